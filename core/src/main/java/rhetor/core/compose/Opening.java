@@ -1,0 +1,202 @@
+package rhetor.core.compose;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import rhetor.core.compose.Message.Form;
+import rhetor.core.fact.Claim;
+import rhetor.core.language.English;
+
+/** The sentence that says what a product is, with the facts that matter most. */
+final class Opening {
+  private static final int PATTERNS = 6;
+  private static final int ADJECTIVES = 2;
+
+  private final Subject subject;
+  private final KeywordUse keyword;
+  private final List<Message> messages;
+  private final Rotation rotation;
+
+  /** A noun phrase with what it rests on and the messages it has said. */
+  record Phrase(String words, List<Support> support, Set<Message> said, boolean isInformative) {}
+
+  /** The opening and the messages it has said. */
+  record Result(Sentence sentence, Set<Message> said) {}
+
+  Opening(Subject subject, KeywordUse keyword, List<Message> messages, Rotation rotation) {
+    this.subject = subject;
+    this.keyword = keyword;
+    this.messages = messages;
+    this.rotation = rotation;
+  }
+
+  /**
+   * What the product is, with its article: "a 20-litre waterproof commuter pannier in moss green".
+   *
+   * @param adjectives most adjectives to put before the noun
+   * @param after most phrases to put after it
+   */
+  Phrase kind(int adjectives, int after) {
+    Set<Message> said = new java.util.LinkedHashSet<>();
+    List<Support> support = new ArrayList<>(subject.nameSupport());
+    String noun = subject.kind();
+    boolean keyed = keyword.usable() && !keyword.nounPhrase().isEmpty();
+    if (keyed) {
+      noun = keyword.nounPhrase();
+      support.add(Support.keyword(keyword.keyword()));
+    }
+    List<Adjective> chosen = adjectives(noun, adjectives, said, support);
+    // What the noun itself says ("stoneware teapot") needn't be said again.
+    for (Message m : messages) {
+      if (keyed && m.has(Form.ADJ) && Subject.hasWord(noun, m.get(Form.ADJ).toLowerCase(Locale.ROOT))) {
+        said.add(m);
+      }
+    }
+    StringBuilder phrase = new StringBuilder();
+    chosen.stream().sorted(Comparator.comparingInt(Adjective::order)).forEach(a -> phrase.append(a.words).append(' '));
+    phrase.append(noun);
+    int posts = 0;
+    for (Message m : messages) {
+      if (posts < after && m.has(Form.PP) && !said.contains(m) && !overlaps(m.get(Form.PP), phrase + " " + subject.name())) {
+        phrase.append(' ').append(m.get(Form.PP));
+        said.add(m);
+        posts++;
+      }
+    }
+    said.forEach(m -> support.add(m.support()));
+    boolean informative = !chosen.isEmpty() || posts > 0 || keyed || !subject.nameHasKind();
+    String words = subject.plural() ? phrase.toString() : English.withArticle(phrase.toString());
+    return new Phrase(words, support, said, informative);
+  }
+
+  private record Adjective(String words, int order) {}
+
+  private List<Adjective> adjectives(String noun, int most, Set<Message> said, List<Support> support) {
+    List<Adjective> chosen = new ArrayList<>();
+    for (Message m : messages) {
+      if (chosen.size() >= Math.min(most, ADJECTIVES)) {
+        break;
+      }
+      String adjective = m.get(Form.ADJ);
+      boolean measured = adjective != null && Character.isDigit(adjective.charAt(0));
+      boolean one = !measured || chosen.stream().noneMatch(a -> a.order == 0);
+      if (adjective != null && one && !overlaps(adjective, noun + " " + subject.name())) {
+        chosen.add(new Adjective(adjective, measured || adjective.contains("-") && m.theme().equals("course") ? 0 : m.fact().concept().equals("material") ? 3 : 2));
+        said.add(m);
+      }
+    }
+    if (chosen.size() < most) {
+      licensed(noun, chosen, support);
+    }
+    return chosen;
+  }
+
+  /** One adjective that a claim licenses, the strongest first. */
+  private void licensed(String noun, List<Adjective> chosen, List<Support> support) {
+    for (Message m : messages) {
+      for (Claim claim : m.claims()) {
+        for (String adjective : claim.adj()) {
+          boolean again = overlaps(adjective, noun + " " + subject.name()) || chosen.stream().anyMatch(a -> overlaps(adjective.split("-")[0], a.words));
+          if (!again) {
+            chosen.add(new Adjective(adjective, 1));
+            support.add(m.support());
+            support.add(Support.claim(claim.id()));
+            return;
+          }
+        }
+      }
+    }
+  }
+
+  /** Whether a word of the phrase that carries meaning stands in the other text already. */
+  static boolean overlaps(String phrase, String text) {
+    String lower = text.toLowerCase(Locale.ROOT);
+    for (String word : phrase.toLowerCase(Locale.ROOT).split("[ -]")) {
+      if (word.length() > 3 && !word.matches("with|from|made|litre|metre|hour|page|lumen") && Subject.hasWord(lower, word)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Writes the sentence; {@code slot} tells openings of different fields apart. */
+  Result write(String slot, int size) {
+    if (!subject.canBeCalledKind()) {
+      return withoutKind(size);
+    }
+    Phrase kind = kind(size > 1 ? 2 : 1, size > 1 ? 1 : 0);
+    List<Message> rest = messages.stream().filter(m -> !kind.said.contains(m)).toList();
+    List<Message> verbs = rest.stream().filter(m -> m.has(Form.VERB)).limit(2).toList();
+    List<Message> parts = rest.stream().filter(m -> m.has(Form.PART)).limit(1).toList();
+    List<Message> withs = rest.stream().filter(m -> m.has(Form.WITH) && !m.has(Form.VERB)).limit(size > 1 ? 2 : 1).toList();
+    List<Integer> feasible = new ArrayList<>();
+    if (!parts.isEmpty()) {
+      feasible.add(1);
+      feasible.add(2);
+    }
+    if (!verbs.isEmpty()) {
+      feasible.add(5);
+      if (kind.isInformative) {
+        feasible.add(3);
+      }
+    }
+    if (!withs.isEmpty()) {
+      feasible.add(4);
+    }
+    if (feasible.isEmpty()) {
+      if (!kind.isInformative) {
+        return withoutKind(size);
+      }
+      feasible.add(0);
+    }
+    String is = subject.plural() ? " are " : " is ";
+    String who = subject.fullReference();
+    int pattern = rotation.pick("opening." + slot, PATTERNS, feasible);
+    List<Message> used = switch (pattern) {
+      case 1, 2 -> parts;
+      case 3 -> verbs.subList(0, 1);
+      case 4 -> withs;
+      case 5 -> size > 1 ? verbs : verbs.subList(0, 1);
+      default -> List.of();
+    };
+    String words = switch (pattern) {
+      case 1 -> who + is + kind.words + ", " + parts.getFirst().get(Form.PART);
+      case 2 -> English.capitalise(parts.getFirst().get(Form.PART)) + ", " + who + is + kind.words;
+      case 3 -> kind.words + ", " + who + " " + SentenceWriter.predicate(verbsOf(used), subject.plural());
+      case 4 -> who + is + kind.words + " with " + SentenceWriter.things(withs.stream().map(m -> m.get(Form.WITH)).toList());
+      case 5 -> who + is + kind.words + " that " + SentenceWriter.predicate(verbsOf(used), subject.plural());
+      default -> who + is + kind.words;
+    };
+    Set<Message> said = new java.util.LinkedHashSet<>(kind.said);
+    said.addAll(used);
+    List<Support> support = new ArrayList<>(kind.support);
+    used.forEach(m -> support.add(m.support()));
+    return new Result(SentenceWriter.finish(words, support), said);
+  }
+
+  private static List<String> verbsOf(List<Message> messages) {
+    return messages.stream().map(Message::verb).toList();
+  }
+
+  /** For a product that can't be named by a noun: its name and what it does or has. */
+  private Result withoutKind(int size) {
+    List<Message> used = messages.stream().filter(m -> m.verb() != null).limit(size > 1 ? 2 : 1).toList();
+    List<Support> support = new ArrayList<>(subject.nameSupport());
+    if (used.isEmpty()) {
+      List<Message> clauses = messages.stream().filter(m -> m.has(Form.CLAUSE)).limit(1).toList();
+      if (clauses.isEmpty()) {
+        return null;
+      }
+      support.add(clauses.getFirst().support());
+      String clause = clauses.getFirst().get(Form.CLAUSE).replaceFirst("^the ", "");
+      return clauses.getFirst().get(Form.CLAUSE).startsWith("the ")
+          ? new Result(SentenceWriter.finish("For " + subject.fullReference() + ", the " + clause, support), Set.copyOf(clauses))
+          : null;
+    }
+    used.forEach(m -> support.add(m.support()));
+    String words = subject.fullReference() + " " + SentenceWriter.predicate(verbsOf(used), subject.plural());
+    return new Result(SentenceWriter.finish(words, support), Set.copyOf(used));
+  }
+}

@@ -1,0 +1,70 @@
+package rhetor.core.compose;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Value;
+import rhetor.core.language.English;
+
+/**
+ * How a text refers to its product.
+ *
+ * @param name the product's name
+ * @param brand the brand, empty if unknown or already in the name
+ * @param kind what it is ("pannier"), or empty
+ * @param noun short noun for later mentions ("pannier"), or empty
+ * @param plural whether verbs agree with a plural
+ * @param definite whether the name takes "the"
+ */
+record Subject(String name, String brand, String kind, String noun, boolean plural, boolean definite, List<Support> nameSupport) {
+
+  static Subject of(ProductFacts product) {
+    String name = product.name();
+    String brand =
+        product.fact("brand").map(f -> f.value() instanceof Value.Words(String b) ? b : "").filter(b -> b.length() <= 40).orElse("");
+    String lowerName = name.toLowerCase(Locale.ROOT);
+    if (lowerName.contains(brand.toLowerCase(Locale.ROOT))) {
+      brand = "";
+    }
+    String kind = product.kindNoun();
+    String last = English.lastWord(kind).toLowerCase(Locale.ROOT);
+    boolean nameHasKind = !kind.isEmpty() && hasWord(lowerName, last);
+    boolean plural = !kind.isEmpty() && English.isPluralOnly(kind) || kind.isEmpty() && English.isPluralOnly(name.replaceAll("[\\s\\d]+$", ""));
+    List<Support> support = new ArrayList<>();
+    product.fact("name").ifPresent(f -> support.add(Support.fact(f.id())));
+    if (!brand.isEmpty()) {
+      product.fact("brand").ifPresent(f -> support.add(Support.fact(f.id())));
+    }
+    // "The vegetable seeds" is a mouthful the second time; "the seeds" will do.
+    return new Subject(name, brand, kind, kind.isEmpty() ? "" : last, plural, nameHasKind && !kind.equals("course") && !last.equals("course") && !last.equals("day ride"), support);
+  }
+
+  static boolean hasWord(String text, String word) {
+    return (" " + text.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ") + " ").contains(" " + word.replaceAll("[^\\p{L}\\p{N}]+", " ") + " ");
+  }
+
+  boolean nameHasKind() {
+    return !noun.isEmpty() && hasWord(name, noun);
+  }
+
+  /** Whether "is a pannier" makes sense; "the Tomato seeds are seeds" doesn't. */
+  boolean canBeCalledKind() {
+    return !kind.isEmpty() && (!plural || nameHasKind());
+  }
+
+  /** The first mention: "the Roll Pannier 20 by Tolvane". */
+  String fullReference() {
+    return shortReference() + (brand.isEmpty() ? "" : " by " + brand);
+  }
+
+  /** The name, with "the" where it takes one; things in the plural get their noun behind the name. */
+  String shortReference() {
+    String thing = plural && !kind.isEmpty() && !nameHasKind() ? name + " " + noun : name;
+    return (definite ? "the " : "") + thing;
+  }
+
+  String pronoun() {
+    return plural ? "they" : "it";
+  }
+}

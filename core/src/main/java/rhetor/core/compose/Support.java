@@ -1,0 +1,29 @@
+package rhetor.core.compose;
+
+/**
+ * What a sentence rests on.
+ *
+ * @param kind whether it is a fact, a claim or the house's keyword
+ * @param id id of the fact (within its product) or of the claim; the keyword itself
+ */
+public record Support(Kind kind, String id) {
+
+  /** What sort of thing a sentence rests on. */
+  public enum Kind {
+    FACT,
+    CLAIM,
+    KEYWORD
+  }
+
+  static Support fact(String id) {
+    return new Support(Kind.FACT, id);
+  }
+
+  static Support claim(String id) {
+    return new Support(Kind.CLAIM, id);
+  }
+
+  static Support keyword(String keyword) {
+    return new Support(Kind.KEYWORD, keyword);
+  }
+}

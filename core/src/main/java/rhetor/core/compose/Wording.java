@@ -1,0 +1,309 @@
+package rhetor.core.compose;
+
+import java.math.BigDecimal;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rhetor.core.compose.Message.Form;
+import rhetor.core.fact.Concept;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.Value;
+import rhetor.core.language.English;
+
+/** Puts a fact into phrases: by its concept's wordings, or by its heading where there is no concept. */
+final class Wording {
+  private static final int LONGEST_PHRASE = 60;
+  private static final Pattern SLOT = Pattern.compile("\\{([a-z]+)(?::([a-z ]+))?}");
+  private static final Pattern MONTHS = Pattern.compile("(?i)(jan|feb|mar|apr|may|jun|jul|aug|sep|sept|oct|nov|dec)[a-z]*\\.?");
+  private static final List<String> MONTH_NAMES =
+      List.of("January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December");
+  private static final Set<String> SEASONS = Set.of("spring", "summer", "autumn", "winter");
+  private static final Set<String> WITH_THE = Set.of("uk", "usa", "eu", "netherlands", "united kingdom", "united states", "czech republic", "philippines");
+  private static final Pattern IMPERATIVE = Pattern.compile("(?i)(?:(?:machine|hand|cold) )?(?:wash|wipe|dry|clean|rinse|brush|store|keep|do not|avoid|oil|wax|iron|reproof|soak|air)\\b.*");
+  private static final Pattern HEAD = Pattern.compile("\\s+(?:for|with|of|in|on|to|from|at|by|per|without|inside|under|between|and)\\s+.*|\\s*[(,].*");
+  private static final Pattern PER = Pattern.compile("(\\p{L}+s) per (pack|packet|box|tin|bag|sachet|carton|tube|jar|set|sheet)");
+  private static final Pattern DETERMINED = Pattern.compile("(?i)(?:an?|the|two|three|four|five|six|seven|eight|nine|ten|all|no|each|every|some|one|its|\\d+\\s*[x×]?|\\d\\S*)\\s.*");
+  /** Concepts whose items are things; what is no thing is left to the specification. */
+  private static final Set<String> LISTS = Set.of("features", "included", "not_included");
+
+  private static final Map<String, String> THICK = Map.of("u_lock", "a shackle", "chain_lock", "links", "folding_lock", "bars", "frame_lock", "a shackle");
+
+  private final Knowledge knowledge;
+  private final ValueText text;
+
+  Wording(Knowledge knowledge) {
+    this.knowledge = knowledge;
+    this.text = new ValueText(knowledge);
+  }
+
+  /** All phrases for a fact; none if it can't be said in prose. */
+  Map<Form, String> phrases(Fact fact, String productClass, Rotation rotation) {
+    Map<Form, String> forms = new EnumMap<>(Form.class);
+    if (fact.foreign() || fact.value() instanceof Value.YesNo(boolean yes) && !yes || isTooLong(fact.value())) {
+      return forms;
+    }
+    Optional<Concept> concept = knowledge.concept(fact.concept());
+    if (concept.isEmpty()) {
+      byHeading(fact, forms);
+      return forms;
+    }
+    concept.get().say().forEach((form, wordings) -> {
+      String wording = rotation.pick(fact.concept() + "." + form, wordings);
+      String phrase = fill(wording, fact, productClass);
+      if (phrase != null) {
+        forms.put(Form.valueOf(form.toUpperCase(Locale.ROOT)), phrase);
+      }
+    });
+    if (forms.isEmpty() && !concept.get().say().isEmpty() && !LISTS.contains(fact.concept())) {
+      byHeading(fact, forms);
+    }
+    return forms;
+  }
+
+  private static boolean isTooLong(Value value) {
+    return value instanceof Value.Words(String words) && (words.length() > LONGEST_PHRASE || words.matches(".*[.!?:]\\s+\\S.*"));
+  }
+
+  /** Fills a wording's slots; null if one of them has nothing to stand there. */
+  private String fill(String wording, Fact fact, String productClass) {
+    Matcher m = SLOT.matcher(wording);
+    StringBuilder out = new StringBuilder();
+    while (m.find()) {
+      String filled = slot(m.group(1), m.group(2), fact, productClass);
+      if (filled == null || filled.isEmpty()) {
+        return null;
+      }
+      // "a roll-top closure closure": the value may end with the word that follows.
+      String following = wording.substring(m.end()).strip().split(" ", 2)[0];
+      if (!following.isEmpty() && filled.toLowerCase(Locale.ROOT).endsWith(" " + following)) {
+        filled = filled.substring(0, filled.length() - following.length() - 1);
+      }
+      m.appendReplacement(out, Matcher.quoteReplacement(filled));
+    }
+    m.appendTail(out);
+    return resolveArticles(out.toString());
+  }
+
+  private static String resolveArticles(String phrase) {
+    int at = phrase.indexOf("a(n) ");
+    if (at < 0) {
+      return phrase;
+    }
+    String rest = phrase.substring(at + 5);
+    boolean bare = DETERMINED.matcher(rest).matches() || English.isPlural(rest);
+    return phrase.substring(0, at) + (bare ? rest : English.withArticle(rest));
+  }
+
+  private String slot(String name, String noun, Fact fact, String productClass) {
+    Value value = fact.value();
+    return switch (name) {
+      case "v" -> measuredOrWords(value);
+      case "a" -> text.attributive(value);
+      case "l" -> English.lowerCommon(fact.label());
+      case "bare" -> value instanceof Value.Quantity ? null : text.prose(value);
+      case "count" -> integer(value).map(n -> String.valueOf(n)).orElse(null);
+      case "n" -> integer(value).filter(n -> n > 0).map(n -> English.number(n) + " " + (n == 1 ? noun : English.plural(noun))).orElse(null);
+      case "np" -> value instanceof Value.Terms(List<String> items) ? nounPhrases(items) : value instanceof Value.Words(String w) ? nounPhrases(List.of(w)) : null;
+      case "sizes" -> value instanceof Value.Terms(List<String> items) ? (items.size() == 1 ? "size " : "sizes ") + English.list(items) : null;
+      case "thick" -> THICK.containsKey(productClass) && value instanceof Value.Quantity ? THICK.get(productClass) + " " + text.prose(value) + " thick" : null;
+      case "anv" -> value instanceof Value.Words(String w) ? nounPhrase(w).orElse(null) : null;
+      case "span" -> span(value);
+      case "when" -> when(value);
+      case "asis" -> value instanceof Value.Words(String w) ? w : null;
+      case "innoun" -> value instanceof Value.Words(String w) && English.isNoun(w) ? text.prose(value) : null;
+      case "learners" -> value instanceof Value.Words(String w) && w.matches("(?i)beginners?|improvers?") ? English.plural(w.toLowerCase(Locale.ROOT)) : null;
+      case "place" -> value instanceof Value.Words(String w) ? place(w) : null;
+      case "one" -> value instanceof Value.Words(String w) && !w.contains(" ") ? English.midSentence(w) : null;
+      case "people" -> people(value);
+      case "are" -> value instanceof Value.Terms(List<String> items) && items.size() > 1 || value instanceof Value.Terms(List<String> one) && English.isPlural(one.getFirst()) ? "are" : "is";
+      case "care" -> value instanceof Value.Words(String w) && IMPERATIVE.matcher(w).matches() ? English.midSentence(w.replaceAll("[.;]+$", "")) : null;
+      default -> throw new IllegalStateException("no such slot: {" + name + "}");
+    };
+  }
+
+  /** A value in running text; a bare number for a quantity says too little. */
+  private String measuredOrWords(Value value) {
+    return switch (value) {
+      case Value.Quantity q when q.unit().isEmpty() -> q.qualifier().isEmpty() ? ValueText.number(q.amount()) : null;
+      case Value.Range r when r.unit().isEmpty() -> null;
+      case Value.Sides s when s.unit().isEmpty() -> null;
+      default -> text.prose(value);
+    };
+  }
+
+  private static Optional<Integer> integer(Value value) {
+    return value instanceof Value.Quantity q && q.unit().isEmpty() && q.qualifier().isEmpty() && q.amount().stripTrailingZeros().scale() <= 0 && q.amount().abs().compareTo(BigDecimal.valueOf(100_000)) < 0
+        ? Optional.of(q.amount().intValueExact())
+        : Optional.empty();
+  }
+
+  private String people(Value value) {
+    return switch (value) {
+      case Value.Quantity q when q.unit().isEmpty() && q.amount().stripTrailingZeros().scale() <= 0 -> (q.qualifier().isEmpty() ? "" : q.qualifier() + " ") + English.number(q.amount().intValue()) + (q.amount().intValue() == 1 ? " person" : " people");
+      case Value.Range r when r.unit().isEmpty() -> ValueText.number(r.from()) + " to " + ValueText.number(r.to()) + " people";
+      default -> null;
+    };
+  }
+
+  /** "Mar - May" as "March to May"; null if it isn't a time of the year. */
+  private static String span(Value value) {
+    if (!(value instanceof Value.Words(String words))) {
+      return null;
+    }
+    String[] ends = words.strip().split("\\s*(?:-|–|—|\\bto\\b|\\bthrough\\b|\\bbis\\b)\\s*");
+    if (ends.length > 2) {
+      return null;
+    }
+    String first = time(ends[0]);
+    String last = ends.length == 2 ? time(ends[1]) : null;
+    return first == null || ends.length == 2 && last == null ? null : ends.length == 2 ? first + " to " + last : first;
+  }
+
+  private static String time(String word) {
+    String lower = word.strip().toLowerCase(Locale.ROOT);
+    String early = lower.startsWith("early ") ? "early " : lower.startsWith("late ") ? "late " : lower.startsWith("mid ") || lower.startsWith("mid-") ? "mid-" : "";
+    String rest = lower.replaceFirst("^(early|late|mid)[ -]", "");
+    if (SEASONS.contains(rest)) {
+      return early + rest;
+    }
+    if (MONTHS.matcher(rest).matches()) {
+      String start = rest.substring(0, 3);
+      return early + MONTH_NAMES.stream().filter(n -> n.toLowerCase(Locale.ROOT).startsWith(start)).findFirst().orElseThrow();
+    }
+    return null;
+  }
+
+  private static String when(Value value) {
+    String span = span(value);
+    return span == null ? null : span.contains(" to ") ? "from " + span : "in " + span;
+  }
+
+  private static String place(String words) {
+    String place = words.replaceFirst("(?i)^made in ", "").replaceAll("[.;,]+$", "");
+    return WITH_THE.contains(place.toLowerCase(Locale.ROOT)) ? "the " + place : place;
+  }
+
+  /** Those items that can be noun phrases, as a list; null if there are none or too many. */
+  private static String nounPhrases(List<String> items) {
+    List<String> phrases = items.stream().map(Wording::nounPhrase).flatMap(Optional::stream).toList();
+    return phrases.isEmpty() || phrases.size() > 6 ? null : String.join(SentenceWriter.ITEM, phrases);
+  }
+
+  /** An item of a list as a noun phrase: with an article if it can be counted. */
+  static Optional<String> nounPhrase(String item) {
+    String words = English.midSentence(item.replaceFirst("(?i)^(?:with|incl\\.?|including|includes|inkl\\.?)\\s+", "").replaceAll("[.;,]+$", "").strip());
+    words = words.replaceFirst("^(\\d+)\\s*[x×]\\s*", "$1 ");
+    if (words.isEmpty() || words.length() > LONGEST_PHRASE) {
+      return Optional.empty();
+    }
+    if (DETERMINED.matcher(words).matches()) {
+      return Optional.of(words);
+    }
+    String head = HEAD.matcher(words).replaceFirst("");
+    if (!English.isNoun(head)) {
+      return Optional.empty();
+    }
+    Set<String> tags = English.tags(English.lastWord(head).toLowerCase(Locale.ROOT));
+    // "Adjustable", "washable", "quick drying": said of the thing, not things it has.
+    if (!head.contains(" ") && tags.contains("JJ") || tags.contains("VBN") && !tags.contains("NN") || tags.contains("VBG") && !tags.contains("NN") && !tags.contains("NN:UN") && !tags.contains("NN:U")) {
+      return Optional.empty();
+    }
+    boolean article = !English.isPlural(head) && English.isCountable(head) && !tags.contains("NN:U") && !head.endsWith("media") && !head.endsWith("data");
+    return Optional.of(article ? English.withArticle(words) : words);
+  }
+
+  /** Phrases for a column that no concept knows: its heading is the noun. */
+  private void byHeading(Fact fact, Map<Form, String> forms) {
+    String label = label(fact.label());
+    if (label.isEmpty() || label.length() > 40 || label.matches(".*[?/&0-9].*")) {
+      return;
+    }
+    if (label.startsWith("for ") && !(fact.value() instanceof Value.YesNo)) {
+      if (fact.value() instanceof Value.Quantity || fact.value() instanceof Value.Range) {
+        forms.put(Form.PART, "meant " + label + " of " + text.prose(fact.value()));
+      }
+      return;
+    }
+    if (fact.value() instanceof Value.Words(String path) && path.contains(">")) {
+      return;
+    }
+    boolean plural = English.isPlural(HEAD.matcher(label).replaceFirst(""));
+    boolean noun = English.isNoun(HEAD.matcher(label).replaceFirst(""));
+    switch (fact.value()) {
+      case Value.YesNo(boolean yes) -> flag(label, plural, noun, forms);
+      case Value.Quantity q when q.unit().isEmpty() -> {
+        Matcher per = PER.matcher(label);
+        if (per.matches()) {
+          integer(q).ifPresent(n -> forms.put(Form.CLAUSE, "each " + per.group(2) + " holds " + English.number(n) + " " + per.group(1)));
+        } else if (label.startsWith("number of ") || plural) {
+          integer(q).ifPresent(n -> {
+            String what = label.replaceFirst("^number of ", "");
+            forms.put(Form.WITH, English.number(n) + " " + (n == 1 ? English.singular(what) : what));
+          });
+        } else if (noun) {
+          forms.put(Form.CLAUSE, "the " + label + " is " + text.prose(q));
+        }
+      }
+      case Value.Quantity q -> measured(label, q, plural, noun, forms);
+      case Value.Range r -> measured(label, r, plural, noun, forms);
+      case Value.Sides s -> measured(label, s, plural, noun, forms);
+      case Value.Rating r -> measured(label, r, plural, noun, forms);
+      case Value.Terms(List<String> items) -> {
+        if (noun && items.size() <= 5) {
+          boolean several = items.size() > 1 || plural;
+          forms.put(Form.CLAUSE, "the " + (several ? English.plural(label) + " are " : label + " is ") + text.prose(fact.value()));
+        }
+      }
+      case Value.Words(String words) -> {
+        boolean short_ = words.split(" ").length <= 6 && words.length() <= 42;
+        boolean sentence = words.matches("(?i)(?:do|please|see|suitable|ideal|can|must|should|not)\\b.*");
+        if (noun && short_ && !sentence) {
+          forms.put(Form.CLAUSE, "the " + label + (plural ? " are " : " is ") + text.prose(fact.value()));
+        }
+      }
+    }
+  }
+
+  private void measured(String label, Value value, boolean plural, boolean noun, Map<Form, String> forms) {
+    if (noun) {
+      forms.put(Form.CLAUSE, "the " + label + (plural ? " are " : " is ") + text.prose(value));
+      if (!plural && English.isCountable(HEAD.matcher(label).replaceFirst(""))) {
+        forms.put(Form.WITH, English.withArticle(label) + " of " + text.prose(value));
+      }
+    }
+  }
+
+  private static void flag(String label, boolean plural, boolean noun, Map<Form, String> forms) {
+    String last = English.lastWord(label);
+    if (last.equals("included") || last.equals("supplied")) {
+      String what = label.substring(0, label.length() - last.length()).strip();
+      if (!what.isEmpty()) {
+        forms.put(Form.CLAUSE, nounPhrase(what).map(w -> w + (English.isPlural(what) ? " are " : " is ") + last).orElse(""));
+        forms.values().removeIf(String::isEmpty);
+      }
+    } else if (English.tags(last).contains("JJ") && !plural) {
+      forms.put(Form.PART, label);
+    } else if (noun) {
+      nounPhrase(label).ifPresent(p -> forms.put(Form.WITH, p));
+    }
+  }
+
+  /** A heading as it reads in a sentence: lower case, abbreviations spelled out. */
+  static String label(String heading) {
+    String label = English.lowerCommon(heading.replaceAll("\\s*\\(.*?\\)", "").strip());
+    return label
+        .replaceAll("(?i)\\bmax\\b\\.?", "maximum")
+        .replaceAll("(?i)\\bmin\\b\\.?", "minimum")
+        .replaceAll("(?i)\\btemp\\b\\.?", "temperature")
+        .replaceAll("(?i)\\bqty\\b\\.?", "quantity")
+        .replaceAll("(?i)^(?:no\\.?|nr\\.?|#) of ", "number of ")
+        .replaceAll("(?i)\\bdia\\b\\.?", "diameter")
+        .strip();
+  }
+}

@@ -1,0 +1,117 @@
+package rhetor.core.exchange;
+
+import java.text.BreakIterator;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Document;
+import org.jsoup.nodes.Element;
+import org.jsoup.nodes.Node;
+import org.jsoup.nodes.TextNode;
+import org.jsoup.safety.Safelist;
+import rhetor.core.compose.Block;
+import rhetor.core.compose.Sentence;
+
+/** A text's blocks as semantic HTML, and back. */
+public final class Html {
+  private static final Safelist ALLOWED = Safelist.none().addTags("p", "h3", "ul", "ol", "li", "br", "strong", "em", "b", "i", "h1", "h2", "h4", "h5", "h6", "div");
+
+  private Html() {}
+
+  /** Paragraphs, third-level headings and lists; all text escaped. */
+  public static String of(List<Block> blocks) {
+    return blocks.stream().map(Html::block).collect(Collectors.joining("\n"));
+  }
+
+  private static String block(Block block) {
+    return switch (block.kind()) {
+      case PARAGRAPH -> "<p>" + block.sentences().stream().map(s -> escape(s.text())).collect(Collectors.joining(" ")) + "</p>";
+      case HEADING -> "<h3>" + block.sentences().stream().map(s -> escape(s.text())).collect(Collectors.joining(" ")) + "</h3>";
+      case LIST -> "<ul>" + block.sentences().stream().map(s -> "<li>" + escape(s.text()) + "</li>").collect(Collectors.joining()) + "</ul>";
+    };
+  }
+
+  private static String escape(String text) {
+    return text.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;");
+  }
+
+  /**
+   * Reads HTML that came from outside: scripts, styles, attributes and unknown elements are dropped,
+   * headings of any level become sub-headings, and paragraphs are cut into sentences without support.
+   */
+  public static List<Block> parse(String html) {
+    Document document = Jsoup.parse(html);
+    document.select("script, style, template, iframe, object, svg, math, noscript").remove();
+    String clean = Jsoup.clean(document.body().html(), "", ALLOWED, new Document.OutputSettings().prettyPrint(false));
+    List<Block> blocks = new ArrayList<>();
+    read(Jsoup.parse(clean).body(), blocks);
+    return blocks;
+  }
+
+  private static void read(Element parent, List<Block> blocks) {
+    StringBuilder loose = new StringBuilder();
+    for (Node node : parent.childNodes()) {
+      if (node instanceof TextNode text) {
+        loose.append(text.text());
+      } else if (node instanceof Element e) {
+        switch (e.tagName()) {
+          case "p", "div" -> {
+            flush(loose, blocks);
+            if (e.children().stream().anyMatch(c -> c.isBlock())) {
+              read(e, blocks);
+            } else {
+              addParagraph(e.text(), blocks);
+            }
+          }
+          case "h1", "h2", "h3", "h4", "h5", "h6" -> {
+            flush(loose, blocks);
+            if (!e.text().isBlank()) {
+              blocks.add(new Block(Block.Kind.HEADING, List.of(new Sentence(e.text().strip(), List.of()))));
+            }
+          }
+          case "ul", "ol" -> {
+            flush(loose, blocks);
+            List<Sentence> items = e.select("li").stream().map(Element::text).map(String::strip).filter(t -> !t.isEmpty()).map(t -> new Sentence(t, List.of())).toList();
+            if (!items.isEmpty()) {
+              blocks.add(new Block(Block.Kind.LIST, items));
+            }
+          }
+          case "br" -> loose.append(' ');
+          default -> loose.append(e.text());
+        }
+      }
+    }
+    flush(loose, blocks);
+  }
+
+  private static void flush(StringBuilder loose, List<Block> blocks) {
+    addParagraph(loose.toString(), blocks);
+    loose.setLength(0);
+  }
+
+  private static void addParagraph(String text, List<Block> blocks) {
+    List<Sentence> sentences = sentences(text);
+    if (!sentences.isEmpty()) {
+      blocks.add(new Block(Block.Kind.PARAGRAPH, sentences));
+    }
+  }
+
+  /** Cuts plain text into sentences without support. */
+  public static List<Sentence> sentences(String text) {
+    List<Sentence> sentences = new ArrayList<>();
+    String plain = text.replaceAll("\\s+", " ").strip();
+    BreakIterator breaks = BreakIterator.getSentenceInstance(Locale.UK);
+    breaks.setText(plain);
+    int from = 0;
+    for (int to = breaks.next(); to != BreakIterator.DONE; to = breaks.next()) {
+      String sentence = plain.substring(from, to).strip();
+      if (!sentence.isEmpty()) {
+        sentences.add(new Sentence(sentence, List.of()));
+      }
+      from = to;
+    }
+    return sentences;
+  }
+}

@@ -1,0 +1,47 @@
+package rhetor.core.exchange;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import rhetor.core.check.Audit;
+import rhetor.core.compose.Draft;
+import rhetor.core.compose.Field;
+
+/** The columns that Rhetor adds to a sheet. */
+public final class TextColumns {
+  /** Their headings, in order. */
+  public static final List<String> HEADINGS =
+      List.of("new_title", "new_short_description", "new_description", "new_meta_title", "new_meta_description", "new_tags", "new_image_alt", "readiness", "must_fix");
+
+  private TextColumns() {}
+
+  /** The cells of one product. */
+  public static List<String> of(Draft draft, Audit audit) {
+    List<String> cells = new ArrayList<>();
+    for (Field field : Field.values()) {
+      cells.add(field == Field.DESCRIPTION ? Html.of(draft.blocks(field)).replace("\n", "") : draft.plain(field));
+    }
+    cells.add(String.valueOf(audit.readiness().score()));
+    cells.add(audit.mustFix().stream().map(m -> m.field().label() + ": " + m.why()).distinct().collect(Collectors.joining(" | ")));
+    return cells;
+  }
+
+  /** The cells of a row that has no texts, with the reason. */
+  public static List<String> none(String reason) {
+    List<String> cells = new ArrayList<>(java.util.Collections.nCopies(HEADINGS.size(), ""));
+    cells.set(HEADINGS.size() - 2, reason.isEmpty() ? "" : "0");
+    cells.set(HEADINGS.size() - 1, reason);
+    return cells;
+  }
+
+  /** Fields by code, as plain text or HTML, for programs. */
+  public static Map<String, String> byCode(Draft draft) {
+    Map<String, String> texts = new LinkedHashMap<>();
+    for (Field field : Field.values()) {
+      texts.put(field.code(), field == Field.DESCRIPTION ? Html.of(draft.blocks(field)) : draft.plain(field));
+    }
+    return texts;
+  }
+}

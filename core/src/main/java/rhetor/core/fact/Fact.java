@@ -1,0 +1,28 @@
+package rhetor.core.fact;
+
+import java.util.List;
+
+/**
+ * One typed statement about a product, with the cells that make it.
+ *
+ * @param id unique within the product
+ * @param concept id of the concept, or empty for a column that matches none
+ * @param label what the fact is about, as a specification list names it
+ * @param value what it says
+ * @param sources the cells that say so, at least one
+ * @param foreign whether its words are in another language than the text, so that prose leaves it out
+ */
+public record Fact(
+    String id, String concept, String label, Value value, List<Source> sources, boolean foreign) {
+  public Fact {
+    sources = List.copyOf(sources);
+    if (sources.isEmpty()) {
+      throw new IllegalArgumentException("a fact needs a source: " + label);
+    }
+  }
+
+  /** The cell that the fact is first taken from. */
+  public Source source() {
+    return sources.getFirst();
+  }
+}

@@ -1,0 +1,299 @@
+package rhetor.core.fact;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import rhetor.core.fact.Meaning.Role;
+import rhetor.core.language.English;
+import rhetor.core.sheet.SheetProblem;
+import rhetor.core.sheet.SheetRow;
+
+/** Reads the rows of one sheet as products, by a {@link Reading}. Not safe for several threads. */
+public final class FactReader {
+  /** Above this a name is taken to contain the specification as well. */
+  private static final int LONG_NAME = 70;
+
+  private static final int LONGEST_SKU = 64;
+
+  private final String sheet;
+  private final Reading reading;
+  private final Knowledge knowledge;
+  private final ValueReader values;
+  private final ProseMiner miner;
+  private final KindFinder kinds;
+  private final List<Heading> headings;
+  private final int skuColumn;
+  private final int nameColumn;
+  private final int keywordColumn;
+
+  /**
+   * A reader for one sheet.
+   *
+   * @throws IllegalArgumentException if the reading has no key, see {@link Reading#obstacle()}
+   */
+  public FactReader(String sheet, Reading reading, Knowledge knowledge) {
+    reading.obstacle().ifPresent(o -> {
+      throw new IllegalArgumentException(o);
+    });
+    this.sheet = sheet;
+    this.reading = reading;
+    this.knowledge = knowledge;
+    this.values = new ValueReader(knowledge, reading.numbers());
+    this.miner = new ProseMiner(knowledge, reading.numbers());
+    this.kinds = new KindFinder(knowledge);
+    this.headings = reading.columns().stream().map(c -> Heading.of(c.heading(), knowledge)).toList();
+    this.skuColumn = reading.column(Role.SKU);
+    this.nameColumn = reading.column(Role.NAME);
+    this.keywordColumn = reading.column(Role.KEYWORD);
+  }
+
+  /** What a row gives: a product, or the reason why it gives none. */
+  public sealed interface Outcome {
+    /** The row is a product. */
+    record Read(ProductFacts product) implements Outcome {}
+
+    /** The row is not usable. */
+    record Rejected(SheetProblem problem) implements Outcome {}
+  }
+
+  /** Reads one row. */
+  public Outcome read(SheetRow row) {
+    String sku = skuColumn < 0 ? "" : CellText.clean(row.cell(skuColumn));
+    String name = nameColumn < 0 ? "" : CellText.clean(row.cell(nameColumn));
+    if (skuColumn >= 0 && CellText.saysNothing(sku)) {
+      return rejected("no-sku", row, skuColumn, "The SKU is missing.", "Fill it in; Rhetor tells products apart by it.");
+    }
+    if (sku.length() > LONGEST_SKU) {
+      return rejected("long-sku", row, skuColumn, "The SKU has " + sku.length() + " characters; up to " + LONGEST_SKU + " are kept.", "Check which column is the SKU.");
+    }
+    if (sku.matches("\\d[.,]\\d+E\\+?\\d+")) {
+      return rejected("mangled-sku", row, skuColumn, "The SKU \"" + sku + "\" was turned into a rounded number by a spreadsheet.", "Format the column as text in the original and save it again.");
+    }
+    if (nameColumn >= 0 && CellText.saysNothing(name)) {
+      return rejected("no-name", row, nameColumn, "The name is missing.", "Fill it in; no text can be written about a product without a name.");
+    }
+    if (nameColumn >= 0 && name.chars().noneMatch(Character::isLetter)) {
+      return rejected("no-name", row, nameColumn, "The name \"" + name + "\" has no letters in it.", "Check which column is the name.");
+    }
+    return new Outcome.Read(product(row, sku.isEmpty() ? keyFrom(name) : sku, name.isEmpty() ? sku : name));
+  }
+
+  private Outcome rejected(String code, SheetRow row, int column, String what, String remedy) {
+    return new Outcome.Rejected(new SheetProblem(code, row.number(), reading.columns().get(column).heading(), what, remedy));
+  }
+
+  private static String keyFrom(String name) {
+    String key = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");
+    return key.length() > LONGEST_SKU ? key.substring(0, LONGEST_SKU) : key;
+  }
+
+  private ProductFacts product(SheetRow row, String sku, String rawName) {
+    Collector collector = new Collector();
+    StringBuilder prose = new StringBuilder();
+    for (int i = 0; i < reading.columns().size(); i++) {
+      ColumnReading column = reading.columns().get(i);
+      String cell = row.cell(i);
+      if (cell.isEmpty()) {
+        continue;
+      }
+      switch (column.meaning().role()) {
+        case CONCEPT -> collector.column(column, headings.get(i), row, cell);
+        case EXTRA -> collector.extra(column, headings.get(i), row, cell);
+        case NAME -> collector.add(nameFact(row, i, rawName));
+        case PROSE -> prose.append(prose.isEmpty() ? "" : "\n").append(CellText.lines(cell));
+        default -> {}
+      }
+    }
+    // Prose is read last: a column of its own is the better source.
+    for (int i = 0; i < reading.columns().size(); i++) {
+      if (reading.columns().get(i).meaning().role() == Role.PROSE && !row.cell(i).isEmpty()) {
+        collector.prose(reading.columns().get(i), row, row.cell(i));
+      }
+    }
+    List<Fact> facts = collector.facts();
+    String brand = words(facts, "brand");
+    String name = tidyName(rawName, brand, sku);
+    KindFinder.Kind kind = kinds.find(name, words(facts, "category"));
+    String keyword = keywordColumn < 0 ? "" : CellText.clean(row.cell(keywordColumn));
+    return new ProductFacts(sku, name, kind.productClass(), kind.noun(), facts, collector.contradictions, prose.toString(), CellText.saysNothing(keyword) ? "" : keyword);
+  }
+
+  private static String words(List<Fact> facts, String concept) {
+    for (Fact fact : facts) {
+      if (fact.concept().equals(concept) && fact.value() instanceof Value.Words(String text)) {
+        return text;
+      }
+    }
+    return "";
+  }
+
+  private Fact nameFact(SheetRow row, int column, String name) {
+    return new Fact("name", "name", "Name", new Value.Words(name), List.of(source(row, reading.columns().get(column), row.cell(column))), false);
+  }
+
+  private Source source(SheetRow row, ColumnReading column, String raw) {
+    return new Source(sheet, row.number(), column.heading(), raw.length() > 400 ? raw.substring(0, 400) + "…" : raw);
+  }
+
+  /** The name as it may be printed: no brand in front, no capitals throughout, no code in it. */
+  static String tidyName(String raw, String brand, String sku) {
+    String name = raw.replaceAll("\\s*[\\[(]?\\Q" + sku.replace("\\E", "") + "\\E[\\])]?\\s*$", "").strip();
+    name = name.isEmpty() ? raw : name;
+    if (!brand.isEmpty() && name.toLowerCase(Locale.ROOT).startsWith(brand.toLowerCase(Locale.ROOT) + " ")) {
+      name = name.substring(brand.length() + 1).strip();
+    }
+    long letters = name.chars().filter(Character::isLetter).count();
+    long capitals = name.chars().filter(Character::isUpperCase).count();
+    if (letters > 5 && capitals >= letters * 0.85) {
+      name = English.titleCase(name);
+    }
+    if (name.length() > LONG_NAME) {
+      String head = name.split("\\s*[,;|]\\s*|\\s+[–—-]\\s+", 2)[0];
+      name = head.length() >= 4 ? head : name;
+    }
+    if (name.length() > LONG_NAME) {
+      int cut = name.lastIndexOf(' ', LONG_NAME);
+      name = name.substring(0, cut < 20 ? LONG_NAME : cut);
+    }
+    name = name.replaceAll("[\\p{So}\\p{Cs}\\x{1F000}-\\x{1FAFF}]", "").replaceAll("[!*]+$", "").replaceAll(" +", " ").strip();
+    return English.capitalise(name.isEmpty() ? raw : name);
+  }
+
+  /** Gathers facts, merges what agrees and sets apart what contradicts. */
+  private final class Collector {
+    private final Map<String, Fact> byConcept = new LinkedHashMap<>();
+    private final List<Contradiction> contradictions = new ArrayList<>();
+    private final Set<String> disputed = new java.util.HashSet<>();
+
+    void column(ColumnReading column, Heading heading, SheetRow row, String cell) {
+      String text = CellText.clean(cell);
+      if (CellText.saysNothing(text)) {
+        return;
+      }
+      Concept concept = knowledge.concept(column.meaning().concept()).orElseThrow();
+      Value value = bounded(values.read(text, concept, column.unit()), heading);
+      add(fact(concept, value, source(row, column, cell)));
+    }
+
+    /** "Max. group size: 6" means up to six. */
+    private Value bounded(Value value, Heading heading) {
+      if (value instanceof Value.Quantity q && q.qualifier().isEmpty() && !heading.name().contains("load")) {
+        boolean most = (" " + heading.name() + " ").matches(".* (max|maximum) .*");
+        return most ? new Value.Quantity(q.amount(), q.unit(), "up to") : value;
+      }
+      return value;
+    }
+
+    void extra(ColumnReading column, Heading heading, SheetRow row, String cell) {
+      String text = CellText.clean(cell);
+      if (CellText.saysNothing(text)) {
+        return;
+      }
+      Value value = values.readAny(text, column.unit());
+      String key = "extra:" + heading.name();
+      merge(key, new Fact(key, "", heading.label(), value, List.of(source(row, column, cell)), isForeign(value) || !reading.language().equals("en")));
+    }
+
+    void prose(ColumnReading column, SheetRow row, String cell) {
+      for (ProseMiner.Find find : miner.mine(cell)) {
+        add(fact(find.concept(), find.value(), source(row, column, find.snippet())));
+      }
+      List<String> items = miner.listItems(cell);
+      if (!items.isEmpty() && !byConcept.containsKey("features")) {
+        add(fact(knowledge.concept("features").orElseThrow(), new Value.Terms(items), source(row, column, String.join("; ", items))));
+      }
+    }
+
+    private Fact fact(Concept concept, Value value, Source source) {
+      return new Fact(concept.id(), concept.id(), concept.label(), value, List.of(source), isForeign(value));
+    }
+
+    void add(Fact fact) {
+      merge(fact.concept(), fact);
+    }
+
+    private void merge(String key, Fact fact) {
+      if (disputed.contains(key)) {
+        return;
+      }
+      Fact known = byConcept.get(key);
+      if (known == null) {
+        byConcept.put(key, fact);
+        return;
+      }
+      List<Source> sources = new ArrayList<>(known.sources());
+      sources.addAll(fact.sources());
+      Optional<Value> merged = agree(known.value(), fact.value());
+      if (merged.isPresent()) {
+        byConcept.put(key, new Fact(known.id(), known.concept(), known.label(), merged.get(), sources.size() > 4 ? sources.subList(0, 4) : sources, known.foreign()));
+      } else {
+        byConcept.remove(key);
+        disputed.add(key);
+        contradictions.add(new Contradiction(known.concept(), known.label(), sources));
+      }
+    }
+
+    List<Fact> facts() {
+      return new ArrayList<>(byConcept.values());
+    }
+  }
+
+  /** The value that two agreeing ones make, or nothing if they contradict each other. */
+  private Optional<Value> agree(Value a, Value b) {
+    if (a.equals(b)) {
+      return Optional.of(a);
+    }
+    if (a instanceof Value.Quantity p && b instanceof Value.Quantity q) {
+      Optional<Unit> u = knowledge.unit(p.unit());
+      Optional<Unit> v = knowledge.unit(q.unit());
+      if (u.isEmpty() || v.isEmpty()) {
+        return p.amount().compareTo(q.amount()) == 0 ? Optional.of(a) : Optional.empty();
+      }
+      double x = p.amount().multiply(u.get().factor()).doubleValue();
+      double y = q.amount().multiply(v.get().factor()).doubleValue();
+      // Suppliers round in prose: "about 1.2 kg" for 1180 g is the same statement.
+      double tolerance = p.qualifier().equals(q.qualifier()) ? 0.005 : 0.05;
+      return Math.abs(x - y) <= tolerance * Math.max(Math.abs(x), Math.abs(y)) ? Optional.of(a) : Optional.empty();
+    }
+    if (a instanceof Value.Sides p && b instanceof Value.Sides q) {
+      return metres(p).equals(metres(q)) ? Optional.of(a) : Optional.empty();
+    }
+    if (a instanceof Value.Terms(List<String> x) && b instanceof Value.Terms(List<String> y)) {
+      return x.stream().anyMatch(i -> y.stream().anyMatch(j -> i.equalsIgnoreCase(j) || contains(i, j) || contains(j, i)))
+          ? Optional.of(a)
+          : Optional.empty();
+    }
+    if (a instanceof Value.Words(String x) && b instanceof Value.Words(String y)) {
+      return x.equalsIgnoreCase(y) || contains(x, y) || contains(y, x) ? Optional.of(x.length() >= y.length() ? a : b) : Optional.empty();
+    }
+    return Optional.empty();
+  }
+
+  private List<BigDecimal> metres(Value.Sides sides) {
+    BigDecimal factor = knowledge.unit(sides.unit()).map(Unit::factor).orElse(BigDecimal.ONE);
+    return sides.lengths().stream().map(l -> l.multiply(factor).stripTrailingZeros()).toList();
+  }
+
+  private static boolean contains(String whole, String part) {
+    return (" " + whole.toLowerCase(Locale.ROOT) + " ").contains(" " + part.toLowerCase(Locale.ROOT) + " ");
+  }
+
+  /** Whether words of a sheet in another language are left, once the trade's terms are translated. */
+  private boolean isForeign(Value value) {
+    if (reading.language().equals("en")) {
+      return false;
+    }
+    List<String> texts =
+        switch (value) {
+          case Value.Words(String text) -> List.of(text);
+          case Value.Terms(List<String> items) -> items;
+          default -> List.of();
+        };
+    return texts.stream().anyMatch(t -> knowledge.terms().stream().noneMatch(k -> k.en().equals(t)) && t.chars().anyMatch(Character::isLetter));
+  }
+}

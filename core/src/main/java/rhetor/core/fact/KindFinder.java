@@ -1,0 +1,101 @@
+package rhetor.core.fact;
+
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import rhetor.core.language.English;
+
+/** Finds what sort of thing a product is, from its category and its name. */
+final class KindFinder {
+  /** Categories that group things and don't name one. */
+  private static final Set<String> GROUPING =
+      Set.of("accessories", "accessory", "products", "product", "items", "goods", "supplies", "parts", "essentials", "offers", "basics", "others", "other", "misc", "components", "spares", "consumables", "arts", "crafts", "sports", "electronics", "things", "gifts", "materials", "technicals", "extras", "sundries", "classics", "favourites", "specials", "collections", "sets");
+
+  /**
+   * What a product is.
+   *
+   * @param productClass id of the class, or empty
+   * @param noun the noun that running text calls it by, or empty
+   */
+  record Kind(String productClass, String noun) {}
+
+  private final Knowledge knowledge;
+  private final Map<String, ProductClass> byName = new HashMap<>();
+
+  KindFinder(Knowledge knowledge) {
+    this.knowledge = knowledge;
+    for (ProductClass c : knowledge.classes()) {
+      c.names().values().forEach(names -> names.forEach(n -> {
+        byName.put(n.toLowerCase(Locale.ROOT), c);
+        byName.putIfAbsent(English.plural(n.toLowerCase(Locale.ROOT)), c);
+      }));
+    }
+  }
+
+  Kind find(String name, String category) {
+    String[] path = category.split("\\s*[>/|»]\\s*");
+    String last = CellText.clean(path[path.length - 1]).toLowerCase(Locale.ROOT);
+    ProductClass byCategory = suffixClass(last);
+    // A product's own name is more exact than the shelf it stands on.
+    ProductClass byProductName = suffixClass(core(name));
+    if (byProductName != null && (byCategory == null || byProductName != byCategory && !last.endsWith(byProductName.noun()))) {
+      return byCategory == null && !last.isBlank() && !noun(last).isEmpty() && !last.contains(byProductName.noun())
+          ? new Kind("", noun(last))
+          : new Kind(byProductName.id(), byProductName.noun());
+    }
+    if (byCategory != null) {
+      String noun = noun(last);
+      boolean english = !noun.isEmpty() && English.lastWord(noun).equals(English.lastWord(byCategory.noun()));
+      return new Kind(byCategory.id(), english ? noun : byCategory.noun());
+    }
+    return new Kind("", noun(last));
+  }
+
+  /** A name without what comes after the noun: sizes, numbers, variants in brackets. */
+  private static String core(String name) {
+    return name.toLowerCase(Locale.ROOT)
+        .replaceAll("\\s*[(\\[,|].*$|\\s+[–—-]\\s+.*$", "")
+        .replaceAll("(\\s+(?:\\d\\S*|[xsml]{1,3}|xx?l|mk|ii|iii|iv|v|plus|pro|mini|max|set|pair))+$", "")
+        .strip();
+  }
+
+  private ProductClass suffixClass(String phrase) {
+    String rest = phrase;
+    while (!rest.isEmpty()) {
+      ProductClass found = byName.get(rest);
+      if (found != null) {
+        return found;
+      }
+      int space = rest.indexOf(' ');
+      rest = space < 0 ? "" : rest.substring(space + 1);
+    }
+    return null;
+  }
+
+  /** A category as the noun of one product, or empty if it can't serve as one. */
+  private static String noun(String category) {
+    if (category.isBlank() || category.split(" ").length > 4 || category.matches(".*(&|\\band\\b|\\+|,|\\d).*")) {
+      return "";
+    }
+    String last = English.lastWord(category);
+    if (GROUPING.contains(last)) {
+      return "";
+    }
+    if (English.isPluralOnly(category)) {
+      return category;
+    }
+    if (English.isPlural(category)) {
+      String one = English.singular(category);
+      return English.isCountable(one) ? one : "";
+    }
+    // A singular category names a thing only if it can be counted: "notebook", not "stationery" or "climbing".
+    boolean thing = English.isCountable(last) && !last.endsWith("ing") && !English.tags(last).contains("NN:U");
+    return thing ? category : "";
+  }
+
+  /** What several of the thing are called. */
+  String plural(Kind kind) {
+    return knowledge.productClass(kind.productClass()).map(ProductClass::plural).orElseGet(() -> English.plural(kind.noun()));
+  }
+}

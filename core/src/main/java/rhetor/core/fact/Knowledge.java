@@ -1,0 +1,156 @@
+package rhetor.core.fact;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.dataformat.yaml.YAMLMapper;
+
+/** What Rhetor knows of products in general, read from the data files under {@code knowledge/}. */
+public final class Knowledge {
+  private static final YAMLMapper YAML =
+      YAMLMapper.builder().enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
+
+  private final Map<String, Unit> units = new LinkedHashMap<>();
+  private final Map<String, Unit> unitsBySymbol = new LinkedHashMap<>();
+  private final Map<String, Concept> concepts = new LinkedHashMap<>();
+  private final Map<String, ProductClass> classes = new LinkedHashMap<>();
+  private final List<Claim> claims = new ArrayList<>();
+  private final List<Term> terms = new ArrayList<>();
+  private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
+
+  /** The contents of one data file. */
+  record File(
+      List<Unit> units,
+      List<Concept> concepts,
+      List<ProductClass> classes,
+      List<Claim> claims,
+      List<Term> terms) {}
+
+  private Knowledge(Collection<File> files) {
+    for (File file : files) {
+      each(file.units, u -> put(units, u.id(), u));
+      each(file.concepts, c -> put(concepts, c.id(), c));
+      each(file.classes, c -> put(classes, c.id(), c));
+      each(file.claims, claims::add);
+      each(file.terms, terms::add);
+    }
+    for (Unit unit : units.values()) {
+      unitsBySymbol.put(unit.id(), unit);
+      unit.symbols().forEach(s -> unitsBySymbol.putIfAbsent(s, unit));
+      unit.symbols().forEach(s -> unitsBySymbol.putIfAbsent(s.toLowerCase(Locale.ROOT), unit));
+    }
+    for (Term term : terms) {
+      Map<String, Term> names =
+          termsByName.computeIfAbsent(term.type(), t -> new LinkedHashMap<>());
+      names.put(term.en().toLowerCase(Locale.ROOT), term);
+      term.also().forEach(n -> names.put(n.toLowerCase(Locale.ROOT), term));
+      term.names()
+          .values()
+          .forEach(l -> l.forEach(n -> names.putIfAbsent(n.toLowerCase(Locale.ROOT), term)));
+    }
+  }
+
+  private static <T> void each(List<T> list, java.util.function.Consumer<T> action) {
+    if (list != null) {
+      list.forEach(action);
+    }
+  }
+
+  private static <T> void put(Map<String, T> map, String id, T item) {
+    if (map.put(id, item) != null) {
+      throw new IllegalStateException("defined twice: " + id);
+    }
+  }
+
+  private static final class Standard {
+    static final Knowledge KNOWLEDGE = load();
+
+    private static Knowledge load() {
+      Function<String, InputStream> open =
+          name -> Knowledge.class.getResourceAsStream("/knowledge/" + name);
+      try (InputStream index = open.apply("index.txt")) {
+        List<File> files = new ArrayList<>();
+        for (String name : new String(index.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8).lines().toList()) {
+          try (InputStream in = open.apply(name)) {
+            if (in == null) {
+              throw new IllegalStateException("knowledge/index.txt names a missing file: " + name);
+            }
+            files.add(YAML.readValue(in, File.class));
+          } catch (tools.jackson.core.JacksonException e) {
+            throw new IllegalStateException("knowledge/" + name + ": " + e.getMessage(), e);
+          }
+        }
+        return new Knowledge(files);
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
+  }
+
+  /** The knowledge that ships with Rhetor. */
+  public static Knowledge standard() {
+    return Standard.KNOWLEDGE;
+  }
+
+  public Collection<Concept> concepts() {
+    return concepts.values();
+  }
+
+  public Collection<ProductClass> classes() {
+    return classes.values();
+  }
+
+  public Collection<Unit> units() {
+    return units.values();
+  }
+
+  public List<Claim> claims() {
+    return claims;
+  }
+
+  public List<Term> terms() {
+    return terms;
+  }
+
+  public Optional<Concept> concept(String id) {
+    return Optional.ofNullable(concepts.get(id));
+  }
+
+  public Optional<ProductClass> productClass(String id) {
+    return Optional.ofNullable(classes.get(id));
+  }
+
+  /** The unit with this id; a bare number for the empty id. */
+  public Optional<Unit> unit(String id) {
+    return Optional.ofNullable(units.get(id));
+  }
+
+  /** The unit that a sheet writes like this, upper or lower case if that leaves no doubt. */
+  public Optional<Unit> unitWritten(String symbol) {
+    Unit exact = unitsBySymbol.get(symbol);
+    return Optional.ofNullable(
+        exact != null ? exact : unitsBySymbol.get(symbol.toLowerCase(Locale.ROOT)));
+  }
+
+  /** The term of a list that is written like this in any language. */
+  public Optional<Term> term(String type, String name) {
+    Map<String, Term> names = termsByName.get(type);
+    return names == null
+        ? Optional.empty()
+        : Optional.ofNullable(names.get(name.toLowerCase(Locale.ROOT)));
+  }
+
+  /** All terms of a list by each of their names, in lower case. */
+  public Map<String, Term> termsByName(String type) {
+    return termsByName.getOrDefault(type, Map.of());
+  }
+}

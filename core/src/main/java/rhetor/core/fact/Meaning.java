@@ -1,0 +1,65 @@
+package rhetor.core.fact;
+
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.util.Locale;
+
+/**
+ * What a column of a sheet means.
+ *
+ * @param role what its cells are used for
+ * @param concept id of the concept, for {@link Role#CONCEPT} only
+ */
+public record Meaning(Role role, String concept) {
+
+  /** What a column's cells are used for. */
+  public enum Role {
+    SKU,
+    NAME,
+    /** Prose to be mined for facts. */
+    PROSE,
+    /** The primary keyword to write for. */
+    KEYWORD,
+    /** Kept, and never put into words: prices, codes, stock, addresses. */
+    KEEP,
+    /** An extra fact under the column's own heading. */
+    EXTRA,
+    CONCEPT
+  }
+
+  public static final Meaning SKU = new Meaning(Role.SKU, "");
+  public static final Meaning NAME = new Meaning(Role.NAME, "");
+  public static final Meaning PROSE = new Meaning(Role.PROSE, "");
+  public static final Meaning KEYWORD = new Meaning(Role.KEYWORD, "");
+  public static final Meaning KEEP = new Meaning(Role.KEEP, "");
+  public static final Meaning EXTRA = new Meaning(Role.EXTRA, "");
+
+  public static Meaning of(Concept concept) {
+    return new Meaning(Role.CONCEPT, concept.id());
+  }
+
+  /**
+   * Reads {@link #code()}.
+   *
+   * @throws IllegalArgumentException if it is neither a role nor a concept
+   */
+  @JsonCreator
+  public static Meaning parse(String code) {
+    for (Role role : Role.values()) {
+      if (role != Role.CONCEPT && role.name().equalsIgnoreCase(code)) {
+        return new Meaning(role, "");
+      }
+    }
+    if (Knowledge.standard().concept(code).isEmpty()) {
+      throw new IllegalArgumentException(
+          "No meaning is called \"" + code + "\". Use sku, name, prose, keyword, keep, extra or a concept such as weight.");
+    }
+    return new Meaning(Role.CONCEPT, code);
+  }
+
+  /** The role's or concept's short name, as files and programs write it. */
+  @JsonValue
+  public String code() {
+    return role == Role.CONCEPT ? concept : role.name().toLowerCase(Locale.ROOT);
+  }
+}

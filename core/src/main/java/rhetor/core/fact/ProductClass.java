@@ -1,0 +1,28 @@
+package rhetor.core.fact;
+
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A kind of product.
+ *
+ * @param noun what one is called in running text
+ * @param plural what several are called; equal to {@code noun} for things sold as pairs or sets
+ * @param names what suppliers call it, by language
+ * @param essential concepts that a buyer must be told
+ * @param matters how much a concept matters to its buyers, 0 to 100, where that differs from the rest
+ */
+public record ProductClass(
+    String id,
+    String noun,
+    String plural,
+    Map<String, List<String>> names,
+    List<String> essential,
+    Map<String, Integer> matters) {
+  public ProductClass {
+    plural = plural == null ? noun + "s" : plural;
+    names = names == null ? Map.of() : Map.copyOf(names);
+    essential = essential == null ? List.of() : List.copyOf(essential);
+    matters = matters == null ? Map.of() : Map.copyOf(matters);
+  }
+}

@@ -1,0 +1,34 @@
+package rhetor.core.fact;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Everything a sheet's row says about one product.
+ *
+ * @param sku the product's code, never empty
+ * @param name the product's name as it may be printed
+ * @param productClass id of the class, empty if none is known
+ * @param kindNoun what sort of thing it is in words ("pannier"), empty if unknown
+ * @param supplierText the supplier's prose, for comparison
+ * @param keyword the primary keyword the sheet asks for, or empty
+ */
+public record ProductFacts(
+    String sku,
+    String name,
+    String productClass,
+    String kindNoun,
+    List<Fact> facts,
+    List<Contradiction> contradictions,
+    String supplierText,
+    String keyword) {
+  public ProductFacts {
+    facts = List.copyOf(facts);
+    contradictions = List.copyOf(contradictions);
+  }
+
+  /** The fact of a concept, if the product has it. */
+  public Optional<Fact> fact(String concept) {
+    return facts.stream().filter(f -> f.concept().equals(concept)).findFirst();
+  }
+}

@@ -1,0 +1,154 @@
+package rhetor.core.fact;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rhetor.core.fact.Concept.Kind;
+
+/** Finds facts in a supplier's prose: measured values near a telling word, ratings, materials, lists. */
+public final class ProseMiner {
+  private static final Pattern MEASURED =
+      Pattern.compile("(?<![\\w.,])(?<q>(?i:up to|about|around|approx\\.?|at least) )?(?<n>" + NumberStyle.NUMBER + ")\\s?-?(?<u>[a-zA-Z°%][a-zA-Z°%²/]*)");
+  private static final Pattern SIDES =
+      Pattern.compile("(?<![\\w.,])\\d+(?:[.,]\\d+)?\\s?[x×]\\s?\\d+(?:[.,]\\d+)?(?:\\s?[x×]\\s?\\d+(?:[.,]\\d+)?)?\\s?(?:mm|cm|m|in)\\b");
+  private static final Pattern MADE_OF = Pattern.compile("(?i)\\b(?:made|built|sewn|cut|formed|forged|welded|constructed|manufactured)(?: entirely| completely| mainly)? (?:of|from|in|out of) (?<what>[^.;:!?\\n]{3,80})");
+  private static final Pattern ITEM = Pattern.compile("^\\s*(?:[-•*·–]|\\d+[.)])\\s+(.{3,60})$");
+  /** How far from a value a telling word may stand, in characters. */
+  private static final int REACH = 36;
+
+  /** A value found in prose. */
+  record Find(Concept concept, Value value, String snippet) {}
+
+  private final Knowledge knowledge;
+  private final ValueReader values;
+  private final NumberStyle numbers;
+
+  public ProseMiner(Knowledge knowledge, NumberStyle numbers) {
+    this.knowledge = knowledge;
+    this.numbers = numbers;
+    this.values = new ValueReader(knowledge, numbers);
+  }
+
+  /** Finds in the order of the prose; the same concept may be found more than once. */
+  List<Find> mine(String cell) {
+    String text = CellText.lines(cell);
+    List<Find> finds = new ArrayList<>();
+    for (String clause : text.split("(?<=[.!?;])\\s+|\\n|,\\s(?=and |but |it )")) {
+      if (!clause.isBlank()) {
+        measured(clause, finds);
+        sides(clause, finds);
+        ratings(clause, finds);
+        materials(clause, finds);
+      }
+    }
+    return finds;
+  }
+
+  private void measured(String clause, List<Find> finds) {
+    Matcher m = MEASURED.matcher(clause);
+    while (m.find()) {
+      Unit unit = knowledge.unitWritten(m.group("u")).orElse(null);
+      if (unit == null) {
+        continue;
+      }
+      Concept concept = nearest(clause.toLowerCase(Locale.ROOT), m.start(), m.end(), unit);
+      if (concept == null) {
+        continue;
+      }
+      String qualifier = m.group("q") == null ? "" : m.group("q").strip().toLowerCase(Locale.ROOT).replaceAll("around|approx\\.?", "about");
+      numbers
+          .parse(m.group("n"))
+          .ifPresent(n -> finds.add(new Find(concept, new Value.Quantity(n, unit.id(), qualifier), clause.strip())));
+    }
+  }
+
+  /** The concept of the unit's dimension whose telling word stands nearest to the value. */
+  private Concept nearest(String clause, int start, int end, Unit unit) {
+    Concept best = null;
+    int bestDistance = REACH + 1;
+    for (Concept concept : knowledge.concepts()) {
+      if (concept.kind() != Kind.QUANTITY || !concept.dimension().equals(unit.dimension())) {
+        continue;
+      }
+      for (String cue : concept.cues()) {
+        Matcher m = Pattern.compile("\\b" + Pattern.quote(cue) + "\\b").matcher(clause);
+        while (m.find()) {
+          int distance = m.start() >= end ? m.start() - end : start >= m.end() ? start - m.end() : 0;
+          if (distance < bestDistance) {
+            best = concept;
+            bestDistance = distance;
+          }
+        }
+      }
+    }
+    return best;
+  }
+
+  private void sides(String clause, List<Find> finds) {
+    Matcher m = SIDES.matcher(clause);
+    Concept dimensions = knowledge.concept("dimensions").orElseThrow();
+    String lower = clause.toLowerCase(Locale.ROOT);
+    while (m.find()) {
+      if (dimensions.cues().stream().anyMatch(lower::contains)) {
+        Value value = values.read(m.group(), dimensions, "");
+        if (value instanceof Value.Sides) {
+          finds.add(new Find(dimensions, value, clause.strip()));
+        }
+      }
+    }
+  }
+
+  private void ratings(String clause, List<Find> finds) {
+    Matcher m = ValueReader.RATING.matcher(clause);
+    while (m.find()) {
+      if (m.group().toUpperCase(Locale.ROOT).startsWith("IP")) {
+        Concept rating = knowledge.concept("water_rating").orElseThrow();
+        finds.add(new Find(rating, values.read(m.group(), rating, ""), clause.strip()));
+      }
+    }
+  }
+
+  private void materials(String clause, List<Find> finds) {
+    Matcher m = MADE_OF.matcher(clause);
+    Concept material = knowledge.concept("material").orElseThrow();
+    while (m.find()) {
+      List<String> found = termsIn(m.group("what"), "material");
+      if (!found.isEmpty()) {
+        finds.add(new Find(material, new Value.Terms(found), clause.strip()));
+      }
+    }
+  }
+
+  /** The terms of a list that occur in a text, the longest reading of each place. */
+  public List<String> termsIn(String text, String type) {
+    String lower = " " + text.toLowerCase(Locale.ROOT) + " ";
+    List<Map.Entry<String, Term>> names = new ArrayList<>(knowledge.termsByName(type).entrySet());
+    names.sort((a, b) -> b.getKey().length() - a.getKey().length());
+    java.util.TreeMap<Integer, String> found = new java.util.TreeMap<>();
+    for (Map.Entry<String, Term> name : names) {
+      Matcher m = Pattern.compile("(?<![\\p{L}-])" + Pattern.quote(name.getKey()) + "(?![\\p{L}-])").matcher(lower);
+      while (m.find()) {
+        found.put(m.start(), name.getValue().en());
+        lower = lower.substring(0, m.start()) + "#".repeat(m.end() - m.start()) + lower.substring(m.end());
+        m.reset(lower);
+      }
+    }
+    return found.values().stream().distinct().toList();
+  }
+
+  /** Short items of a list in the prose; empty unless there are at least two. */
+  List<String> listItems(String cell) {
+    String marked = cell.replaceAll("(?i)<li[^>]*>", "\n• ");
+    List<String> items = new ArrayList<>();
+    for (String line : CellText.lines(marked).split("\\n")) {
+      Matcher m = ITEM.matcher(line);
+      if (m.matches() && m.group(1).split(" ").length <= 6) {
+        items.add(m.group(1).strip().replaceAll("[.;,]+$", ""));
+      }
+    }
+    return items.size() >= 2 ? items : List.of();
+  }
+}

@@ -1,0 +1,286 @@
+package rhetor.core.language;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Pattern;
+import morfologik.stemming.Dictionary;
+import morfologik.stemming.DictionaryLookup;
+import morfologik.stemming.WordData;
+
+/**
+ * English word forms. Parts of speech and countability come from the English dictionary of the
+ * LanguageTool project, whose tags are those of the Penn Treebank with {@code NN:U} for mass nouns.
+ */
+public final class English {
+  private static final Dictionary DICTIONARY = load();
+  private static final ThreadLocal<DictionaryLookup> LOOKUP =
+      ThreadLocal.withInitial(() -> new DictionaryLookup(DICTIONARY));
+  private static final Map<String, Set<String>> TAGS = new ConcurrentHashMap<>();
+  private static final int REMEMBERED = 20_000;
+
+  private static final Pattern VOWEL_SOUND =
+      Pattern.compile(
+          "(?i)^(?:[aeio]|u(?!ni(?![nm])|s[aeiu]|k\\b|ti|biq|ran|rol|to)|hour|honest|honou?r|heir|8|11(?!\\d)|18(?!\\d)|11[,.]\\d{3}|18[,.]\\d{3}|8[05]\\d).*");
+  private static final Pattern CONSONANT_SOUND = Pattern.compile("(?i)^(?:one\\b|once\\b|eu|ewe|ouija|U-|U\\b).*");
+  private static final Pattern SPELLED = Pattern.compile("^(?=[A-Z]{2,}(?:\\b|\\d))[AEFHILMNORSX](?![a-z]).*");
+  private static final Pattern SPELLED_CONSONANT = Pattern.compile("^(?=[A-Z]{2,}(?:\\b|\\d))[BCDGJKPQTUVWYZ].*");
+  /** Abbreviations said as words. */
+  private static final Set<String> SAID = Set.of("LED", "NASA", "RAM", "LAN", "HEPA", "MIPS");
+
+  private static final Map<String, String> IRREGULAR_THIRD =
+      Map.of("be", "is", "have", "has", "do", "does", "go", "goes");
+  private static final Map<String, String> IRREGULAR_PLURAL =
+      Map.of("knife", "knives", "shelf", "shelves", "leaf", "leaves", "foot", "feet", "person", "people", "child", "children", "loaf", "loaves", "scarf", "scarves", "tooth", "teeth");
+  private static final List<String> NUMBER_WORDS =
+      List.of("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve");
+  /** Plurals without a singular in use, and things sold in pairs and sets. */
+  private static final Set<String> PLURAL_ONLY =
+      Set.of("trousers", "overtrousers", "shorts", "tights", "leggings", "jeans", "pyjamas", "gloves", "mittens", "shoes", "boots", "overshoes", "socks", "sandals", "slippers", "scissors", "pliers", "tweezers", "tongs", "goggles", "glasses", "sunglasses", "binoculars", "headphones", "earphones", "earplugs", "seeds", "bulbs", "beans", "pedals", "levers", "waders", "crampons", "gaiters", "cards", "crisps", "nuts", "flakes", "pellets", "granules", "beads", "weights", "swivels", "hooks");
+  private static final Set<String> DAYS_AND_MONTHS =
+      Set.of("january", "february", "march", "april", "may", "june", "july", "august", "september", "october", "november", "december", "monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday", "christmas", "easter");
+
+  private English() {}
+
+  private static Dictionary load() {
+    try {
+      return Dictionary.read(English.class.getResource("/org/languagetool/resource/en/english.dict"));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** The part-of-speech tags of a word as written; empty for a word that is not in the dictionary. */
+  public static Set<String> tags(String word) {
+    Set<String> known = TAGS.get(word);
+    if (known != null) {
+      return known;
+    }
+    Set<String> tags = new java.util.LinkedHashSet<>();
+    for (WordData data : LOOKUP.get().lookup(word)) {
+      tags.add(data.getTag().toString());
+    }
+    if (TAGS.size() < REMEMBERED) {
+      TAGS.put(word, tags);
+    }
+    return tags;
+  }
+
+  /** Whether the dictionary knows the word, with or without its capital. */
+  public static boolean isKnown(String word) {
+    return !tags(word).isEmpty() || !tags(word.toLowerCase(Locale.ROOT)).isEmpty();
+  }
+
+  /** {@code a} or {@code an}, by the sound that the words start with. */
+  public static String article(String words) {
+    String first = words.replaceFirst("^[^\\p{L}\\p{N}]+", "");
+    String word = first.split("[ ,-]", 2)[0];
+    if (CONSONANT_SOUND.matcher(first).matches()) {
+      return "a";
+    }
+    if (!SAID.contains(word)) {
+      if (SPELLED.matcher(word).matches()) {
+        return "an";
+      }
+      if (SPELLED_CONSONANT.matcher(word).matches()) {
+        return "a";
+      }
+    } else {
+      return word.equals("LED") ? "an" : VOWEL_SOUND.matcher(word).matches() ? "an" : "a";
+    }
+    return VOWEL_SOUND.matcher(first).matches() ? "an" : "a";
+  }
+
+  /** The words with {@code a} or {@code an} before them. */
+  public static String withArticle(String words) {
+    return article(words) + " " + words;
+  }
+
+  /** Third person singular of a verb's base form. */
+  public static String thirdPerson(String base) {
+    String irregular = IRREGULAR_THIRD.get(base);
+    if (irregular != null) {
+      return irregular;
+    }
+    if (base.matches(".*(s|x|z|ch|sh|o)$")) {
+      return base + "es";
+    }
+    return base.matches(".*[^aeiou]y$") ? base.substring(0, base.length() - 1) + "ies" : base + "s";
+  }
+
+  /** A verb phrase that starts with a base form, made to agree with its subject. */
+  public static String agree(String verbPhrase, boolean plural) {
+    int end = verbPhrase.indexOf(' ');
+    String verb = end < 0 ? verbPhrase : verbPhrase.substring(0, end);
+    String rest = end < 0 ? "" : verbPhrase.substring(end);
+    return (plural ? verb.equals("be") ? "are" : verb : thirdPerson(verb)) + rest;
+  }
+
+  /** The plural of a noun phrase whose last word is its noun. */
+  public static String plural(String noun) {
+    int cut = Math.max(noun.lastIndexOf(' '), noun.lastIndexOf('-')) + 1;
+    String word = noun.substring(cut);
+    String lower = word.toLowerCase(Locale.ROOT);
+    if (IRREGULAR_PLURAL.containsKey(lower)) {
+      return noun.substring(0, cut) + IRREGULAR_PLURAL.get(lower);
+    }
+    if (isPlural(word) || tags(lower).contains("NNS")) {
+      return noun;
+    }
+    if (lower.matches(".*(s|x|z|ch|sh)$")) {
+      return noun + "es";
+    }
+    return lower.matches(".*[^aeiou]y$") ? noun.substring(0, noun.length() - 1) + "ies" : noun + "s";
+  }
+
+  /** The singular of a noun phrase whose last word is its noun; unchanged if it is none. */
+  public static String singular(String noun) {
+    int cut = Math.max(noun.lastIndexOf(' '), noun.lastIndexOf('-')) + 1;
+    String word = noun.substring(cut);
+    String lower = word.toLowerCase(Locale.ROOT);
+    for (WordData data : LOOKUP.get().lookup(lower)) {
+      if (data.getTag().toString().startsWith("NNS")) {
+        return noun.substring(0, cut) + data.getStem();
+      }
+    }
+    return lower.length() > 3 && lower.matches(".*[^su]s$") && tags(lower).isEmpty() ? noun.substring(0, noun.length() - 1) : noun;
+  }
+
+  /** Whether the last word of a noun phrase is a plural. */
+  public static boolean isPlural(String noun) {
+    String word = lastWord(noun).toLowerCase(Locale.ROOT);
+    Set<String> tags = tags(word);
+    if (tags.isEmpty()) {
+      return word.length() > 3 && word.matches(".*[^su'’]s$");
+    }
+    return tags.contains("NNS") && !tags.contains("NN");
+  }
+
+  /** Whether the noun names things that are sold as a pair or a set and have no singular here. */
+  public static boolean isPluralOnly(String noun) {
+    return PLURAL_ONLY.contains(lastWord(noun).toLowerCase(Locale.ROOT));
+  }
+
+  /** Whether a noun can follow {@code a}: a singular that is not a mass noun only. */
+  public static boolean isCountable(String noun) {
+    Set<String> tags = tags(lastWord(noun).toLowerCase(Locale.ROOT));
+    return tags.contains("NN") || tags.contains("NN:UN");
+  }
+
+  /** Whether the last word can be a noun at all. */
+  public static boolean isNoun(String phrase) {
+    return tags(lastWord(phrase).toLowerCase(Locale.ROOT)).stream().anyMatch(t -> t.startsWith("NN") && !t.startsWith("NNP"));
+  }
+
+  /** Whether a word describes: an adjective or a past participle. */
+  public static boolean isAdjective(String word) {
+    Set<String> tags = tags(word.toLowerCase(Locale.ROOT));
+    return tags.contains("JJ") || tags.contains("VBN");
+  }
+
+  public static String lastWord(String phrase) {
+    return phrase.substring(Math.max(phrase.lastIndexOf(' '), phrase.lastIndexOf('-')) + 1);
+  }
+
+  /**
+   * Writes words as they stand in the middle of a sentence: common words lose their capital, names,
+   * abbreviations and unknown words keep it.
+   */
+  public static String midSentence(String words) {
+    String[] parts = words.split(" ");
+    // "Sennick Quarry" is a name, "Full sun" is not: all long words with a capital make a name.
+    boolean name = parts.length > 1 && java.util.Arrays.stream(parts).allMatch(p -> p.length() <= 3 && !p.equals(parts[0]) && !p.equals(parts[parts.length - 1]) || Character.isUpperCase(p.charAt(0)) && !p.equals(p.toUpperCase(Locale.ROOT)));
+    return name ? words : lowerCommon(words);
+  }
+
+  /** The words with every capital taken off that the dictionary doesn't ask for. */
+  public static String lowerCommon(String words) {
+    List<String> out = new ArrayList<>();
+    for (String word : words.split(" ")) {
+      out.add(lowerIfCommon(word));
+    }
+    return String.join(" ", out);
+  }
+
+  private static String lowerIfCommon(String word) {
+    if (word.isEmpty() || !Character.isUpperCase(word.charAt(0)) || word.length() == 1) {
+      return word;
+    }
+    String bare = word.replaceAll("^[(\"']+|[).,;:\"']+$", "");
+    boolean capitals = bare.length() > 3 && bare.equals(bare.toUpperCase(Locale.ROOT)) && bare.chars().allMatch(Character::isLetter);
+    if (bare.length() > 1 && !bare.substring(1).equals(bare.substring(1).toLowerCase(Locale.ROOT)) && !capitals) {
+      return word;
+    }
+    String lower = bare.toLowerCase(Locale.ROOT);
+    if (DAYS_AND_MONTHS.contains(lower)) {
+      return capitals ? word.charAt(0) + word.substring(1).toLowerCase(Locale.ROOT) : word;
+    }
+    for (String part : lower.split("[-/]")) {
+      Set<String> tags = tags(part);
+      if (tags.isEmpty() || tags.stream().allMatch(t -> t.startsWith("NNP"))) {
+        return word;
+      }
+    }
+    return word.toLowerCase(Locale.ROOT);
+  }
+
+  /** A name in capitals throughout, written with capitals at the start of words only. */
+  public static String titleCase(String words) {
+    List<String> out = new ArrayList<>();
+    for (String word : words.split(" ")) {
+      boolean name = word.length() > 3 && word.chars().allMatch(c -> Character.isUpperCase(c) || c == '-' || c == '\'');
+      boolean small = !out.isEmpty() && word.matches("(?i)of|and|with|for|in|the|to|or|on|a|an|at|by|from");
+      out.add(small ? word.toLowerCase(Locale.ROOT) : name || isKnown(word.toLowerCase(Locale.ROOT)) && word.length() > 1 && word.chars().allMatch(Character::isLetter)
+              ? word.charAt(0) + word.substring(1).toLowerCase(Locale.ROOT)
+              : word);
+    }
+    return String.join(" ", out);
+  }
+
+  /** The first letter as a capital, unless the first word is written in its own way (eBook, 20 l). */
+  public static String capitalise(String sentence) {
+    if (sentence.isEmpty()) {
+      return sentence;
+    }
+    return Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
+  }
+
+  /** {@code a}, {@code a and b}, {@code a, b and c}. */
+  public static String list(List<String> items) {
+    return switch (items.size()) {
+      case 0 -> "";
+      case 1 -> items.getFirst();
+      default -> {
+        String last = items.getLast();
+        boolean nested = items.stream().anyMatch(i -> i.contains(" and "));
+        yield String.join(", ", items.subList(0, items.size() - 1)) + (nested ? ", and " : " and ") + last;
+      }
+    };
+  }
+
+  /** A number in words up to twelve, in digits above. */
+  public static String number(int n) {
+    return n >= 0 && n < NUMBER_WORDS.size() ? NUMBER_WORDS.get(n) : String.format(Locale.UK, "%,d", n);
+  }
+
+  /** How words compare regardless of inflection: the dictionary's stem, else without a plural s. */
+  public static String stem(String word) {
+    String lower = word.toLowerCase(Locale.ROOT);
+    String best = null;
+    for (WordData data : LOOKUP.get().lookup(lower)) {
+      String tag = data.getTag().toString();
+      if (tag.startsWith("NN") || best == null) {
+        best = data.getStem().toString();
+        if (tag.startsWith("NN")) {
+          break;
+        }
+      }
+    }
+    return best != null ? best.toLowerCase(Locale.ROOT) : lower.length() > 3 && lower.endsWith("s") && !lower.endsWith("ss") ? lower.substring(0, lower.length() - 1) : lower;
+  }
+}
