@@ -22,11 +22,15 @@ import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.support.Assertion;
 import rhetor.core.support.Ground;
 
-/** Checks all texts of a product, whoever wrote them: support, lengths, keyword, likeness, phrases. */
+/**
+ * Checks all texts of a product, whoever wrote them: support, lengths, keyword, likeness, phrases.
+ */
 public final class Checker {
   private static final Pattern EMPTY_PHRASE =
-      Pattern.compile("(?i)\\b(?:must-have|elevate your|take (?:\\w+ ){1,3}to the next level|look no further|game[- ]changer|second to none|state[- ]of[- ]the[- ]art|high[- ]quality|top[- ]quality|premium quality|whether you(?:'|’)re|say goodbye to|unleash|in today(?:'|’)s|revolutionary|cutting[- ]edge|nothing short of)\\b");
-  private static final Pattern MARKUP = Pattern.compile("<[a-zA-Z/!][^>]*>|&[a-z]{2,8};|\\*\\*|^#{1,6} |```");
+      Pattern.compile(
+          "(?i)\\b(?:must-have|elevate your|take (?:\\w+ ){1,3}to the next level|look no further|game[- ]changer|second to none|state[- ]of[- ]the[- ]art|high[- ]quality|top[- ]quality|premium quality|whether you(?:'|’)re|say goodbye to|unleash|in today(?:'|’)s|revolutionary|cutting[- ]edge|nothing short of)\\b");
+  private static final Pattern MARKUP =
+      Pattern.compile("<[a-zA-Z/!][^>]*>|&[a-z]{2,8};|\\*\\*|^#{1,6} |```");
   private static final int LONG_SENTENCE = 34;
   private static final int LIKENESS_RUN = 5;
   private static final double LIKE = 0.15;
@@ -57,7 +61,18 @@ public final class Checker {
     likeness(draft, product, marks);
     for (Contradiction c : product.contradictions()) {
       marks.add(
-          new Mark(Weight.WEIGH, "contradiction", Field.DESCRIPTION, -1, c.label(), c.label() + ": the sources disagree (" + String.join(" / ", c.sources().stream().map(s -> s.column() + ": " + snippet(s.raw())).toList()) + "), so the text leaves it out. Correct the sheet and take it in again."));
+          new Mark(
+              Weight.WEIGH,
+              "contradiction",
+              Field.DESCRIPTION,
+              -1,
+              c.label(),
+              c.label()
+                  + ": the sources disagree ("
+                  + String.join(
+                      " / ",
+                      c.sources().stream().map(s -> s.column() + ": " + snippet(s.raw())).toList())
+                  + "), so the text leaves it out. Correct the sheet and take it in again."));
     }
     return new Audit(marks, readiness(draft, product, keyword, marks));
   }
@@ -71,42 +86,104 @@ public final class Checker {
     if (text.isBlank()) {
       boolean needed = field != Field.TAGS;
       marks.add(
-          new Mark(needed ? Weight.MUST_FIX : Weight.WEIGH, "missing", field, -1, "", field.label() + ": nothing was written. The facts give too little to write from; add facts, or write it by hand."));
+          new Mark(
+              needed ? Weight.MUST_FIX : Weight.WEIGH,
+              "missing",
+              field,
+              -1,
+              "",
+              field.label()
+                  + ": nothing was written. The facts give too little to write from; add facts, or write it by hand."));
     } else if (text.length() > field.most()) {
-      marks.add(new Mark(Weight.MUST_FIX, "length", field, -1, "", "%s has %,d characters; at most %,d fit.".formatted(field.label(), text.length(), field.most())));
+      marks.add(
+          new Mark(
+              Weight.MUST_FIX,
+              "length",
+              field,
+              -1,
+              "",
+              "%s has %,d characters; at most %,d fit."
+                  .formatted(field.label(), text.length(), field.most())));
     } else if (text.length() < field.least()) {
-      marks.add(new Mark(Weight.WEIGH, "length", field, -1, "", "%s has %d characters; at least %d are wanted.".formatted(field.label(), text.length(), field.least())));
+      marks.add(
+          new Mark(
+              Weight.WEIGH,
+              "length",
+              field,
+              -1,
+              "",
+              "%s has %d characters; at least %d are wanted."
+                  .formatted(field.label(), text.length(), field.least())));
     }
   }
 
-  private static void sentence(Field field, int index, String text, Ground ground, String keyword, List<Mark> marks) {
+  private static void sentence(
+      Field field, int index, String text, Ground ground, String keyword, List<Mark> marks) {
     for (Assertion a : ground.unsupported(text)) {
-      boolean opinion = a.kind() == Assertion.Kind.ABSOLUTE || a.kind() == Assertion.Kind.SUPERLATIVE;
+      boolean opinion =
+          a.kind() == Assertion.Kind.ABSOLUTE || a.kind() == Assertion.Kind.SUPERLATIVE;
       marks.add(
-          new Mark(opinion ? Weight.WEIGH : Weight.MUST_FIX, "support", field, index, a.words(), "\"" + a.words() + "\" rests on no fact of this product. Take it out, or add the fact to the supplier's data."));
+          new Mark(
+              opinion ? Weight.WEIGH : Weight.MUST_FIX,
+              "support",
+              field,
+              index,
+              a.words(),
+              "\""
+                  + a.words()
+                  + "\" rests on no fact of this product. Take it out, or add the fact to the supplier's data."));
     }
     Matcher empty = EMPTY_PHRASE.matcher(text);
     while (empty.find()) {
-      marks.add(new Mark(Weight.WEIGH, "empty phrase", field, index, empty.group(), "\"" + empty.group() + "\" is true of anything. Say what this product does."));
+      marks.add(
+          new Mark(
+              Weight.WEIGH,
+              "empty phrase",
+              field,
+              index,
+              empty.group(),
+              "\"" + empty.group() + "\" is true of anything. Say what this product does."));
     }
     Matcher markup = MARKUP.matcher(text);
     if (markup.find()) {
-      marks.add(new Mark(Weight.MUST_FIX, "markup", field, index, markup.group(), "Markup stands in the text as words. Take it out."));
+      marks.add(
+          new Mark(
+              Weight.MUST_FIX,
+              "markup",
+              field,
+              index,
+              markup.group(),
+              "Markup stands in the text as words. Take it out."));
     }
     int words = text.split("\\s+").length;
     if (words > LONG_SENTENCE && field != Field.TAGS) {
-      marks.add(new Mark(Weight.WEIGH, "sentence length", field, index, "", "The sentence has " + words + " words; up to " + LONG_SENTENCE + " read easily."));
+      marks.add(
+          new Mark(
+              Weight.WEIGH,
+              "sentence length",
+              field,
+              index,
+              "",
+              "The sentence has " + words + " words; up to " + LONG_SENTENCE + " read easily."));
     }
   }
 
   /** Sentences that link to no fact: composed ones always do, so these were written by hand. */
   private static void unsupported(Draft draft, List<Mark> marks) {
-    for (Field field : List.of(Field.SHORT_DESCRIPTION, Field.DESCRIPTION, Field.META_DESCRIPTION)) {
+    for (Field field :
+        List.of(Field.SHORT_DESCRIPTION, Field.DESCRIPTION, Field.META_DESCRIPTION)) {
       int index = 0;
       for (Block block : draft.blocks(field)) {
         for (Sentence sentence : block.sentences()) {
           if (block.kind() != Block.Kind.HEADING && sentence.support().isEmpty()) {
-            marks.add(new Mark(Weight.WEIGH, "no source", field, index, "", "No fact was found that this sentence rests on. Read it as the supplier's lawyer would."));
+            marks.add(
+                new Mark(
+                    Weight.WEIGH,
+                    "no source",
+                    field,
+                    index,
+                    "",
+                    "No fact was found that this sentence rests on. Read it as the supplier's lawyer would."));
           }
           index++;
         }
@@ -114,20 +191,41 @@ public final class Checker {
     }
   }
 
-  private static void keyword(Draft draft, ProductFacts product, String keyword, Ground ground, List<Mark> marks) {
+  private static void keyword(
+      Draft draft, ProductFacts product, String keyword, Ground ground, List<Mark> marks) {
     if (keyword.isBlank()) {
       return;
     }
     KeywordUse use = KeywordUse.of(keyword, product, ground);
     if (!use.conflicts().isEmpty()) {
-      String words = String.join(", ", use.conflicts().stream().map(Assertion::words).distinct().toList());
-      marks.add(new Mark(Weight.MUST_FIX, "keyword conflict", Field.TITLE, -1, keyword, "The keyword \"" + keyword + "\" says \"" + words + "\", which no fact bears out. Choose another keyword, or correct the facts."));
+      String words =
+          String.join(", ", use.conflicts().stream().map(Assertion::words).distinct().toList());
+      marks.add(
+          new Mark(
+              Weight.MUST_FIX,
+              "keyword conflict",
+              Field.TITLE,
+              -1,
+              keyword,
+              "The keyword \""
+                  + keyword
+                  + "\" says \""
+                  + words
+                  + "\", which no fact bears out. Choose another keyword, or correct the facts."));
       return;
     }
-    for (Field field : List.of(Field.TITLE, Field.DESCRIPTION, Field.META_TITLE, Field.META_DESCRIPTION)) {
+    for (Field field :
+        List.of(Field.TITLE, Field.DESCRIPTION, Field.META_TITLE, Field.META_DESCRIPTION)) {
       KeywordMatch match = KeywordMatch.find(keyword, draft.plain(field));
       if (match.form() == KeywordMatch.Form.MISSING) {
-        marks.add(new Mark(Weight.WEIGH, "keyword", field, -1, keyword, field.label() + " doesn't have the keyword \"" + keyword + "\"."));
+        marks.add(
+            new Mark(
+                Weight.WEIGH,
+                "keyword",
+                field,
+                -1,
+                keyword,
+                field.label() + " doesn't have the keyword \"" + keyword + "\"."));
       }
     }
   }
@@ -135,7 +233,15 @@ public final class Checker {
   private static void likeness(Draft draft, ProductFacts product, List<Mark> marks) {
     double share = likeness(prose(draft), product.supplierText());
     if (share > LIKE) {
-      marks.add(new Mark(Weight.WEIGH, "likeness", Field.DESCRIPTION, -1, "", "%d %% of the description's five-word runs stand in the supplier's text too. Other shops print that text.".formatted(Math.round(share * 100))));
+      marks.add(
+          new Mark(
+              Weight.WEIGH,
+              "likeness",
+              Field.DESCRIPTION,
+              -1,
+              "",
+              "%d %% of the description's five-word runs stand in the supplier's text too. Other shops print that text."
+                  .formatted(Math.round(share * 100))));
     }
   }
 
@@ -170,13 +276,28 @@ public final class Checker {
 
   private Readiness readiness(Draft draft, ProductFacts product, String keyword, List<Mark> marks) {
     List<Factor> factors = new ArrayList<>();
-    long present = java.util.Arrays.stream(Field.values()).filter(f -> !draft.plain(f).isBlank()).count();
-    factors.add(new Factor("All fields written", (int) Math.round(20.0 * present / Field.values().length), 20));
-    factors.add(new Factor("Statements supported", less(30, marks, "support", 15, "no source", 5), 30));
+    long present =
+        java.util.Arrays.stream(Field.values()).filter(f -> !draft.plain(f).isBlank()).count();
+    factors.add(
+        new Factor(
+            "All fields written", (int) Math.round(20.0 * present / Field.values().length), 20));
+    factors.add(
+        new Factor("Statements supported", less(30, marks, "support", 15, "no source", 5), 30));
     factors.add(new Factor("Lengths", less(15, marks, "length", 8, "sentence length", 4), 15));
     factors.add(new Factor("Essential facts", essentials(product), 15));
-    factors.add(new Factor("Keyword", keyword.isBlank() ? 10 : less(10, marks, "keyword", 3, "keyword conflict", 10), 10));
-    factors.add(new Factor("Wording", less(10, marks, "likeness", 6, "empty phrase", 4) - (has(marks, "markup") ? 4 : 0) < 0 ? 0 : less(10, marks, "likeness", 6, "empty phrase", 4) - (has(marks, "markup") ? 4 : 0), 10));
+    factors.add(
+        new Factor(
+            "Keyword",
+            keyword.isBlank() ? 10 : less(10, marks, "keyword", 3, "keyword conflict", 10),
+            10));
+    factors.add(
+        new Factor(
+            "Wording",
+            less(10, marks, "likeness", 6, "empty phrase", 4) - (has(marks, "markup") ? 4 : 0) < 0
+                ? 0
+                : less(10, marks, "likeness", 6, "empty phrase", 4)
+                    - (has(marks, "markup") ? 4 : 0),
+            10));
     return Readiness.of(factors);
   }
 
@@ -184,18 +305,39 @@ public final class Checker {
     return marks.stream().anyMatch(m -> m.check().equals(check));
   }
 
-  private static int less(int most, List<Mark> marks, String check, int each, String other, int eachOther) {
+  private static int less(
+      int most, List<Mark> marks, String check, int each, String other, int eachOther) {
     long first = marks.stream().filter(m -> m.check().equals(check)).count();
     long second = marks.stream().filter(m -> m.check().equals(other)).count();
     return (int) Math.max(0, most - first * each - second * eachOther);
   }
 
-  /** 15 points, in proportion to the class's essential facts; by number of facts for unknown classes. */
+  /**
+   * 15 points, in proportion to the class's essential facts; by number of facts for unknown
+   * classes.
+   */
   private int essentials(ProductFacts product) {
     return knowledge
         .productClass(product.productClass())
         .filter(c -> !c.essential().isEmpty())
-        .map(c -> (int) Math.round(15.0 * c.essential().stream().filter(e -> product.fact(e).isPresent()).count() / c.essential().size()))
-        .orElseGet(() -> (int) Math.min(15, 3 * product.facts().stream().map(Fact::concept).filter(c -> !Set.of("name", "brand", "category").contains(c)).count()));
+        .map(
+            c ->
+                (int)
+                    Math.round(
+                        15.0
+                            * c.essential().stream()
+                                .filter(e -> product.fact(e).isPresent())
+                                .count()
+                            / c.essential().size()))
+        .orElseGet(
+            () ->
+                (int)
+                    Math.min(
+                        15,
+                        3
+                            * product.facts().stream()
+                                .map(Fact::concept)
+                                .filter(c -> !Set.of("name", "brand", "category").contains(c))
+                                .count()));
   }
 }

@@ -12,7 +12,8 @@ import rhetor.core.compose.Field;
  * @param words the words it is about, empty for the whole
  * @param why what is wrong and what to do
  */
-public record Mark(Weight weight, String check, Field field, int sentence, String words, String why) {
+public record Mark(
+    Weight weight, String check, Field field, int sentence, String words, String why) {
 
   /** How much a mark weighs. */
   public enum Weight {

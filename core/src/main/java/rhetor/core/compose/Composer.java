@@ -17,15 +17,16 @@ import rhetor.core.language.English;
 import rhetor.core.support.Ground;
 
 /**
- * Writes all texts of a product from its facts, without network or cost. Every sentence carries what
- * it rests on; a field for which there are no facts stays empty.
+ * Writes all texts of a product from its facts, without network or cost. Every sentence carries
+ * what it rests on; a field for which there are no facts stays empty.
  *
  * <p>The same briefs in the same order with the same seed give the same texts. Not safe for several
  * threads.
  */
 public final class Composer {
   private static final int MOST_TAGS = 10;
-  private static final Set<String> NOT_SPECIFIED = Set.of("name", "features", "included", "not_included", "category");
+  private static final Set<String> NOT_SPECIFIED =
+      Set.of("name", "features", "included", "not_included", "category");
   private static final int LONGEST_ENTRY = 160;
 
   private final Knowledge knowledge;
@@ -44,7 +45,8 @@ public final class Composer {
   public Draft compose(Brief brief) {
     ProductFacts product = brief.product();
     rotation.startProduct(product.sku());
-    Job job = new Job(product, KeywordUse.of(brief.keyword(), product, new Ground(product, knowledge)));
+    Job job =
+        new Job(product, KeywordUse.of(brief.keyword(), product, new Ground(product, knowledge)));
     Map<Field, List<Block>> fields = new EnumMap<>(Field.class);
     put(fields, Field.TITLE, List.of(paragraph(List.of(job.title()))));
     put(fields, Field.SHORT_DESCRIPTION, prose(job.shortDescription()));
@@ -86,20 +88,41 @@ public final class Composer {
 
     /** Facts only: brand, name, keyword or kind, and the figures that set variants apart. */
     Sentence title() {
-      StringBuilder title = new StringBuilder(subject.brand().isEmpty() ? "" : subject.brand() + " ").append(subject.name());
+      StringBuilder title =
+          new StringBuilder(subject.brand().isEmpty() ? "" : subject.brand() + " ")
+              .append(subject.name());
       List<Support> support = new ArrayList<>(subject.nameSupport());
       if (title.length() > Field.TITLE.most()) {
         title = new StringBuilder(shorten(subject.name(), Field.TITLE.most()));
       }
       if (keyword.usable() && !keyword.isIn(title.toString())) {
-        append(title, " – ", keyword.keyword(), Field.TITLE.most(), support, Support.keyword(keyword.keyword()));
+        append(
+            title,
+            " – ",
+            keyword.keyword(),
+            Field.TITLE.most(),
+            support,
+            Support.keyword(keyword.keyword()));
       } else if (!subject.kind().isEmpty() && !subject.nameHasKind()) {
         append(title, ", ", subject.kind(), Field.TITLE.most(), support, null);
       }
       for (Message m : messages) {
-        if (Set.of("capacity", "light_output", "size", "colour", "duration", "distance", "net_contents", "format").contains(m.fact().concept()) || lengthMatters(m)) {
+        if (Set.of(
+                    "capacity",
+                    "light_output",
+                    "size",
+                    "colour",
+                    "duration",
+                    "distance",
+                    "net_contents",
+                    "format")
+                .contains(m.fact().concept())
+            || lengthMatters(m)) {
           String spec = values.spec(m.fact().value());
-          boolean again = spec.length() > 24 || Opening.overlaps(spec, title.toString()) || Subject.hasWord(title.toString(), spec.split(" ")[0]);
+          boolean again =
+              spec.length() > 24
+                  || Opening.overlaps(spec, title.toString())
+                  || Subject.hasWord(title.toString(), spec.split(" ")[0]);
           if (!again) {
             append(title, ", ", spec, 65, support, m.support());
           }
@@ -109,10 +132,20 @@ public final class Composer {
     }
 
     private boolean lengthMatters(Message m) {
-      return m.fact().concept().equals("length") && knowledge.productClass(product.productClass()).map(c -> c.matters().containsKey("length")).orElse(false);
+      return m.fact().concept().equals("length")
+          && knowledge
+              .productClass(product.productClass())
+              .map(c -> c.matters().containsKey("length"))
+              .orElse(false);
     }
 
-    private void append(StringBuilder text, String joint, String words, int most, List<Support> support, Support rest) {
+    private void append(
+        StringBuilder text,
+        String joint,
+        String words,
+        int most,
+        List<Support> support,
+        Support rest) {
       if (text.length() + joint.length() + words.length() <= most) {
         text.append(joint).append(words);
         if (rest != null) {
@@ -135,7 +168,8 @@ public final class Composer {
         return bare();
       }
       for (int size : new int[] {2, 1}) {
-        Opening.Result opening = new Opening(subject, keyword, messages, rotation).write("short", size);
+        Opening.Result opening =
+            new Opening(subject, keyword, messages, rotation).write("short", size);
         if (opening == null) {
           continue;
         }
@@ -150,9 +184,18 @@ public final class Composer {
 
     /** Adds a second sentence of two facts or one, if it fits. */
     private void second(Set<Message> said, List<Sentence> sentences, Field field) {
-      List<Message> rest = messages.stream().filter(m -> !said.contains(m) && m.sayable() && !m.theme().equals("care") && !m.theme().equals("included")).toList();
+      List<Message> rest =
+          messages.stream()
+              .filter(
+                  m ->
+                      !said.contains(m)
+                          && m.sayable()
+                          && !m.theme().equals("care")
+                          && !m.theme().equals("included"))
+              .toList();
       for (int count = Math.min(2, rest.size()); count > 0; count--) {
-        List<Sentence> more = new SentenceWriter(subject, rotation).write(rest.subList(0, count), false);
+        List<Sentence> more =
+            new SentenceWriter(subject, rotation).write(rest.subList(0, count), false);
         List<Sentence> both = new ArrayList<>(sentences);
         both.addAll(more);
         if (fits(both, field)) {
@@ -173,7 +216,10 @@ public final class Composer {
       }
       String is = subject.plural() ? " are " : " is ";
       String kind = subject.plural() ? subject.kind() : English.withArticle(subject.kind());
-      String words = subject.nameHasKind() ? subject.shortReference() + " comes from " + subject.brand() : subject.fullReference() + is + kind;
+      String words =
+          subject.nameHasKind()
+              ? subject.shortReference() + " comes from " + subject.brand()
+              : subject.fullReference() + is + kind;
       return List.of(SentenceWriter.finish(words, kindSupport()));
     }
 
@@ -190,12 +236,14 @@ public final class Composer {
       List<Block> blocks = new ArrayList<>();
       Set<Message> said = new LinkedHashSet<>();
       List<Sentence> first = new ArrayList<>();
-      Opening.Result opening = new Opening(subject, keyword, messages, rotation).write("description", 2);
+      Opening.Result opening =
+          new Opening(subject, keyword, messages, rotation).write("description", 2);
       if (opening != null) {
         first.add(opening.sentence());
         said.addAll(opening.said());
       }
-      Planner.Outline outline = planner.outline(messages.stream().filter(m -> !said.contains(m)).toList());
+      Planner.Outline outline =
+          planner.outline(messages.stream().filter(m -> !said.contains(m)).toList());
       SentenceWriter writer = new SentenceWriter(subject, rotation);
       List<List<Message>> body = new ArrayList<>(outline.body());
       if (!body.isEmpty()) {
@@ -209,7 +257,8 @@ public final class Composer {
       }
       List<Sentence> specification = specification();
       if (specification.size() >= 2) {
-        blocks.add(new Block(Block.Kind.HEADING, List.of(new Sentence("Specification", List.of()))));
+        blocks.add(
+            new Block(Block.Kind.HEADING, List.of(new Sentence("Specification", List.of()))));
         blocks.add(new Block(Block.Kind.LIST, specification));
       }
       return blocks;
@@ -240,7 +289,13 @@ public final class Composer {
           continue;
         }
         String value = values.spec(fact.value());
-        boolean unitless = fact.value() instanceof Value.Quantity q && q.unit().isEmpty() && knowledge.concept(fact.concept()).map(c -> !c.dimension().isEmpty()).orElse(false);
+        boolean unitless =
+            fact.value() instanceof Value.Quantity q
+                && q.unit().isEmpty()
+                && knowledge
+                    .concept(fact.concept())
+                    .map(c -> !c.dimension().isEmpty())
+                    .orElse(false);
         if (!value.isEmpty() && value.length() <= LONGEST_ENTRY && !unitless) {
           entries.add(entry(fact));
         }
@@ -257,8 +312,12 @@ public final class Composer {
     }
 
     private Sentence entry(Fact fact) {
-      String label = fact.concept().isEmpty() || fact.concept().startsWith("extra:") ? English.capitalise(Wording.label(fact.label())) : fact.label();
-      return new Sentence(label + ": " + values.spec(fact.value()), List.of(Support.fact(fact.id())));
+      String label =
+          fact.concept().isEmpty() || fact.concept().startsWith("extra:")
+              ? English.capitalise(Wording.label(fact.label()))
+              : fact.label();
+      return new Sentence(
+          label + ": " + values.spec(fact.value()), List.of(Support.fact(fact.id())));
     }
 
     Sentence metaTitle() {
@@ -267,7 +326,9 @@ public final class Composer {
       List<Support> support = new ArrayList<>(subject.nameSupport());
       if (keyword.usable() && !keyword.isIn(title.toString())) {
         if (title.length() + keyword.keyword().length() + 3 > most) {
-          title = new StringBuilder(shorten(subject.name(), Math.max(12, most - keyword.keyword().length() - 3)));
+          title =
+              new StringBuilder(
+                  shorten(subject.name(), Math.max(12, most - keyword.keyword().length() - 3)));
         }
         append(title, " – ", keyword.keyword(), most, support, Support.keyword(keyword.keyword()));
       } else if (!subject.kind().isEmpty() && !subject.nameHasKind()) {
@@ -287,8 +348,12 @@ public final class Composer {
       if (subject.canBeCalledKind()) {
         for (int size = 3; size >= 0; size--) {
           Opening.Phrase kind = opening.kind(Math.min(2, size), Math.max(0, size - 1));
-          String words = English.capitalise(subject.fullReference().replaceFirst("^the ", "")) + ": " + kind.words();
-          List<Sentence> sentences = new ArrayList<>(List.of(SentenceWriter.finish(words, kind.support())));
+          String words =
+              English.capitalise(subject.fullReference().replaceFirst("^the ", ""))
+                  + ": "
+                  + kind.words();
+          List<Sentence> sentences =
+              new ArrayList<>(List.of(SentenceWriter.finish(words, kind.support())));
           if (fits(sentences, Field.META_DESCRIPTION)) {
             second(kind.said(), sentences, Field.META_DESCRIPTION);
             return sentences;
@@ -310,27 +375,46 @@ public final class Composer {
       Set<String> seen = new LinkedHashSet<>();
       List<Sentence> tags = new ArrayList<>();
       if (keyword.usable()) {
-        tag(tags, seen, keyword.keyword().toLowerCase(Locale.ROOT), Support.keyword(keyword.keyword()));
+        tag(
+            tags,
+            seen,
+            keyword.keyword().toLowerCase(Locale.ROOT),
+            Support.keyword(keyword.keyword()));
       }
       if (!subject.kind().isEmpty()) {
-        tag(tags, seen, subject.plural() ? subject.kind() : English.plural(subject.kind()), kindSupport().getLast());
+        tag(
+            tags,
+            seen,
+            subject.plural() ? subject.kind() : English.plural(subject.kind()),
+            kindSupport().getLast());
       }
-      product.fact("brand").ifPresent(f -> tag(tags, seen, values.spec(f.value()), Support.fact(f.id())));
+      product
+          .fact("brand")
+          .ifPresent(f -> tag(tags, seen, values.spec(f.value()), Support.fact(f.id())));
       for (Message m : messages) {
         for (Claim claim : m.claims()) {
           claim.adj().forEach(a -> tag(tags, seen, a, Support.claim(claim.id())));
         }
-        boolean named = m.has(Form.ADJ) && !(m.fact().value() instanceof Value.Quantity) || m.has(Form.PP);
+        boolean named =
+            m.has(Form.ADJ) && !(m.fact().value() instanceof Value.Quantity) || m.has(Form.PP);
         if (named && m.fact().value() instanceof Value.Terms(List<String> items)) {
-          items.stream().map(English::midSentence).filter(i -> i.length() <= 30).forEach(i -> tag(tags, seen, i, m.support()));
+          items.stream()
+              .map(English::midSentence)
+              .filter(i -> i.length() <= 30)
+              .forEach(i -> tag(tags, seen, i, m.support()));
         } else if (m.fact().value() instanceof Value.Rating(String code)) {
           tag(tags, seen, code, m.support());
-        } else if (named && m.fact().value() instanceof Value.Words(String words) && words.length() <= 24) {
+        } else if (named
+            && m.fact().value() instanceof Value.Words(String words)
+            && words.length() <= 24) {
           tag(tags, seen, English.midSentence(words), m.support());
         }
       }
       for (Message m : messages) {
-        if (m.theme().equals("extra") && m.fact().value() instanceof Value.Words(String words) && words.matches("[\\p{L} -]{3,24}") && words.split(" ").length <= 3) {
+        if (m.theme().equals("extra")
+            && m.fact().value() instanceof Value.Words(String words)
+            && words.matches("[\\p{L} -]{3,24}")
+            && words.split(" ").length <= 3) {
           tag(tags, seen, English.midSentence(words), m.support());
         }
       }
@@ -339,8 +423,13 @@ public final class Composer {
 
     private void tag(List<Sentence> tags, Set<String> seen, String words, Support support) {
       String clean = words.replace(",", "").strip();
-      boolean fits = tags.stream().mapToInt(t -> t.text().length() + 2).sum() + clean.length() <= Field.TAGS.most();
-      if (clean.length() > 1 && fits && tags.size() < MOST_TAGS && seen.add(clean.toLowerCase(Locale.ROOT))) {
+      boolean fits =
+          tags.stream().mapToInt(t -> t.text().length() + 2).sum() + clean.length()
+              <= Field.TAGS.most();
+      if (clean.length() > 1
+          && fits
+          && tags.size() < MOST_TAGS
+          && seen.add(clean.toLowerCase(Locale.ROOT))) {
         tags.add(new Sentence(clean, List.of(support)));
       }
     }
@@ -348,7 +437,9 @@ public final class Composer {
     /** Names what the picture shows; only what can be seen: name, kind, colour. */
     Sentence imageAlt() {
       int most = Field.IMAGE_ALT.most();
-      StringBuilder alt = new StringBuilder(subject.brand().isEmpty() ? "" : subject.brand() + " ").append(subject.name());
+      StringBuilder alt =
+          new StringBuilder(subject.brand().isEmpty() ? "" : subject.brand() + " ")
+              .append(subject.name());
       List<Support> support = new ArrayList<>(subject.nameSupport());
       if (alt.length() > most) {
         alt = new StringBuilder(shorten(subject.name(), most));
@@ -357,12 +448,13 @@ public final class Composer {
         append(alt, ", ", subject.kind(), most, support, kindSupport().getLast());
       }
       for (Message m : messages) {
-        if (m.fact().concept().equals("colour") && m.has(Form.PP) && !Opening.overlaps(m.get(Form.PP), alt.toString())) {
+        if (m.fact().concept().equals("colour")
+            && m.has(Form.PP)
+            && !Opening.overlaps(m.get(Form.PP), alt.toString())) {
           append(alt, " ", m.get(Form.PP), most, support, m.support());
         }
       }
       return new Sentence(alt.toString(), support);
     }
   }
-
 }

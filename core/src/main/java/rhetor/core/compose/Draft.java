@@ -8,7 +8,8 @@ import java.util.stream.Collectors;
 /** All texts of one product, each as blocks of sentences with their support. */
 public record Draft(Map<Field, List<Block>> fields) {
   public Draft {
-    fields = fields.isEmpty() ? Map.of() : java.util.Collections.unmodifiableMap(new EnumMap<>(fields));
+    fields =
+        fields.isEmpty() ? Map.of() : java.util.Collections.unmodifiableMap(new EnumMap<>(fields));
   }
 
   public List<Block> blocks(Field field) {
@@ -31,7 +32,8 @@ public record Draft(Map<Field, List<Block>> fields) {
             b ->
                 b.sentences().stream()
                     .map(Sentence::text)
-                    .collect(Collectors.joining(tags ? ", " : b.kind() == Block.Kind.LIST ? "\n" : " ")))
+                    .collect(
+                        Collectors.joining(tags ? ", " : b.kind() == Block.Kind.LIST ? "\n" : " ")))
         .collect(Collectors.joining("\n"));
   }
 

@@ -1,12 +1,10 @@
 package rhetor.core.compose;
 
-import com.fasterxml.jackson.annotation.JsonValue;
 import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Locale;
 
-/**
- * One of the texts that a product has, with the least and most characters it may have.
- */
+/** One of the texts that a product has, with the least and most characters it may have. */
 public enum Field {
   TITLE("Title", 3, 80),
   SHORT_DESCRIPTION("Short description", 20, 240),

@@ -11,7 +11,8 @@ import rhetor.core.support.Ground;
  * Where grammar and facts let a keyword stand.
  *
  * @param keyword the keyword as given, empty if there is none to write
- * @param nounPhrase the keyword as what the product <i>is</i> ("waterproof commuter pannier"), or empty
+ * @param nounPhrase the keyword as what the product <i>is</i> ("waterproof commuter pannier"), or
+ *     empty
  * @param conflicts what the keyword states that no fact bears out; if any, it isn't written at all
  */
 public record KeywordUse(String keyword, String nounPhrase, List<Assertion> conflicts) {
@@ -30,7 +31,8 @@ public record KeywordUse(String keyword, String nounPhrase, List<Assertion> conf
     String head = words.split("\\s+(?:for|with|in|of|to|from|without|on)\\s+", 2)[0];
     boolean isKind =
         !product.kindNoun().isEmpty()
-            && English.stem(English.lastWord(head)).equals(English.stem(English.lastWord(product.kindNoun())));
+            && English.stem(English.lastWord(head))
+                .equals(English.stem(English.lastWord(product.kindNoun())));
     if (!isKind) {
       return new KeywordUse(words, "", List.of());
     }

@@ -13,7 +13,8 @@ import rhetor.core.fact.Fact;
  * @param forms phrases by form; see {@link Form}
  * @param claims claims that the fact licenses
  */
-record Message(Fact fact, String theme, double salience, Map<Form, String> forms, List<Claim> claims) {
+record Message(
+    Fact fact, String theme, double salience, Map<Form, String> forms, List<Claim> claims) {
 
   /** The place in a sentence that a phrase fits. */
   enum Form {
@@ -39,9 +40,15 @@ record Message(Fact fact, String theme, double salience, Map<Form, String> forms
     return forms.get(form);
   }
 
-  /** The fact as a verb phrase in its base form, made from whichever form there is; null if none. */
+  /**
+   * The fact as a verb phrase in its base form, made from whichever form there is; null if none.
+   */
   String verb() {
-    return has(Form.VERB) ? get(Form.VERB) : has(Form.PART) ? "be " + get(Form.PART) : has(Form.WITH) ? "have " + get(Form.WITH) : null;
+    return has(Form.VERB)
+        ? get(Form.VERB)
+        : has(Form.PART)
+            ? "be " + get(Form.PART)
+            : has(Form.WITH) ? "have " + get(Form.WITH) : null;
   }
 
   boolean sayable() {

@@ -50,16 +50,23 @@ final class Opening {
     List<Adjective> chosen = adjectives(noun, adjectives, said, support);
     // What the noun itself says ("stoneware teapot") needn't be said again.
     for (Message m : messages) {
-      if (keyed && m.has(Form.ADJ) && Subject.hasWord(noun, m.get(Form.ADJ).toLowerCase(Locale.ROOT))) {
+      if (keyed
+          && m.has(Form.ADJ)
+          && Subject.hasWord(noun, m.get(Form.ADJ).toLowerCase(Locale.ROOT))) {
         said.add(m);
       }
     }
     StringBuilder phrase = new StringBuilder();
-    chosen.stream().sorted(Comparator.comparingInt(Adjective::order)).forEach(a -> phrase.append(a.words).append(' '));
+    chosen.stream()
+        .sorted(Comparator.comparingInt(Adjective::order))
+        .forEach(a -> phrase.append(a.words).append(' '));
     phrase.append(noun);
     int posts = 0;
     for (Message m : messages) {
-      if (posts < after && m.has(Form.PP) && !said.contains(m) && !overlaps(m.get(Form.PP), phrase + " " + subject.name())) {
+      if (posts < after
+          && m.has(Form.PP)
+          && !said.contains(m)
+          && !overlaps(m.get(Form.PP), phrase + " " + subject.name())) {
         phrase.append(' ').append(m.get(Form.PP));
         said.add(m);
         posts++;
@@ -73,7 +80,8 @@ final class Opening {
 
   private record Adjective(String words, int order) {}
 
-  private List<Adjective> adjectives(String noun, int most, Set<Message> said, List<Support> support) {
+  private List<Adjective> adjectives(
+      String noun, int most, Set<Message> said, List<Support> support) {
     List<Adjective> chosen = new ArrayList<>();
     for (Message m : messages) {
       if (chosen.size() >= Math.min(most, ADJECTIVES)) {
@@ -83,7 +91,12 @@ final class Opening {
       boolean measured = adjective != null && Character.isDigit(adjective.charAt(0));
       boolean one = !measured || chosen.stream().noneMatch(a -> a.order == 0);
       if (adjective != null && one && !overlaps(adjective, noun + " " + subject.name())) {
-        chosen.add(new Adjective(adjective, measured || adjective.contains("-") && m.theme().equals("course") ? 0 : m.fact().concept().equals("material") ? 3 : 2));
+        chosen.add(
+            new Adjective(
+                adjective,
+                measured || adjective.contains("-") && m.theme().equals("course")
+                    ? 0
+                    : m.fact().concept().equals("material") ? 3 : 2));
         said.add(m);
       }
     }
@@ -98,7 +111,9 @@ final class Opening {
     for (Message m : messages) {
       for (Claim claim : m.claims()) {
         for (String adjective : claim.adj()) {
-          boolean again = overlaps(adjective, noun + " " + subject.name()) || chosen.stream().anyMatch(a -> overlaps(adjective.split("-")[0], a.words));
+          boolean again =
+              overlaps(adjective, noun + " " + subject.name())
+                  || chosen.stream().anyMatch(a -> overlaps(adjective.split("-")[0], a.words));
           if (!again) {
             chosen.add(new Adjective(adjective, 1));
             support.add(m.support());
@@ -114,7 +129,9 @@ final class Opening {
   static boolean overlaps(String phrase, String text) {
     String lower = text.toLowerCase(Locale.ROOT);
     for (String word : phrase.toLowerCase(Locale.ROOT).split("[ -]")) {
-      if (word.length() > 3 && !word.matches("with|from|made|litre|metre|hour|page|lumen") && Subject.hasWord(lower, word)) {
+      if (word.length() > 3
+          && !word.matches("with|from|made|litre|metre|hour|page|lumen")
+          && Subject.hasWord(lower, word)) {
         return true;
       }
     }
@@ -130,7 +147,11 @@ final class Opening {
     List<Message> rest = messages.stream().filter(m -> !kind.said.contains(m)).toList();
     List<Message> verbs = rest.stream().filter(m -> m.has(Form.VERB)).limit(2).toList();
     List<Message> parts = rest.stream().filter(m -> m.has(Form.PART)).limit(1).toList();
-    List<Message> withs = rest.stream().filter(m -> m.has(Form.WITH) && !m.has(Form.VERB)).limit(size > 1 ? 2 : 1).toList();
+    List<Message> withs =
+        rest.stream()
+            .filter(m -> m.has(Form.WITH) && !m.has(Form.VERB))
+            .limit(size > 1 ? 2 : 1)
+            .toList();
     List<Integer> feasible = new ArrayList<>();
     if (!parts.isEmpty()) {
       feasible.add(1);
@@ -154,21 +175,39 @@ final class Opening {
     String is = subject.plural() ? " are " : " is ";
     String who = subject.fullReference();
     int pattern = rotation.pick("opening." + slot, PATTERNS, feasible);
-    List<Message> used = switch (pattern) {
-      case 1, 2 -> parts;
-      case 3 -> verbs.subList(0, 1);
-      case 4 -> withs;
-      case 5 -> size > 1 ? verbs : verbs.subList(0, 1);
-      default -> List.of();
-    };
-    String words = switch (pattern) {
-      case 1 -> who + is + kind.words + ", " + parts.getFirst().get(Form.PART);
-      case 2 -> English.capitalise(parts.getFirst().get(Form.PART)) + ", " + who + is + kind.words;
-      case 3 -> kind.words + ", " + who + " " + SentenceWriter.predicate(verbsOf(used), subject.plural());
-      case 4 -> who + is + kind.words + " with " + SentenceWriter.things(withs.stream().map(m -> m.get(Form.WITH)).toList());
-      case 5 -> who + is + kind.words + " that " + SentenceWriter.predicate(verbsOf(used), subject.plural());
-      default -> who + is + kind.words;
-    };
+    List<Message> used =
+        switch (pattern) {
+          case 1, 2 -> parts;
+          case 3 -> verbs.subList(0, 1);
+          case 4 -> withs;
+          case 5 -> size > 1 ? verbs : verbs.subList(0, 1);
+          default -> List.of();
+        };
+    String words =
+        switch (pattern) {
+          case 1 -> who + is + kind.words + ", " + parts.getFirst().get(Form.PART);
+          case 2 ->
+              English.capitalise(parts.getFirst().get(Form.PART)) + ", " + who + is + kind.words;
+          case 3 ->
+              kind.words
+                  + ", "
+                  + who
+                  + " "
+                  + SentenceWriter.predicate(verbsOf(used), subject.plural());
+          case 4 ->
+              who
+                  + is
+                  + kind.words
+                  + " with "
+                  + SentenceWriter.things(withs.stream().map(m -> m.get(Form.WITH)).toList());
+          case 5 ->
+              who
+                  + is
+                  + kind.words
+                  + " that "
+                  + SentenceWriter.predicate(verbsOf(used), subject.plural());
+          default -> who + is + kind.words;
+        };
     Set<Message> said = new java.util.LinkedHashSet<>(kind.said);
     said.addAll(used);
     List<Support> support = new ArrayList<>(kind.support);
@@ -182,7 +221,8 @@ final class Opening {
 
   /** For a product that can't be named by a noun: its name and what it does or has. */
   private Result withoutKind(int size) {
-    List<Message> used = messages.stream().filter(m -> m.verb() != null).limit(size > 1 ? 2 : 1).toList();
+    List<Message> used =
+        messages.stream().filter(m -> m.verb() != null).limit(size > 1 ? 2 : 1).toList();
     List<Support> support = new ArrayList<>(subject.nameSupport());
     if (used.isEmpty()) {
       List<Message> clauses = messages.stream().filter(m -> m.has(Form.CLAUSE)).limit(1).toList();
@@ -192,11 +232,14 @@ final class Opening {
       support.add(clauses.getFirst().support());
       String clause = clauses.getFirst().get(Form.CLAUSE).replaceFirst("^the ", "");
       return clauses.getFirst().get(Form.CLAUSE).startsWith("the ")
-          ? new Result(SentenceWriter.finish("For " + subject.fullReference() + ", the " + clause, support), Set.copyOf(clauses))
+          ? new Result(
+              SentenceWriter.finish("For " + subject.fullReference() + ", the " + clause, support),
+              Set.copyOf(clauses))
           : null;
     }
     used.forEach(m -> support.add(m.support()));
-    String words = subject.fullReference() + " " + SentenceWriter.predicate(verbsOf(used), subject.plural());
+    String words =
+        subject.fullReference() + " " + SentenceWriter.predicate(verbsOf(used), subject.plural());
     return new Result(SentenceWriter.finish(words, support), Set.copyOf(used));
   }
 }

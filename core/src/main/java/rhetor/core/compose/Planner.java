@@ -16,11 +16,30 @@ import rhetor.core.fact.ProductClass;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.support.Ground;
 
-/** Decides what to say of a product: which facts, how much each matters, and which belong together. */
+/**
+ * Decides what to say of a product: which facts, how much each matters, and which belong together.
+ */
 final class Planner {
   /** Themes in the order in which a description takes them up. */
   private static final List<String> THEMES =
-      List.of("course", "use", "performance", "power", "growing", "build", "looks", "size", "fit", "handling", "features", "extra", "place", "pack", "included", "origin", "care");
+      List.of(
+          "course",
+          "use",
+          "performance",
+          "power",
+          "growing",
+          "build",
+          "looks",
+          "size",
+          "fit",
+          "handling",
+          "features",
+          "extra",
+          "place",
+          "pack",
+          "included",
+          "origin",
+          "care");
 
   private static final Set<String> CLOSING = Set.of("place", "pack", "included", "origin", "care");
   private static final Set<String> ALONE = Set.of("care", "included");
@@ -54,7 +73,13 @@ final class Planner {
       // Of facts that matter alike, the supplier's order decides: the telling columns come first.
       double salience = weight - messages.size() * 0.01;
       Map<Form, String> phrases = wording.phrases(fact, product.productClass(), rotation);
-      Message message = new Message(fact, concept.map(Concept::theme).orElse("extra"), salience, phrases, claims(fact, product));
+      Message message =
+          new Message(
+              fact,
+              concept.map(Concept::theme).orElse("extra"),
+              salience,
+              phrases,
+              claims(fact, product));
       if (message.sayable() || message.has(Form.PP) || message.has(Form.ADJ)) {
         messages.add(message);
       }
@@ -76,10 +101,13 @@ final class Planner {
   Outline outline(List<Message> messages) {
     Map<String, List<Message>> byTheme = new LinkedHashMap<>();
     THEMES.forEach(t -> byTheme.put(t, new ArrayList<>()));
-    messages.stream().filter(Message::sayable).forEach(m -> byTheme.computeIfAbsent(m.theme(), t -> new ArrayList<>()).add(m));
+    messages.stream()
+        .filter(Message::sayable)
+        .forEach(m -> byTheme.computeIfAbsent(m.theme(), t -> new ArrayList<>()).add(m));
     List<List<Message>> body = new ArrayList<>();
     List<List<Message>> closing = new ArrayList<>();
-    byTheme.forEach((theme, list) -> (CLOSING.contains(theme) ? closing : body).addAll(chunks(list)));
+    byTheme.forEach(
+        (theme, list) -> (CLOSING.contains(theme) ? closing : body).addAll(chunks(list)));
     return new Outline(joinSingles(body), joinSingles(closing));
   }
 
@@ -100,9 +128,16 @@ final class Planner {
     List<List<Message>> joined = new ArrayList<>();
     for (List<Message> group : groups) {
       List<Message> last = joined.isEmpty() ? null : joined.getLast();
-      boolean alone = ALONE.contains(group.getFirst().theme()) || last != null && ALONE.contains(last.getFirst().theme());
-      boolean sameKind = last != null && (group.getFirst().verb() == null) == (last.getFirst().verb() == null);
-      if (last != null && !alone && sameKind && group.size() + last.size() <= SENTENCE_FACTS && (group.size() == 1 || last.size() == 1)) {
+      boolean alone =
+          ALONE.contains(group.getFirst().theme())
+              || last != null && ALONE.contains(last.getFirst().theme());
+      boolean sameKind =
+          last != null && (group.getFirst().verb() == null) == (last.getFirst().verb() == null);
+      if (last != null
+          && !alone
+          && sameKind
+          && group.size() + last.size() <= SENTENCE_FACTS
+          && (group.size() == 1 || last.size() == 1)) {
         last.addAll(group);
       } else {
         joined.add(new ArrayList<>(group));

@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * Picks between wordings: the least used so far, and among those one that depends on the seed and the
- * product. The same products in the same order with the same seed get the same picks.
+ * Picks between wordings: the least used so far, and among those one that depends on the seed and
+ * the product. The same products in the same order with the same seed get the same picks.
  */
 public final class Rotation {
   private final long seed;

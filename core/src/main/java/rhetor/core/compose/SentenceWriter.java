@@ -53,16 +53,19 @@ final class SentenceWriter {
       return finish(clauses(clauses), support);
     }
     String who = refer(startsParagraph, support);
-    String main = verbs.size() == 1 && clauses.isEmpty() && claim(verbs.getFirst()).isPresent()
-        ? withClaim(who, verbs.getFirst(), claim(verbs.getFirst()).get(), support)
-        : main(who, verbs);
+    String main =
+        verbs.size() == 1 && clauses.isEmpty() && claim(verbs.getFirst()).isPresent()
+            ? withClaim(who, verbs.getFirst(), claim(verbs.getFirst()).get(), support)
+            : main(who, verbs);
     // Two "and" in a row are hard to read; a semicolon keeps the clauses apart.
     String joint = clauses.size() == 1 && !main.contains(" and ") ? ", and " : "; ";
     return finish(clauses.isEmpty() ? main : main + joint + clauses(clauses), support);
   }
 
   private Optional<Claim> claim(Message message) {
-    return message.claims().stream().filter(c -> !c.so().isEmpty() && !claimsUsed.contains(c.id())).findFirst();
+    return message.claims().stream()
+        .filter(c -> !c.so().isEmpty() && !claimsUsed.contains(c.id()))
+        .findFirst();
   }
 
   private String withClaim(String who, Message message, Claim claim, List<Support> support) {
@@ -87,10 +90,19 @@ final class SentenceWriter {
     return switch (rotation.pick("sentence", PATTERNS, feasible)) {
       case 1 -> {
         Message front = parts.getFirst();
-        yield English.capitalise(front.get(Form.PART)) + ", " + who + " " + predicate(verbsOf(without(verbs, List.of(front))));
+        yield English.capitalise(front.get(Form.PART))
+            + ", "
+            + who
+            + " "
+            + predicate(verbsOf(without(verbs, List.of(front))));
       }
-      case 2 -> who + " " + predicate(verbsOf(without(verbs, withs))) + joinedWith(verbsOf(without(verbs, withs)), withs);
-      case 3 -> "with " + nouns(withs) + ", " + who + " " + predicate(verbsOf(without(verbs, withs)));
+      case 2 ->
+          who
+              + " "
+              + predicate(verbsOf(without(verbs, withs)))
+              + joinedWith(verbsOf(without(verbs, withs)), withs);
+      case 3 ->
+          "with " + nouns(withs) + ", " + who + " " + predicate(verbsOf(without(verbs, withs)));
       default -> who + " " + predicate(verbsOf(verbs));
     };
   }
@@ -105,7 +117,8 @@ final class SentenceWriter {
 
   /** Noun phrases as one list; a phrase that is a list itself is taken apart. */
   static String things(List<String> phrases) {
-    return English.list(phrases.stream().flatMap(p -> java.util.Arrays.stream(p.split(ITEM))).toList());
+    return English.list(
+        phrases.stream().flatMap(p -> java.util.Arrays.stream(p.split(ITEM))).toList());
   }
 
   private static List<Message> without(List<Message> all, List<Message> some) {
@@ -136,10 +149,14 @@ final class SentenceWriter {
 
   private static String clauses(List<Message> messages) {
     List<String> clauses = messages.stream().map(m -> m.get(Form.CLAUSE)).toList();
-    return clauses.size() == 1 ? clauses.getFirst() : String.join(", ", clauses.subList(0, clauses.size() - 1)) + ", and " + clauses.getLast();
+    return clauses.size() == 1
+        ? clauses.getFirst()
+        : String.join(", ", clauses.subList(0, clauses.size() - 1)) + ", and " + clauses.getLast();
   }
 
-  /** Name, noun or pronoun: the noun where a paragraph starts or the last sentence began with it. */
+  /**
+   * Name, noun or pronoun: the noun where a paragraph starts or the last sentence began with it.
+   */
   private String refer(boolean startsParagraph, List<Support> support) {
     boolean pronounAgain = lastStart.equalsIgnoreCase(subject.pronoun());
     if (!startsParagraph && !pronounAgain) {
@@ -164,7 +181,9 @@ final class SentenceWriter {
   /** Resolves a list inside a clause: "included are a harness, a helmet and ropes". */
   private static String listed(String words) {
     int last = words.lastIndexOf(ITEM);
-    return last < 0 ? words : (words.substring(0, last) + " and " + words.substring(last + 1)).replace(ITEM, ", ");
+    return last < 0
+        ? words
+        : (words.substring(0, last) + " and " + words.substring(last + 1)).replace(ITEM, ", ");
   }
 
   static Sentence finish(String words, List<Support> support) {

@@ -17,12 +17,23 @@ import rhetor.core.language.English;
  * @param plural whether verbs agree with a plural
  * @param definite whether the name takes "the"
  */
-record Subject(String name, String brand, String kind, String noun, boolean plural, boolean definite, List<Support> nameSupport) {
+record Subject(
+    String name,
+    String brand,
+    String kind,
+    String noun,
+    boolean plural,
+    boolean definite,
+    List<Support> nameSupport) {
 
   static Subject of(ProductFacts product) {
     String name = product.name();
     String brand =
-        product.fact("brand").map(f -> f.value() instanceof Value.Words(String b) ? b : "").filter(b -> b.length() <= 40).orElse("");
+        product
+            .fact("brand")
+            .map(f -> f.value() instanceof Value.Words(String b) ? b : "")
+            .filter(b -> b.length() <= 40)
+            .orElse("");
     String lowerName = name.toLowerCase(Locale.ROOT);
     if (lowerName.contains(brand.toLowerCase(Locale.ROOT))) {
       brand = "";
@@ -30,18 +41,28 @@ record Subject(String name, String brand, String kind, String noun, boolean plur
     String kind = product.kindNoun();
     String last = English.lastWord(kind).toLowerCase(Locale.ROOT);
     boolean nameHasKind = !kind.isEmpty() && hasWord(lowerName, last);
-    boolean plural = !kind.isEmpty() && English.isPluralOnly(kind) || kind.isEmpty() && English.isPluralOnly(name.replaceAll("[\\s\\d]+$", ""));
+    boolean plural =
+        !kind.isEmpty() && English.isPluralOnly(kind)
+            || kind.isEmpty() && English.isPluralOnly(name.replaceAll("[\\s\\d]+$", ""));
     List<Support> support = new ArrayList<>();
     product.fact("name").ifPresent(f -> support.add(Support.fact(f.id())));
     if (!brand.isEmpty()) {
       product.fact("brand").ifPresent(f -> support.add(Support.fact(f.id())));
     }
     // "The vegetable seeds" is a mouthful the second time; "the seeds" will do.
-    return new Subject(name, brand, kind, kind.isEmpty() ? "" : last, plural, nameHasKind && !kind.equals("course") && !last.equals("course") && !last.equals("day ride"), support);
+    return new Subject(
+        name,
+        brand,
+        kind,
+        kind.isEmpty() ? "" : last,
+        plural,
+        nameHasKind && !kind.equals("course") && !last.equals("course") && !last.equals("day ride"),
+        support);
   }
 
   static boolean hasWord(String text, String word) {
-    return (" " + text.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ") + " ").contains(" " + word.replaceAll("[^\\p{L}\\p{N}]+", " ") + " ");
+    return (" " + text.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ") + " ")
+        .contains(" " + word.replaceAll("[^\\p{L}\\p{N}]+", " ") + " ");
   }
 
   boolean nameHasKind() {
@@ -58,7 +79,9 @@ record Subject(String name, String brand, String kind, String noun, boolean plur
     return shortReference() + (brand.isEmpty() ? "" : " by " + brand);
   }
 
-  /** The name, with "the" where it takes one; things in the plural get their noun behind the name. */
+  /**
+   * The name, with "the" where it takes one; things in the plural get their noun behind the name.
+   */
   String shortReference() {
     String thing = plural && !kind.isEmpty() && !nameHasKind() ? name + " " + noun : name;
     return (definite ? "the " : "") + thing;

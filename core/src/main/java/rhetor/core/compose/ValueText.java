@@ -12,11 +12,14 @@ import rhetor.core.fact.Unit;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
 
-/** Writes values in British English: in running text, before a noun, and in a specification list. */
+/**
+ * Writes values in British English: in running text, before a noun, and in a specification list.
+ */
 public final class ValueText {
   private static final Set<String> CALENDAR = Set.of("d", "nt", "wk", "mth", "yr");
   private static final ThreadLocal<DecimalFormat> FORMAT =
-      ThreadLocal.withInitial(() -> new DecimalFormat("#,##0.####", DecimalFormatSymbols.getInstance(Locale.UK)));
+      ThreadLocal.withInitial(
+          () -> new DecimalFormat("#,##0.####", DecimalFormatSymbols.getInstance(Locale.UK)));
 
   private final Knowledge knowledge;
 
@@ -32,10 +35,12 @@ public final class ValueText {
   /** The value in running text: "20 litres", "940 g", "8 to 11 mm", "red and black". */
   public String prose(Value value) {
     return switch (value) {
-      case Value.Quantity q -> (q.qualifier().isEmpty() ? "" : q.qualifier() + " ") + amount(q.amount(), q.unit());
+      case Value.Quantity q ->
+          (q.qualifier().isEmpty() ? "" : q.qualifier() + " ") + amount(q.amount(), q.unit());
       case Value.Range r -> number(r.from()) + " to " + amount(r.to(), r.unit());
       case Value.Sides s -> sides(s);
-      case Value.Terms(List<String> items) -> English.list(items.stream().map(English::midSentence).toList());
+      case Value.Terms(List<String> items) ->
+          English.list(items.stream().map(English::midSentence).toList());
       case Value.Rating(String code) -> code;
       case Value.YesNo(boolean yes) -> yes ? "yes" : "no";
       case Value.Words(String text) -> English.midSentence(text.replaceAll("[.;,]+$", ""));
@@ -47,9 +52,15 @@ public final class ValueText {
     return switch (value) {
       case Value.Quantity q when q.qualifier().isEmpty() -> {
         Unit unit = knowledge.unit(q.unit()).orElse(null);
-        yield unit == null ? "" : unit.isWord() && !unit.one().contains(" ") ? calendar(q, unit) + "-" + unit.one() : unit.isWord() ? "" : spaced(number(q.amount()), unit.id());
+        yield unit == null
+            ? ""
+            : unit.isWord() && !unit.one().contains(" ")
+                ? calendar(q, unit) + "-" + unit.one()
+                : unit.isWord() ? "" : spaced(number(q.amount()), unit.id());
       }
-      case Value.Terms(List<String> items) when items.size() == 1 && items.getFirst().split(" ").length <= 2 -> English.midSentence(items.getFirst());
+      case Value.Terms(List<String> items)
+          when items.size() == 1 && items.getFirst().split(" ").length <= 2 ->
+          English.midSentence(items.getFirst());
       default -> "";
     };
   }
@@ -61,7 +72,9 @@ public final class ValueText {
   /** The value in a specification list: symbols, no articles. */
   public String spec(Value value) {
     return switch (value) {
-      case Value.Quantity q -> (q.qualifier().isEmpty() ? "" : q.qualifier() + " ") + symbol(number(q.amount()), q.unit());
+      case Value.Quantity q ->
+          (q.qualifier().isEmpty() ? "" : q.qualifier() + " ")
+              + symbol(number(q.amount()), q.unit());
       case Value.Range r -> symbol(number(r.from()) + "–" + number(r.to()), r.unit());
       case Value.Sides s -> sides(s);
       case Value.Terms(List<String> items) -> String.join(", ", items);
@@ -86,11 +99,17 @@ public final class ValueText {
       return number(n);
     }
     boolean one = n.compareTo(BigDecimal.ONE) == 0;
-    return spaced(CALENDAR.contains(unitId) ? words(n) : number(n), unit.isWord() ? one ? unit.one() : unit.many() : unit.id());
+    return spaced(
+        CALENDAR.contains(unitId) ? words(n) : number(n),
+        unit.isWord() ? one ? unit.one() : unit.many() : unit.id());
   }
 
   private static String words(BigDecimal n) {
-    return n.stripTrailingZeros().scale() <= 0 && n.abs().compareTo(BigDecimal.valueOf(12)) <= 0 && n.signum() > 0 ? English.number(n.intValueExact()) : number(n);
+    return n.stripTrailingZeros().scale() <= 0
+            && n.abs().compareTo(BigDecimal.valueOf(12)) <= 0
+            && n.signum() > 0
+        ? English.number(n.intValueExact())
+        : number(n);
   }
 
   private static String spaced(String number, String unit) {

@@ -16,23 +16,64 @@ import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
 
-/** Puts a fact into phrases: by its concept's wordings, or by its heading where there is no concept. */
+/**
+ * Puts a fact into phrases: by its concept's wordings, or by its heading where there is no concept.
+ */
 final class Wording {
   private static final int LONGEST_PHRASE = 60;
   private static final Pattern SLOT = Pattern.compile("\\{([a-z]+)(?::([a-z ]+))?}");
-  private static final Pattern MONTHS = Pattern.compile("(?i)(jan|feb|mar|apr|may|jun|jul|aug|sep|sept|oct|nov|dec)[a-z]*\\.?");
+  private static final Pattern MONTHS =
+      Pattern.compile("(?i)(jan|feb|mar|apr|may|jun|jul|aug|sep|sept|oct|nov|dec)[a-z]*\\.?");
   private static final List<String> MONTH_NAMES =
-      List.of("January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December");
+      List.of(
+          "January",
+          "February",
+          "March",
+          "April",
+          "May",
+          "June",
+          "July",
+          "August",
+          "September",
+          "October",
+          "November",
+          "December");
   private static final Set<String> SEASONS = Set.of("spring", "summer", "autumn", "winter");
-  private static final Set<String> WITH_THE = Set.of("uk", "usa", "eu", "netherlands", "united kingdom", "united states", "czech republic", "philippines");
-  private static final Pattern IMPERATIVE = Pattern.compile("(?i)(?:(?:machine|hand|cold) )?(?:wash|wipe|dry|clean|rinse|brush|store|keep|do not|avoid|oil|wax|iron|reproof|soak|air)\\b.*");
-  private static final Pattern HEAD = Pattern.compile("\\s+(?:for|with|of|in|on|to|from|at|by|per|without|inside|under|between|and)\\s+.*|\\s*[(,].*");
-  private static final Pattern PER = Pattern.compile("(\\p{L}+s) per (pack|packet|box|tin|bag|sachet|carton|tube|jar|set|sheet)");
-  private static final Pattern DETERMINED = Pattern.compile("(?i)(?:an?|the|two|three|four|five|six|seven|eight|nine|ten|all|no|each|every|some|one|its|\\d+\\s*[x×]?|\\d\\S*)\\s.*");
+  private static final Set<String> WITH_THE =
+      Set.of(
+          "uk",
+          "usa",
+          "eu",
+          "netherlands",
+          "united kingdom",
+          "united states",
+          "czech republic",
+          "philippines");
+  private static final Pattern IMPERATIVE =
+      Pattern.compile(
+          "(?i)(?:(?:machine|hand|cold) )?(?:wash|wipe|dry|clean|rinse|brush|store|keep|do not|avoid|oil|wax|iron|reproof|soak|air)\\b.*");
+  private static final Pattern HEAD =
+      Pattern.compile(
+          "\\s+(?:for|with|of|in|on|to|from|at|by|per|without|inside|under|between|and)\\s+.*|\\s*[(,].*");
+  private static final Pattern PER =
+      Pattern.compile("(\\p{L}+s) per (pack|packet|box|tin|bag|sachet|carton|tube|jar|set|sheet)");
+  private static final Pattern DETERMINED =
+      Pattern.compile(
+          "(?i)(?:an?|the|two|three|four|five|six|seven|eight|nine|ten|all|no|each|every|some|one|its|\\d+\\s*[x×]?|\\d\\S*)\\s.*");
+
   /** Concepts whose items are things; what is no thing is left to the specification. */
   private static final Set<String> LISTS = Set.of("features", "included", "not_included");
 
-  private static final Map<String, String> THICK = Map.of("u_lock", "a shackle", "chain_lock", "links", "folding_lock", "bars", "frame_lock", "a shackle");
+  private static final Map<String, String> THICK =
+      Map.of(
+          "u_lock",
+          "a shackle",
+          "chain_lock",
+          "links",
+          "folding_lock",
+          "bars",
+          "frame_lock",
+          "a shackle");
 
   private final Knowledge knowledge;
   private final ValueText text;
@@ -45,7 +86,9 @@ final class Wording {
   /** All phrases for a fact; none if it can't be said in prose. */
   Map<Form, String> phrases(Fact fact, String productClass, Rotation rotation) {
     Map<Form, String> forms = new EnumMap<>(Form.class);
-    if (fact.foreign() || fact.value() instanceof Value.YesNo(boolean yes) && !yes || isTooLong(fact.value())) {
+    if (fact.foreign()
+        || fact.value() instanceof Value.YesNo(boolean yes) && !yes
+        || isTooLong(fact.value())) {
       return forms;
     }
     Optional<Concept> concept = knowledge.concept(fact.concept());
@@ -53,13 +96,17 @@ final class Wording {
       byHeading(fact, forms);
       return forms;
     }
-    concept.get().say().forEach((form, wordings) -> {
-      String wording = rotation.pick(fact.concept() + "." + form, wordings);
-      String phrase = fill(wording, fact, productClass);
-      if (phrase != null) {
-        forms.put(Form.valueOf(form.toUpperCase(Locale.ROOT)), phrase);
-      }
-    });
+    concept
+        .get()
+        .say()
+        .forEach(
+            (form, wordings) -> {
+              String wording = rotation.pick(fact.concept() + "." + form, wordings);
+              String phrase = fill(wording, fact, productClass);
+              if (phrase != null) {
+                forms.put(Form.valueOf(form.toUpperCase(Locale.ROOT)), phrase);
+              }
+            });
     if (forms.isEmpty() && !concept.get().say().isEmpty() && !LISTS.contains(fact.concept())) {
       byHeading(fact, forms);
     }
@@ -67,7 +114,8 @@ final class Wording {
   }
 
   private static boolean isTooLong(Value value) {
-    return value instanceof Value.Words(String words) && (words.length() > LONGEST_PHRASE || words.matches(".*[.!?:]\\s+\\S.*"));
+    return value instanceof Value.Words(String words)
+        && (words.length() > LONGEST_PHRASE || words.matches(".*[.!?:]\\s+\\S.*"));
   }
 
   /** Fills a wording's slots; null if one of them has nothing to stand there. */
@@ -108,21 +156,49 @@ final class Wording {
       case "l" -> English.lowerCommon(fact.label());
       case "bare" -> value instanceof Value.Quantity ? null : text.prose(value);
       case "count" -> integer(value).map(n -> String.valueOf(n)).orElse(null);
-      case "n" -> integer(value).filter(n -> n > 0).map(n -> English.number(n) + " " + (n == 1 ? noun : English.plural(noun))).orElse(null);
-      case "np" -> value instanceof Value.Terms(List<String> items) ? nounPhrases(items) : value instanceof Value.Words(String w) ? nounPhrases(List.of(w)) : null;
-      case "sizes" -> value instanceof Value.Terms(List<String> items) ? (items.size() == 1 ? "size " : "sizes ") + English.list(items) : null;
-      case "thick" -> THICK.containsKey(productClass) && value instanceof Value.Quantity ? THICK.get(productClass) + " " + text.prose(value) + " thick" : null;
+      case "n" ->
+          integer(value)
+              .filter(n -> n > 0)
+              .map(n -> English.number(n) + " " + (n == 1 ? noun : English.plural(noun)))
+              .orElse(null);
+      case "np" ->
+          value instanceof Value.Terms(List<String> items)
+              ? nounPhrases(items)
+              : value instanceof Value.Words(String w) ? nounPhrases(List.of(w)) : null;
+      case "sizes" ->
+          value instanceof Value.Terms(List<String> items)
+              ? (items.size() == 1 ? "size " : "sizes ") + English.list(items)
+              : null;
+      case "thick" ->
+          THICK.containsKey(productClass) && value instanceof Value.Quantity
+              ? THICK.get(productClass) + " " + text.prose(value) + " thick"
+              : null;
       case "anv" -> value instanceof Value.Words(String w) ? nounPhrase(w).orElse(null) : null;
       case "span" -> span(value);
       case "when" -> when(value);
       case "asis" -> value instanceof Value.Words(String w) ? w : null;
-      case "innoun" -> value instanceof Value.Words(String w) && English.isNoun(w) ? text.prose(value) : null;
-      case "learners" -> value instanceof Value.Words(String w) && w.matches("(?i)beginners?|improvers?") ? English.plural(w.toLowerCase(Locale.ROOT)) : null;
+      case "innoun" ->
+          value instanceof Value.Words(String w) && English.isNoun(w) ? text.prose(value) : null;
+      case "learners" ->
+          value instanceof Value.Words(String w) && w.matches("(?i)beginners?|improvers?")
+              ? English.plural(w.toLowerCase(Locale.ROOT))
+              : null;
       case "place" -> value instanceof Value.Words(String w) ? place(w) : null;
-      case "one" -> value instanceof Value.Words(String w) && !w.contains(" ") ? English.midSentence(w) : null;
+      case "one" ->
+          value instanceof Value.Words(String w) && !w.contains(" ")
+              ? English.midSentence(w)
+              : null;
       case "people" -> people(value);
-      case "are" -> value instanceof Value.Terms(List<String> items) && items.size() > 1 || value instanceof Value.Terms(List<String> one) && English.isPlural(one.getFirst()) ? "are" : "is";
-      case "care" -> value instanceof Value.Words(String w) && IMPERATIVE.matcher(w).matches() ? English.midSentence(w.replaceAll("[.;]+$", "")) : null;
+      case "are" ->
+          value instanceof Value.Terms(List<String> items) && items.size() > 1
+                  || value instanceof Value.Terms(List<String> one)
+                      && English.isPlural(one.getFirst())
+              ? "are"
+              : "is";
+      case "care" ->
+          value instanceof Value.Words(String w) && IMPERATIVE.matcher(w).matches()
+              ? English.midSentence(w.replaceAll("[.;]+$", ""))
+              : null;
       default -> throw new IllegalStateException("no such slot: {" + name + "}");
     };
   }
@@ -130,7 +206,8 @@ final class Wording {
   /** A value in running text; a bare number for a quantity says too little. */
   private String measuredOrWords(Value value) {
     return switch (value) {
-      case Value.Quantity q when q.unit().isEmpty() -> q.qualifier().isEmpty() ? ValueText.number(q.amount()) : null;
+      case Value.Quantity q when q.unit().isEmpty() ->
+          q.qualifier().isEmpty() ? ValueText.number(q.amount()) : null;
       case Value.Range r when r.unit().isEmpty() -> null;
       case Value.Sides s when s.unit().isEmpty() -> null;
       default -> text.prose(value);
@@ -138,15 +215,24 @@ final class Wording {
   }
 
   private static Optional<Integer> integer(Value value) {
-    return value instanceof Value.Quantity q && q.unit().isEmpty() && q.qualifier().isEmpty() && q.amount().stripTrailingZeros().scale() <= 0 && q.amount().abs().compareTo(BigDecimal.valueOf(100_000)) < 0
+    return value instanceof Value.Quantity q
+            && q.unit().isEmpty()
+            && q.qualifier().isEmpty()
+            && q.amount().stripTrailingZeros().scale() <= 0
+            && q.amount().abs().compareTo(BigDecimal.valueOf(100_000)) < 0
         ? Optional.of(q.amount().intValueExact())
         : Optional.empty();
   }
 
   private String people(Value value) {
     return switch (value) {
-      case Value.Quantity q when q.unit().isEmpty() && q.amount().stripTrailingZeros().scale() <= 0 -> (q.qualifier().isEmpty() ? "" : q.qualifier() + " ") + English.number(q.amount().intValue()) + (q.amount().intValue() == 1 ? " person" : " people");
-      case Value.Range r when r.unit().isEmpty() -> ValueText.number(r.from()) + " to " + ValueText.number(r.to()) + " people";
+      case Value.Quantity q
+          when q.unit().isEmpty() && q.amount().stripTrailingZeros().scale() <= 0 ->
+          (q.qualifier().isEmpty() ? "" : q.qualifier() + " ")
+              + English.number(q.amount().intValue())
+              + (q.amount().intValue() == 1 ? " person" : " people");
+      case Value.Range r when r.unit().isEmpty() ->
+          ValueText.number(r.from()) + " to " + ValueText.number(r.to()) + " people";
       default -> null;
     };
   }
@@ -162,19 +248,30 @@ final class Wording {
     }
     String first = time(ends[0]);
     String last = ends.length == 2 ? time(ends[1]) : null;
-    return first == null || ends.length == 2 && last == null ? null : ends.length == 2 ? first + " to " + last : first;
+    return first == null || ends.length == 2 && last == null
+        ? null
+        : ends.length == 2 ? first + " to " + last : first;
   }
 
   private static String time(String word) {
     String lower = word.strip().toLowerCase(Locale.ROOT);
-    String early = lower.startsWith("early ") ? "early " : lower.startsWith("late ") ? "late " : lower.startsWith("mid ") || lower.startsWith("mid-") ? "mid-" : "";
+    String early =
+        lower.startsWith("early ")
+            ? "early "
+            : lower.startsWith("late ")
+                ? "late "
+                : lower.startsWith("mid ") || lower.startsWith("mid-") ? "mid-" : "";
     String rest = lower.replaceFirst("^(early|late|mid)[ -]", "");
     if (SEASONS.contains(rest)) {
       return early + rest;
     }
     if (MONTHS.matcher(rest).matches()) {
       String start = rest.substring(0, 3);
-      return early + MONTH_NAMES.stream().filter(n -> n.toLowerCase(Locale.ROOT).startsWith(start)).findFirst().orElseThrow();
+      return early
+          + MONTH_NAMES.stream()
+              .filter(n -> n.toLowerCase(Locale.ROOT).startsWith(start))
+              .findFirst()
+              .orElseThrow();
     }
     return null;
   }
@@ -191,13 +288,20 @@ final class Wording {
 
   /** Those items that can be noun phrases, as a list; null if there are none or too many. */
   private static String nounPhrases(List<String> items) {
-    List<String> phrases = items.stream().map(Wording::nounPhrase).flatMap(Optional::stream).toList();
-    return phrases.isEmpty() || phrases.size() > 6 ? null : String.join(SentenceWriter.ITEM, phrases);
+    List<String> phrases =
+        items.stream().map(Wording::nounPhrase).flatMap(Optional::stream).toList();
+    return phrases.isEmpty() || phrases.size() > 6
+        ? null
+        : String.join(SentenceWriter.ITEM, phrases);
   }
 
   /** An item of a list as a noun phrase: with an article if it can be counted. */
   static Optional<String> nounPhrase(String item) {
-    String words = English.midSentence(item.replaceFirst("(?i)^(?:with|incl\\.?|including|includes|inkl\\.?)\\s+", "").replaceAll("[.;,]+$", "").strip());
+    String words =
+        English.midSentence(
+            item.replaceFirst("(?i)^(?:with|incl\\.?|including|includes|inkl\\.?)\\s+", "")
+                .replaceAll("[.;,]+$", "")
+                .strip());
     words = words.replaceFirst("^(\\d+)\\s*[x×]\\s*", "$1 ");
     if (words.isEmpty() || words.length() > LONGEST_PHRASE) {
       return Optional.empty();
@@ -211,10 +315,20 @@ final class Wording {
     }
     Set<String> tags = English.tags(English.lastWord(head).toLowerCase(Locale.ROOT));
     // "Adjustable", "washable", "quick drying": said of the thing, not things it has.
-    if (!head.contains(" ") && tags.contains("JJ") || tags.contains("VBN") && !tags.contains("NN") || tags.contains("VBG") && !tags.contains("NN") && !tags.contains("NN:UN") && !tags.contains("NN:U")) {
+    if (!head.contains(" ") && tags.contains("JJ")
+        || tags.contains("VBN") && !tags.contains("NN")
+        || tags.contains("VBG")
+            && !tags.contains("NN")
+            && !tags.contains("NN:UN")
+            && !tags.contains("NN:U")) {
       return Optional.empty();
     }
-    boolean article = !English.isPlural(head) && English.isCountable(head) && !tags.contains("NN:U") && !head.endsWith("media") && !head.endsWith("data");
+    boolean article =
+        !English.isPlural(head)
+            && English.isCountable(head)
+            && !tags.contains("NN:U")
+            && !head.endsWith("media")
+            && !head.endsWith("data");
     return Optional.of(article ? English.withArticle(words) : words);
   }
 
@@ -240,12 +354,26 @@ final class Wording {
       case Value.Quantity q when q.unit().isEmpty() -> {
         Matcher per = PER.matcher(label);
         if (per.matches()) {
-          integer(q).ifPresent(n -> forms.put(Form.CLAUSE, "each " + per.group(2) + " holds " + English.number(n) + " " + per.group(1)));
+          integer(q)
+              .ifPresent(
+                  n ->
+                      forms.put(
+                          Form.CLAUSE,
+                          "each "
+                              + per.group(2)
+                              + " holds "
+                              + English.number(n)
+                              + " "
+                              + per.group(1)));
         } else if (label.startsWith("number of ") || plural) {
-          integer(q).ifPresent(n -> {
-            String what = label.replaceFirst("^number of ", "");
-            forms.put(Form.WITH, English.number(n) + " " + (n == 1 ? English.singular(what) : what));
-          });
+          integer(q)
+              .ifPresent(
+                  n -> {
+                    String what = label.replaceFirst("^number of ", "");
+                    forms.put(
+                        Form.WITH,
+                        English.number(n) + " " + (n == 1 ? English.singular(what) : what));
+                  });
         } else if (noun) {
           forms.put(Form.CLAUSE, "the " + label + " is " + text.prose(q));
         }
@@ -257,20 +385,27 @@ final class Wording {
       case Value.Terms(List<String> items) -> {
         if (noun && items.size() <= 5) {
           boolean several = items.size() > 1 || plural;
-          forms.put(Form.CLAUSE, "the " + (several ? English.plural(label) + " are " : label + " is ") + text.prose(fact.value()));
+          forms.put(
+              Form.CLAUSE,
+              "the "
+                  + (several ? English.plural(label) + " are " : label + " is ")
+                  + text.prose(fact.value()));
         }
       }
       case Value.Words(String words) -> {
         boolean short_ = words.split(" ").length <= 6 && words.length() <= 42;
-        boolean sentence = words.matches("(?i)(?:do|please|see|suitable|ideal|can|must|should|not)\\b.*");
+        boolean sentence =
+            words.matches("(?i)(?:do|please|see|suitable|ideal|can|must|should|not)\\b.*");
         if (noun && short_ && !sentence) {
-          forms.put(Form.CLAUSE, "the " + label + (plural ? " are " : " is ") + text.prose(fact.value()));
+          forms.put(
+              Form.CLAUSE, "the " + label + (plural ? " are " : " is ") + text.prose(fact.value()));
         }
       }
     }
   }
 
-  private void measured(String label, Value value, boolean plural, boolean noun, Map<Form, String> forms) {
+  private void measured(
+      String label, Value value, boolean plural, boolean noun, Map<Form, String> forms) {
     if (noun) {
       forms.put(Form.CLAUSE, "the " + label + (plural ? " are " : " is ") + text.prose(value));
       if (!plural && English.isCountable(HEAD.matcher(label).replaceFirst(""))) {
@@ -284,7 +419,11 @@ final class Wording {
     if (last.equals("included") || last.equals("supplied")) {
       String what = label.substring(0, label.length() - last.length()).strip();
       if (!what.isEmpty()) {
-        forms.put(Form.CLAUSE, nounPhrase(what).map(w -> w + (English.isPlural(what) ? " are " : " is ") + last).orElse(""));
+        forms.put(
+            Form.CLAUSE,
+            nounPhrase(what)
+                .map(w -> w + (English.isPlural(what) ? " are " : " is ") + last)
+                .orElse(""));
         forms.values().removeIf(String::isEmpty);
       }
     } else if (English.tags(last).contains("JJ") && !plural) {

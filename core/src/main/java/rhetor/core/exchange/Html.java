@@ -16,7 +16,11 @@ import rhetor.core.compose.Sentence;
 
 /** A text's blocks as semantic HTML, and back. */
 public final class Html {
-  private static final Safelist ALLOWED = Safelist.none().addTags("p", "h3", "ul", "ol", "li", "br", "strong", "em", "b", "i", "h1", "h2", "h4", "h5", "h6", "div");
+  private static final Safelist ALLOWED =
+      Safelist.none()
+          .addTags(
+              "p", "h3", "ul", "ol", "li", "br", "strong", "em", "b", "i", "h1", "h2", "h4", "h5",
+              "h6", "div");
 
   private Html() {}
 
@@ -27,24 +31,45 @@ public final class Html {
 
   private static String block(Block block) {
     return switch (block.kind()) {
-      case PARAGRAPH -> "<p>" + block.sentences().stream().map(s -> escape(s.text())).collect(Collectors.joining(" ")) + "</p>";
-      case HEADING -> "<h3>" + block.sentences().stream().map(s -> escape(s.text())).collect(Collectors.joining(" ")) + "</h3>";
-      case LIST -> "<ul>" + block.sentences().stream().map(s -> "<li>" + escape(s.text()) + "</li>").collect(Collectors.joining()) + "</ul>";
+      case PARAGRAPH ->
+          "<p>"
+              + block.sentences().stream()
+                  .map(s -> escape(s.text()))
+                  .collect(Collectors.joining(" "))
+              + "</p>";
+      case HEADING ->
+          "<h3>"
+              + block.sentences().stream()
+                  .map(s -> escape(s.text()))
+                  .collect(Collectors.joining(" "))
+              + "</h3>";
+      case LIST ->
+          "<ul>"
+              + block.sentences().stream()
+                  .map(s -> "<li>" + escape(s.text()) + "</li>")
+                  .collect(Collectors.joining())
+              + "</ul>";
     };
   }
 
   private static String escape(String text) {
-    return text.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;");
+    return text.replace("&", "&amp;")
+        .replace("<", "&lt;")
+        .replace(">", "&gt;")
+        .replace("\"", "&quot;");
   }
 
   /**
-   * Reads HTML that came from outside: scripts, styles, attributes and unknown elements are dropped,
-   * headings of any level become sub-headings, and paragraphs are cut into sentences without support.
+   * Reads HTML that came from outside: scripts, styles, attributes and unknown elements are
+   * dropped, headings of any level become sub-headings, and paragraphs are cut into sentences
+   * without support.
    */
   public static List<Block> parse(String html) {
     Document document = Jsoup.parse(html);
     document.select("script, style, template, iframe, object, svg, math, noscript").remove();
-    String clean = Jsoup.clean(document.body().html(), "", ALLOWED, new Document.OutputSettings().prettyPrint(false));
+    String clean =
+        Jsoup.clean(
+            document.body().html(), "", ALLOWED, new Document.OutputSettings().prettyPrint(false));
     List<Block> blocks = new ArrayList<>();
     read(Jsoup.parse(clean).body(), blocks);
     return blocks;
@@ -68,12 +93,20 @@ public final class Html {
           case "h1", "h2", "h3", "h4", "h5", "h6" -> {
             flush(loose, blocks);
             if (!e.text().isBlank()) {
-              blocks.add(new Block(Block.Kind.HEADING, List.of(new Sentence(e.text().strip(), List.of()))));
+              blocks.add(
+                  new Block(
+                      Block.Kind.HEADING, List.of(new Sentence(e.text().strip(), List.of()))));
             }
           }
           case "ul", "ol" -> {
             flush(loose, blocks);
-            List<Sentence> items = e.select("li").stream().map(Element::text).map(String::strip).filter(t -> !t.isEmpty()).map(t -> new Sentence(t, List.of())).toList();
+            List<Sentence> items =
+                e.select("li").stream()
+                    .map(Element::text)
+                    .map(String::strip)
+                    .filter(t -> !t.isEmpty())
+                    .map(t -> new Sentence(t, List.of()))
+                    .toList();
             if (!items.isEmpty()) {
               blocks.add(new Block(Block.Kind.LIST, items));
             }

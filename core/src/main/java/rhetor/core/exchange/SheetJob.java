@@ -50,7 +50,14 @@ public final class SheetJob {
    *
    * @param toFix written rows that have a must-fix mark
    */
-  public record Summary(int rows, int written, int toFix, int rejected, int duplicates, int blank, List<SheetProblem> problems) {
+  public record Summary(
+      int rows,
+      int written,
+      int toFix,
+      int rejected,
+      int duplicates,
+      int blank,
+      List<SheetProblem> problems) {
     /** Whether every row of the sheet is one of these. */
     public boolean isComplete() {
       return written + rejected + duplicates + blank == rows;
@@ -58,19 +65,23 @@ public final class SheetJob {
   }
 
   /**
-   * Reads {@code sheet} by {@code reading} and writes it to {@code target} with the new columns. The
-   * target appears whole or not at all.
+   * Reads {@code sheet} by {@code reading} and writes it to {@code target} with the new columns.
+   * The target appears whole or not at all.
    *
    * @param report where each text's sentences and their support go, as JSON Lines; optional
    */
-  public Summary run(Sheet sheet, String name, Reading reading, Path target, Optional<Path> report) throws IOException {
+  public Summary run(Sheet sheet, String name, Reading reading, Path target, Optional<Path> report)
+      throws IOException {
     Path half = sibling(target);
     Path halfReport = report.map(SheetJob::sibling).orElse(null);
     try {
       Summary summary;
       try (OutputStream out = Files.newOutputStream(half);
           SheetWriter writer = new SheetWriter(out, sheet.layout());
-          BufferedWriter lines = halfReport == null ? null : Files.newBufferedWriter(halfReport, StandardCharsets.UTF_8)) {
+          BufferedWriter lines =
+              halfReport == null
+                  ? null
+                  : Files.newBufferedWriter(halfReport, StandardCharsets.UTF_8)) {
         summary = rows(sheet, new FactReader(name, reading, knowledge), writer, lines);
       }
       Files.move(half, target, StandardCopyOption.REPLACE_EXISTING);
@@ -90,7 +101,8 @@ public final class SheetJob {
     return target.resolveSibling(target.getFileName() + ".part");
   }
 
-  private Summary rows(Sheet sheet, FactReader reader, SheetWriter writer, BufferedWriter report) throws IOException {
+  private Summary rows(Sheet sheet, FactReader reader, SheetWriter writer, BufferedWriter report)
+      throws IOException {
     Composer composer = new Composer(knowledge, seed);
     Checker checker = new Checker(knowledge);
     Map<String, Integer> rowOf = new HashMap<>();
@@ -149,7 +161,12 @@ public final class SheetJob {
   }
 
   private static SheetProblem duplicate(SheetRow row, String sku, int before) {
-    return new SheetProblem("duplicate-sku", row.number(), "", "The SKU \"" + sku + "\" stands in row " + before + " already; that row's text counts.", "Give this row an SKU of its own, or remove it.");
+    return new SheetProblem(
+        "duplicate-sku",
+        row.number(),
+        "",
+        "The SKU \"" + sku + "\" stands in row " + before + " already; that row's text counts.",
+        "Give this row an SKU of its own, or remove it.");
   }
 
   private Map<String, Object> entry(SheetRow row, ProductFacts product, Draft draft, Audit audit) {
@@ -159,7 +176,8 @@ public final class SheetJob {
     entry.put("class", product.productClass());
     Map<String, Object> texts = new LinkedHashMap<>();
     for (Field field : Field.values()) {
-      texts.put(field.code(), draft.sentences(field).stream().map(s -> sentence(s, product)).toList());
+      texts.put(
+          field.code(), draft.sentences(field).stream().map(s -> sentence(s, product)).toList());
     }
     entry.put("texts", texts);
     entry.put("readiness", audit.readiness());
@@ -169,7 +187,8 @@ public final class SheetJob {
   }
 
   private Map<String, Object> sentence(Sentence sentence, ProductFacts product) {
-    List<Map<String, Object>> support = sentence.support().stream().map(s -> support(s, product)).toList();
+    List<Map<String, Object>> support =
+        sentence.support().stream().map(s -> support(s, product)).toList();
     return Map.of("text", sentence.text(), "support", support);
   }
 
@@ -179,13 +198,24 @@ public final class SheetJob {
     entry.put("id", support.id());
     switch (support.kind()) {
       case FACT -> {
-        Fact fact = product.facts().stream().filter(f -> f.id().equals(support.id())).findFirst().orElseThrow();
+        Fact fact =
+            product.facts().stream()
+                .filter(f -> f.id().equals(support.id()))
+                .findFirst()
+                .orElseThrow();
         Source source = fact.source();
         entry.put("row", source.row());
         entry.put("column", source.column());
         entry.put("raw", source.raw());
       }
-      case CLAIM -> entry.put("text", knowledge.claims().stream().filter(c -> c.id().equals(support.id())).findFirst().orElseThrow().text());
+      case CLAIM ->
+          entry.put(
+              "text",
+              knowledge.claims().stream()
+                  .filter(c -> c.id().equals(support.id()))
+                  .findFirst()
+                  .orElseThrow()
+                  .text());
       case KEYWORD -> {}
     }
     return entry;

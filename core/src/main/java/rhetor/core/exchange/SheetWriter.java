@@ -55,11 +55,17 @@ public final class SheetWriter implements AutoCloseable {
    * formula gets an apostrophe in front (OWASP, CSV injection).
    */
   static String neutral(String cell) {
-    return !cell.isEmpty() && "=+-@\t\r\uFF1D\uFF0B\uFF0D\uFF20".indexOf(cell.charAt(0)) >= 0 ? "'" + cell : cell;
+    return !cell.isEmpty() && "=+-@\t\r\uFF1D\uFF0B\uFF0D\uFF20".indexOf(cell.charAt(0)) >= 0
+        ? "'" + cell
+        : cell;
   }
 
   private String quote(String cell) {
-    boolean plain = cell.indexOf(layout.delimiter()) < 0 && cell.indexOf('"') < 0 && cell.indexOf('\n') < 0 && cell.indexOf('\r') < 0;
+    boolean plain =
+        cell.indexOf(layout.delimiter()) < 0
+            && cell.indexOf('"') < 0
+            && cell.indexOf('\n') < 0
+            && cell.indexOf('\r') < 0;
     return plain ? cell : '"' + cell.replace("\"", "\"\"") + '"';
   }
 
@@ -69,23 +75,27 @@ public final class SheetWriter implements AutoCloseable {
       return cell;
     }
     StringBuilder text = new StringBuilder();
-    cell.codePoints().forEach(c -> {
-      String s = Character.toString(c);
-      if (encoder.canEncode(s)) {
-        text.append(s);
-        return;
-      }
-      String nearest = switch (s) {
-        case "–", "—", "−", "‐" -> "-";
-        case "’", "‘" -> "'";
-        case "“", "”" -> "\"";
-        case "…" -> "...";
-        case "€" -> "EUR";
-        case "≈" -> "about";
-        default -> Normalizer.normalize(s, Normalizer.Form.NFD).replaceAll("\\p{M}", "");
-      };
-      text.append(encoder.canEncode(nearest) ? nearest : "");
-    });
+    cell.codePoints()
+        .forEach(
+            c -> {
+              String s = Character.toString(c);
+              if (encoder.canEncode(s)) {
+                text.append(s);
+                return;
+              }
+              String nearest =
+                  switch (s) {
+                    case "–", "—", "−", "‐" -> "-";
+                    case "’", "‘" -> "'";
+                    case "“", "”" -> "\"";
+                    case "…" -> "...";
+                    case "€" -> "EUR";
+                    case "≈" -> "about";
+                    default ->
+                        Normalizer.normalize(s, Normalizer.Form.NFD).replaceAll("\\p{M}", "");
+                  };
+              text.append(encoder.canEncode(nearest) ? nearest : "");
+            });
     return text.toString();
   }
 

@@ -13,7 +13,16 @@ import rhetor.core.compose.Field;
 public final class TextColumns {
   /** Their headings, in order. */
   public static final List<String> HEADINGS =
-      List.of("new_title", "new_short_description", "new_description", "new_meta_title", "new_meta_description", "new_tags", "new_image_alt", "readiness", "must_fix");
+      List.of(
+          "new_title",
+          "new_short_description",
+          "new_description",
+          "new_meta_title",
+          "new_meta_description",
+          "new_tags",
+          "new_image_alt",
+          "readiness",
+          "must_fix");
 
   private TextColumns() {}
 
@@ -21,10 +30,17 @@ public final class TextColumns {
   public static List<String> of(Draft draft, Audit audit) {
     List<String> cells = new ArrayList<>();
     for (Field field : Field.values()) {
-      cells.add(field == Field.DESCRIPTION ? Html.of(draft.blocks(field)).replace("\n", "") : draft.plain(field));
+      cells.add(
+          field == Field.DESCRIPTION
+              ? Html.of(draft.blocks(field)).replace("\n", "")
+              : draft.plain(field));
     }
     cells.add(String.valueOf(audit.readiness().score()));
-    cells.add(audit.mustFix().stream().map(m -> m.field().label() + ": " + m.why()).distinct().collect(Collectors.joining(" | ")));
+    cells.add(
+        audit.mustFix().stream()
+            .map(m -> m.field().label() + ": " + m.why())
+            .distinct()
+            .collect(Collectors.joining(" | ")));
     return cells;
   }
 
@@ -40,7 +56,9 @@ public final class TextColumns {
   public static Map<String, String> byCode(Draft draft) {
     Map<String, String> texts = new LinkedHashMap<>();
     for (Field field : Field.values()) {
-      texts.put(field.code(), field == Field.DESCRIPTION ? Html.of(draft.blocks(field)) : draft.plain(field));
+      texts.put(
+          field.code(),
+          field == Field.DESCRIPTION ? Html.of(draft.blocks(field)) : draft.plain(field));
     }
     return texts;
   }

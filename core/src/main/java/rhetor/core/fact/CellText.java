@@ -10,10 +10,39 @@ import org.jsoup.safety.Safelist;
 /** Turns what a cell holds into clean text: no markup, no control characters, single spaces. */
 public final class CellText {
   private static final Set<String> NOTHING =
-      Set.of("", "-", "–", "—", "--", "n/a", "na", "n.a.", "k.a.", "k. a.", "null", "nil", "tbc", "tbd", "?", "??", "unknown", "unbekannt", "none", "keine angabe", "#n/a", "#ref!", "#value!", "x.x", "0,00", "not specified");
+      Set.of(
+          "",
+          "-",
+          "–",
+          "—",
+          "--",
+          "n/a",
+          "na",
+          "n.a.",
+          "k.a.",
+          "k. a.",
+          "null",
+          "nil",
+          "tbc",
+          "tbd",
+          "?",
+          "??",
+          "unknown",
+          "unbekannt",
+          "none",
+          "keine angabe",
+          "#n/a",
+          "#ref!",
+          "#value!",
+          "x.x",
+          "0,00",
+          "not specified");
   private static final Pattern SPACES = Pattern.compile("[\\s\\u00A0\\u200B\\u202F]+");
-  private static final Pattern CONTROL = Pattern.compile("[\\p{Cntrl}\\p{Co}\\p{Cn}\\uFFFD\\uFEFF&&[^\\n\\t\\r]]|[\\u202A-\\u202E\\u2066-\\u2069]");
-  private static final Pattern MARKUP = Pattern.compile("<[a-zA-Z/!]|&(?:[a-zA-Z]{2,8}|#\\d{1,6}|#x[0-9a-fA-F]{1,5});");
+  private static final Pattern CONTROL =
+      Pattern.compile(
+          "[\\p{Cntrl}\\p{Co}\\p{Cn}\\uFFFD\\uFEFF&&[^\\n\\t\\r]]|[\\u202A-\\u202E\\u2066-\\u2069]");
+  private static final Pattern MARKUP =
+      Pattern.compile("<[a-zA-Z/!]|&(?:[a-zA-Z]{2,8}|#\\d{1,6}|#x[0-9a-fA-F]{1,5});");
 
   private CellText() {}
 
@@ -39,7 +68,12 @@ public final class CellText {
     body.select("script, style, template, noscript, iframe, object").remove();
     body.select("br").append("\n");
     body.select("p, li, div, tr, h1, h2, h3, h4").append("\n");
-    String text = Jsoup.clean(body.html(), "", Safelist.none(), new org.jsoup.nodes.Document.OutputSettings().prettyPrint(false));
+    String text =
+        Jsoup.clean(
+            body.html(),
+            "",
+            Safelist.none(),
+            new org.jsoup.nodes.Document.OutputSettings().prettyPrint(false));
     return org.jsoup.parser.Parser.unescapeEntities(text, false);
   }
 

@@ -10,7 +10,8 @@ import java.util.List;
  * @param label what the fact is about, as a specification list names it
  * @param value what it says
  * @param sources the cells that say so, at least one
- * @param foreign whether its words are in another language than the text, so that prose leaves it out
+ * @param foreign whether its words are in another language than the text, so that prose leaves it
+ *     out
  */
 public record Fact(
     String id, String concept, String label, Value value, List<Source> sources, boolean foreign) {

@@ -37,16 +37,20 @@ public final class FactReader {
    * @throws IllegalArgumentException if the reading has no key, see {@link Reading#obstacle()}
    */
   public FactReader(String sheet, Reading reading, Knowledge knowledge) {
-    reading.obstacle().ifPresent(o -> {
-      throw new IllegalArgumentException(o);
-    });
+    reading
+        .obstacle()
+        .ifPresent(
+            o -> {
+              throw new IllegalArgumentException(o);
+            });
     this.sheet = sheet;
     this.reading = reading;
     this.knowledge = knowledge;
     this.values = new ValueReader(knowledge, reading.numbers());
     this.miner = new ProseMiner(knowledge, reading.numbers());
     this.kinds = new KindFinder(knowledge);
-    this.headings = reading.columns().stream().map(c -> Heading.of(c.heading(), knowledge)).toList();
+    this.headings =
+        reading.columns().stream().map(c -> Heading.of(c.heading(), knowledge)).toList();
     this.skuColumn = reading.column(Role.SKU);
     this.nameColumn = reading.column(Role.NAME);
     this.keywordColumn = reading.column(Role.KEYWORD);
@@ -66,29 +70,58 @@ public final class FactReader {
     String sku = skuColumn < 0 ? "" : CellText.clean(row.cell(skuColumn));
     String name = nameColumn < 0 ? "" : CellText.clean(row.cell(nameColumn));
     if (skuColumn >= 0 && CellText.saysNothing(sku)) {
-      return rejected("no-sku", row, skuColumn, "The SKU is missing.", "Fill it in; Rhetor tells products apart by it.");
+      return rejected(
+          "no-sku",
+          row,
+          skuColumn,
+          "The SKU is missing.",
+          "Fill it in; Rhetor tells products apart by it.");
     }
     if (sku.length() > LONGEST_SKU) {
-      return rejected("long-sku", row, skuColumn, "The SKU has " + sku.length() + " characters; up to " + LONGEST_SKU + " are kept.", "Check which column is the SKU.");
+      return rejected(
+          "long-sku",
+          row,
+          skuColumn,
+          "The SKU has " + sku.length() + " characters; up to " + LONGEST_SKU + " are kept.",
+          "Check which column is the SKU.");
     }
     if (sku.matches("\\d[.,]\\d+E\\+?\\d+")) {
-      return rejected("mangled-sku", row, skuColumn, "The SKU \"" + sku + "\" was turned into a rounded number by a spreadsheet.", "Format the column as text in the original and save it again.");
+      return rejected(
+          "mangled-sku",
+          row,
+          skuColumn,
+          "The SKU \"" + sku + "\" was turned into a rounded number by a spreadsheet.",
+          "Format the column as text in the original and save it again.");
     }
     if (nameColumn >= 0 && CellText.saysNothing(name)) {
-      return rejected("no-name", row, nameColumn, "The name is missing.", "Fill it in; no text can be written about a product without a name.");
+      return rejected(
+          "no-name",
+          row,
+          nameColumn,
+          "The name is missing.",
+          "Fill it in; no text can be written about a product without a name.");
     }
     if (nameColumn >= 0 && name.chars().noneMatch(Character::isLetter)) {
-      return rejected("no-name", row, nameColumn, "The name \"" + name + "\" has no letters in it.", "Check which column is the name.");
+      return rejected(
+          "no-name",
+          row,
+          nameColumn,
+          "The name \"" + name + "\" has no letters in it.",
+          "Check which column is the name.");
     }
-    return new Outcome.Read(product(row, sku.isEmpty() ? keyFrom(name) : sku, name.isEmpty() ? sku : name));
+    return new Outcome.Read(
+        product(row, sku.isEmpty() ? keyFrom(name) : sku, name.isEmpty() ? sku : name));
   }
 
   private Outcome rejected(String code, SheetRow row, int column, String what, String remedy) {
-    return new Outcome.Rejected(new SheetProblem(code, row.number(), reading.columns().get(column).heading(), what, remedy));
+    return new Outcome.Rejected(
+        new SheetProblem(
+            code, row.number(), reading.columns().get(column).heading(), what, remedy));
   }
 
   private static String keyFrom(String name) {
-    String key = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");
+    String key =
+        name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");
     return key.length() > LONGEST_SKU ? key.substring(0, LONGEST_SKU) : key;
   }
 
@@ -120,7 +153,15 @@ public final class FactReader {
     String name = tidyName(rawName, brand, sku);
     KindFinder.Kind kind = kinds.find(name, words(facts, "category"));
     String keyword = keywordColumn < 0 ? "" : CellText.clean(row.cell(keywordColumn));
-    return new ProductFacts(sku, name, kind.productClass(), kind.noun(), facts, collector.contradictions, prose.toString(), CellText.saysNothing(keyword) ? "" : keyword);
+    return new ProductFacts(
+        sku,
+        name,
+        kind.productClass(),
+        kind.noun(),
+        facts,
+        collector.contradictions,
+        prose.toString(),
+        CellText.saysNothing(keyword) ? "" : keyword);
   }
 
   private static String words(List<Fact> facts, String concept) {
@@ -133,18 +174,30 @@ public final class FactReader {
   }
 
   private Fact nameFact(SheetRow row, int column, String name) {
-    return new Fact("name", "name", "Name", new Value.Words(name), List.of(source(row, reading.columns().get(column), row.cell(column))), false);
+    return new Fact(
+        "name",
+        "name",
+        "Name",
+        new Value.Words(name),
+        List.of(source(row, reading.columns().get(column), row.cell(column))),
+        false);
   }
 
   private Source source(SheetRow row, ColumnReading column, String raw) {
-    return new Source(sheet, row.number(), column.heading(), raw.length() > 400 ? raw.substring(0, 400) + "…" : raw);
+    return new Source(
+        sheet,
+        row.number(),
+        column.heading(),
+        raw.length() > 400 ? raw.substring(0, 400) + "…" : raw);
   }
 
   /** The name as it may be printed: no brand in front, no capitals throughout, no code in it. */
   static String tidyName(String raw, String brand, String sku) {
-    String name = raw.replaceAll("\\s*[\\[(]?\\Q" + sku.replace("\\E", "") + "\\E[\\])]?\\s*$", "").strip();
+    String name =
+        raw.replaceAll("\\s*[\\[(]?\\Q" + sku.replace("\\E", "") + "\\E[\\])]?\\s*$", "").strip();
     name = name.isEmpty() ? raw : name;
-    if (!brand.isEmpty() && name.toLowerCase(Locale.ROOT).startsWith(brand.toLowerCase(Locale.ROOT) + " ")) {
+    if (!brand.isEmpty()
+        && name.toLowerCase(Locale.ROOT).startsWith(brand.toLowerCase(Locale.ROOT) + " ")) {
       name = name.substring(brand.length() + 1).strip();
     }
     long letters = name.chars().filter(Character::isLetter).count();
@@ -160,7 +213,11 @@ public final class FactReader {
       int cut = name.lastIndexOf(' ', LONG_NAME);
       name = name.substring(0, cut < 20 ? LONG_NAME : cut);
     }
-    name = name.replaceAll("[\\p{So}\\p{Cs}\\x{1F000}-\\x{1FAFF}]", "").replaceAll("[!*]+$", "").replaceAll(" +", " ").strip();
+    name =
+        name.replaceAll("[\\p{So}\\p{Cs}\\x{1F000}-\\x{1FAFF}]", "")
+            .replaceAll("[!*]+$", "")
+            .replaceAll(" +", " ")
+            .strip();
     return English.capitalise(name.isEmpty() ? raw : name);
   }
 
@@ -182,7 +239,9 @@ public final class FactReader {
 
     /** "Max. group size: 6" means up to six. */
     private Value bounded(Value value, Heading heading) {
-      if (value instanceof Value.Quantity q && q.qualifier().isEmpty() && !heading.name().contains("load")) {
+      if (value instanceof Value.Quantity q
+          && q.qualifier().isEmpty()
+          && !heading.name().contains("load")) {
         boolean most = (" " + heading.name() + " ").matches(".* (max|maximum) .*");
         return most ? new Value.Quantity(q.amount(), q.unit(), "up to") : value;
       }
@@ -196,7 +255,15 @@ public final class FactReader {
       }
       Value value = values.readAny(text, column.unit());
       String key = "extra:" + heading.name();
-      merge(key, new Fact(key, "", heading.label(), value, List.of(source(row, column, cell)), isForeign(value) || !reading.language().equals("en")));
+      merge(
+          key,
+          new Fact(
+              key,
+              "",
+              heading.label(),
+              value,
+              List.of(source(row, column, cell)),
+              isForeign(value) || !reading.language().equals("en")));
     }
 
     void prose(ColumnReading column, SheetRow row, String cell) {
@@ -205,12 +272,17 @@ public final class FactReader {
       }
       List<String> items = miner.listItems(cell);
       if (!items.isEmpty() && !byConcept.containsKey("features")) {
-        add(fact(knowledge.concept("features").orElseThrow(), new Value.Terms(items), source(row, column, String.join("; ", items))));
+        add(
+            fact(
+                knowledge.concept("features").orElseThrow(),
+                new Value.Terms(items),
+                source(row, column, String.join("; ", items))));
       }
     }
 
     private Fact fact(Concept concept, Value value, Source source) {
-      return new Fact(concept.id(), concept.id(), concept.label(), value, List.of(source), isForeign(value));
+      return new Fact(
+          concept.id(), concept.id(), concept.label(), value, List.of(source), isForeign(value));
     }
 
     void add(Fact fact) {
@@ -230,7 +302,15 @@ public final class FactReader {
       sources.addAll(fact.sources());
       Optional<Value> merged = agree(known.value(), fact.value());
       if (merged.isPresent()) {
-        byConcept.put(key, new Fact(known.id(), known.concept(), known.label(), merged.get(), sources.size() > 4 ? sources.subList(0, 4) : sources, known.foreign()));
+        byConcept.put(
+            key,
+            new Fact(
+                known.id(),
+                known.concept(),
+                known.label(),
+                merged.get(),
+                sources.size() > 4 ? sources.subList(0, 4) : sources,
+                known.foreign()));
       } else {
         byConcept.remove(key);
         disputed.add(key);
@@ -258,18 +338,26 @@ public final class FactReader {
       double y = q.amount().multiply(v.get().factor()).doubleValue();
       // Suppliers round in prose: "about 1.2 kg" for 1180 g is the same statement.
       double tolerance = p.qualifier().equals(q.qualifier()) ? 0.005 : 0.05;
-      return Math.abs(x - y) <= tolerance * Math.max(Math.abs(x), Math.abs(y)) ? Optional.of(a) : Optional.empty();
+      return Math.abs(x - y) <= tolerance * Math.max(Math.abs(x), Math.abs(y))
+          ? Optional.of(a)
+          : Optional.empty();
     }
     if (a instanceof Value.Sides p && b instanceof Value.Sides q) {
       return metres(p).equals(metres(q)) ? Optional.of(a) : Optional.empty();
     }
     if (a instanceof Value.Terms(List<String> x) && b instanceof Value.Terms(List<String> y)) {
-      return x.stream().anyMatch(i -> y.stream().anyMatch(j -> i.equalsIgnoreCase(j) || contains(i, j) || contains(j, i)))
+      return x.stream()
+              .anyMatch(
+                  i ->
+                      y.stream()
+                          .anyMatch(j -> i.equalsIgnoreCase(j) || contains(i, j) || contains(j, i)))
           ? Optional.of(a)
           : Optional.empty();
     }
     if (a instanceof Value.Words(String x) && b instanceof Value.Words(String y)) {
-      return x.equalsIgnoreCase(y) || contains(x, y) || contains(y, x) ? Optional.of(x.length() >= y.length() ? a : b) : Optional.empty();
+      return x.equalsIgnoreCase(y) || contains(x, y) || contains(y, x)
+          ? Optional.of(x.length() >= y.length() ? a : b)
+          : Optional.empty();
     }
     return Optional.empty();
   }
@@ -280,10 +368,13 @@ public final class FactReader {
   }
 
   private static boolean contains(String whole, String part) {
-    return (" " + whole.toLowerCase(Locale.ROOT) + " ").contains(" " + part.toLowerCase(Locale.ROOT) + " ");
+    return (" " + whole.toLowerCase(Locale.ROOT) + " ")
+        .contains(" " + part.toLowerCase(Locale.ROOT) + " ");
   }
 
-  /** Whether words of a sheet in another language are left, once the trade's terms are translated. */
+  /**
+   * Whether words of a sheet in another language are left, once the trade's terms are translated.
+   */
   private boolean isForeign(Value value) {
     if (reading.language().equals("en")) {
       return false;
@@ -294,6 +385,10 @@ public final class FactReader {
           case Value.Terms(List<String> items) -> items;
           default -> List.of();
         };
-    return texts.stream().anyMatch(t -> knowledge.terms().stream().noneMatch(k -> k.en().equals(t)) && t.chars().anyMatch(Character::isLetter));
+    return texts.stream()
+        .anyMatch(
+            t ->
+                knowledge.terms().stream().noneMatch(k -> k.en().equals(t))
+                    && t.chars().anyMatch(Character::isLetter));
   }
 }

@@ -13,11 +13,18 @@ import java.util.regex.Pattern;
  * @param unit id of the unit it names, or empty
  */
 record Heading(String name, String label, String unit) {
-  private static final Pattern IN_BRACKETS = Pattern.compile("(.*?)\\s*[(\\[]\\s*(?:in )?([^)\\]]{1,12})\\s*[)\\]]\\s*");
-  private static final Pattern TRAILING = Pattern.compile("(.+?)[ _,/]+(?:in )?([A-Za-z°%²/]{1,6})");
+  private static final Pattern IN_BRACKETS =
+      Pattern.compile("(.*?)\\s*[(\\[]\\s*(?:in )?([^)\\]]{1,12})\\s*[)\\]]\\s*");
+  private static final Pattern TRAILING =
+      Pattern.compile("(.+?)[ _,/]+(?:in )?([A-Za-z°%²/]{1,6})");
+
   /** Short words at the end of a heading that are units, and rarely anything else. */
   private static final java.util.Set<String> SAFE_UNITS =
-      java.util.Set.of("g", "kg", "mm", "cm", "m", "km", "ml", "l", "L", "lm", "h", "hr", "hrs", "min", "mins", "W", "V", "mAh", "Wh", "lb", "oz", "gsm", "lph", "l/h", "days", "hours", "weeks", "months", "years", "Std", "Tage", "kN", "psi", "bar", "inches", "in", "°C", "C", "metres", "minutes", "lumens");
+      java.util.Set.of(
+          "g", "kg", "mm", "cm", "m", "km", "ml", "l", "L", "lm", "h", "hr", "hrs", "min", "mins",
+          "W", "V", "mAh", "Wh", "lb", "oz", "gsm", "lph", "l/h", "days", "hours", "weeks",
+          "months", "years", "Std", "Tage", "kN", "psi", "bar", "inches", "in", "°C", "C", "metres",
+          "minutes", "lumens");
 
   static Heading of(String raw, Knowledge knowledge) {
     String text = CellText.clean(raw).replaceAll("([a-z])([A-Z][a-z])", "$1 $2");
@@ -32,13 +39,20 @@ record Heading(String name, String label, String unit) {
     } else {
       String spaced = text.replace('_', ' ');
       Matcher trailing = TRAILING.matcher(spaced);
-      if (trailing.matches() && SAFE_UNITS.contains(trailing.group(2)) && !trailing.group(1).isBlank()) {
+      if (trailing.matches()
+          && SAFE_UNITS.contains(trailing.group(2))
+          && !trailing.group(1).isBlank()) {
         unit = knowledge.unitWritten(trailing.group(2)).map(Unit::id).orElse("");
         text = unit.isEmpty() ? text : trailing.group(1);
       }
     }
     String label = text.replaceAll("[_]+", " ").replaceAll("[:*]+$", "").strip();
-    String name = label.toLowerCase(Locale.ROOT).replaceAll("[.:*#]+", " ").replaceAll("[\\s-]+", " ").strip();
+    String name =
+        label
+            .toLowerCase(Locale.ROOT)
+            .replaceAll("[.:*#]+", " ")
+            .replaceAll("[\\s-]+", " ")
+            .strip();
     return new Heading(name, label, unit);
   }
 }

@@ -10,7 +10,39 @@ import rhetor.core.language.English;
 final class KindFinder {
   /** Categories that group things and don't name one. */
   private static final Set<String> GROUPING =
-      Set.of("accessories", "accessory", "products", "product", "items", "goods", "supplies", "parts", "essentials", "offers", "basics", "others", "other", "misc", "components", "spares", "consumables", "arts", "crafts", "sports", "electronics", "things", "gifts", "materials", "technicals", "extras", "sundries", "classics", "favourites", "specials", "collections", "sets");
+      Set.of(
+          "accessories",
+          "accessory",
+          "products",
+          "product",
+          "items",
+          "goods",
+          "supplies",
+          "parts",
+          "essentials",
+          "offers",
+          "basics",
+          "others",
+          "other",
+          "misc",
+          "components",
+          "spares",
+          "consumables",
+          "arts",
+          "crafts",
+          "sports",
+          "electronics",
+          "things",
+          "gifts",
+          "materials",
+          "technicals",
+          "extras",
+          "sundries",
+          "classics",
+          "favourites",
+          "specials",
+          "collections",
+          "sets");
 
   /**
    * What a product is.
@@ -26,10 +58,15 @@ final class KindFinder {
   KindFinder(Knowledge knowledge) {
     this.knowledge = knowledge;
     for (ProductClass c : knowledge.classes()) {
-      c.names().values().forEach(names -> names.forEach(n -> {
-        byName.put(n.toLowerCase(Locale.ROOT), c);
-        byName.putIfAbsent(English.plural(n.toLowerCase(Locale.ROOT)), c);
-      }));
+      c.names()
+          .values()
+          .forEach(
+              names ->
+                  names.forEach(
+                      n -> {
+                        byName.put(n.toLowerCase(Locale.ROOT), c);
+                        byName.putIfAbsent(English.plural(n.toLowerCase(Locale.ROOT)), c);
+                      }));
     }
   }
 
@@ -39,14 +76,20 @@ final class KindFinder {
     ProductClass byCategory = suffixClass(last);
     // A product's own name is more exact than the shelf it stands on.
     ProductClass byProductName = suffixClass(core(name));
-    if (byProductName != null && (byCategory == null || byProductName != byCategory && !last.endsWith(byProductName.noun()))) {
-      return byCategory == null && !last.isBlank() && !noun(last).isEmpty() && !last.contains(byProductName.noun())
+    if (byProductName != null
+        && (byCategory == null
+            || byProductName != byCategory && !last.endsWith(byProductName.noun()))) {
+      return byCategory == null
+              && !last.isBlank()
+              && !noun(last).isEmpty()
+              && !last.contains(byProductName.noun())
           ? new Kind("", noun(last))
           : new Kind(byProductName.id(), byProductName.noun());
     }
     if (byCategory != null) {
       String noun = noun(last);
-      boolean english = !noun.isEmpty() && English.lastWord(noun).equals(English.lastWord(byCategory.noun()));
+      boolean english =
+          !noun.isEmpty() && English.lastWord(noun).equals(English.lastWord(byCategory.noun()));
       return new Kind(byCategory.id(), english ? noun : byCategory.noun());
     }
     return new Kind("", noun(last));
@@ -56,7 +99,8 @@ final class KindFinder {
   private static String core(String name) {
     return name.toLowerCase(Locale.ROOT)
         .replaceAll("\\s*[(\\[,|].*$|\\s+[–—-]\\s+.*$", "")
-        .replaceAll("(\\s+(?:\\d\\S*|[xsml]{1,3}|xx?l|mk|ii|iii|iv|v|plus|pro|mini|max|set|pair))+$", "")
+        .replaceAll(
+            "(\\s+(?:\\d\\S*|[xsml]{1,3}|xx?l|mk|ii|iii|iv|v|plus|pro|mini|max|set|pair))+$", "")
         .strip();
   }
 
@@ -75,7 +119,9 @@ final class KindFinder {
 
   /** A category as the noun of one product, or empty if it can't serve as one. */
   private static String noun(String category) {
-    if (category.isBlank() || category.split(" ").length > 4 || category.matches(".*(&|\\band\\b|\\+|,|\\d).*")) {
+    if (category.isBlank()
+        || category.split(" ").length > 4
+        || category.matches(".*(&|\\band\\b|\\+|,|\\d).*")) {
       return "";
     }
     String last = English.lastWord(category);
@@ -89,13 +135,18 @@ final class KindFinder {
       String one = English.singular(category);
       return English.isCountable(one) ? one : "";
     }
-    // A singular category names a thing only if it can be counted: "notebook", not "stationery" or "climbing".
-    boolean thing = English.isCountable(last) && !last.endsWith("ing") && !English.tags(last).contains("NN:U");
+    // A singular category names a thing only if it can be counted: "notebook", not "stationery" or
+    // "climbing".
+    boolean thing =
+        English.isCountable(last) && !last.endsWith("ing") && !English.tags(last).contains("NN:U");
     return thing ? category : "";
   }
 
   /** What several of the thing are called. */
   String plural(Kind kind) {
-    return knowledge.productClass(kind.productClass()).map(ProductClass::plural).orElseGet(() -> English.plural(kind.noun()));
+    return knowledge
+        .productClass(kind.productClass())
+        .map(ProductClass::plural)
+        .orElseGet(() -> English.plural(kind.noun()));
   }
 }

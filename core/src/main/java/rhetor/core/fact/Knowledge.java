@@ -79,7 +79,10 @@ public final class Knowledge {
           name -> Knowledge.class.getResourceAsStream("/knowledge/" + name);
       try (InputStream index = open.apply("index.txt")) {
         List<File> files = new ArrayList<>();
-        for (String name : new String(index.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8).lines().toList()) {
+        for (String name :
+            new String(index.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8)
+                .lines()
+                .toList()) {
           try (InputStream in = open.apply(name)) {
             if (in == null) {
               throw new IllegalStateException("knowledge/index.txt names a missing file: " + name);

@@ -52,7 +52,9 @@ public record Meaning(Role role, String concept) {
     }
     if (Knowledge.standard().concept(code).isEmpty()) {
       throw new IllegalArgumentException(
-          "No meaning is called \"" + code + "\". Use sku, name, prose, keyword, keep, extra or a concept such as weight.");
+          "No meaning is called \""
+              + code
+              + "\". Use sku, name, prose, keyword, keep, extra or a concept such as weight.");
     }
     return new Meaning(Role.CONCEPT, code);
   }

@@ -10,10 +10,13 @@ public enum NumberStyle {
   COMMA(',', '.');
 
   /** A number as a sheet may write it, thousands grouped or not. */
-  public static final String NUMBER = "[-−+]?(?:\\d{1,3}(?:[., '’\u00A0\u202F]\\d{3})+(?!\\d)(?:[.,]\\d+)?|\\d+(?:[.,]\\d+)?)";
+  public static final String NUMBER =
+      "[-−+]?(?:\\d{1,3}(?:[., '’\u00A0\u202F]\\d{3})+(?!\\d)(?:[.,]\\d+)?|\\d+(?:[.,]\\d+)?)";
 
-  private static final Pattern ONLY_COMMA = Pattern.compile("(?<![\\d.,])\\d+,(\\d{1,2}|\\d{4,})(?![\\d,.])");
-  private static final Pattern ONLY_POINT = Pattern.compile("(?<![\\d.,])\\d+\\.(\\d{1,2}|\\d{4,})(?![\\d,.])");
+  private static final Pattern ONLY_COMMA =
+      Pattern.compile("(?<![\\d.,])\\d+,(\\d{1,2}|\\d{4,})(?![\\d,.])");
+  private static final Pattern ONLY_POINT =
+      Pattern.compile("(?<![\\d.,])\\d+\\.(\\d{1,2}|\\d{4,})(?![\\d,.])");
 
   private final char decimal;
   private final char group;

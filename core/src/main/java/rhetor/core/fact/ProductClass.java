@@ -10,7 +10,8 @@ import java.util.Map;
  * @param plural what several are called; equal to {@code noun} for things sold as pairs or sets
  * @param names what suppliers call it, by language
  * @param essential concepts that a buyer must be told
- * @param matters how much a concept matters to its buyers, 0 to 100, where that differs from the rest
+ * @param matters how much a concept matters to its buyers, 0 to 100, where that differs from the
+ *     rest
  */
 public record ProductClass(
     String id,

@@ -8,14 +8,24 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.fact.Concept.Kind;
 
-/** Finds facts in a supplier's prose: measured values near a telling word, ratings, materials, lists. */
+/**
+ * Finds facts in a supplier's prose: measured values near a telling word, ratings, materials,
+ * lists.
+ */
 public final class ProseMiner {
   private static final Pattern MEASURED =
-      Pattern.compile("(?<![\\w.,])(?<q>(?i:up to|about|around|approx\\.?|at least) )?(?<n>" + NumberStyle.NUMBER + ")\\s?-?(?<u>[a-zA-Z°%][a-zA-Z°%²/]*)");
+      Pattern.compile(
+          "(?<![\\w.,])(?<q>(?i:up to|about|around|approx\\.?|at least) )?(?<n>"
+              + NumberStyle.NUMBER
+              + ")\\s?-?(?<u>[a-zA-Z°%][a-zA-Z°%²/]*)");
   private static final Pattern SIDES =
-      Pattern.compile("(?<![\\w.,])\\d+(?:[.,]\\d+)?\\s?[x×]\\s?\\d+(?:[.,]\\d+)?(?:\\s?[x×]\\s?\\d+(?:[.,]\\d+)?)?\\s?(?:mm|cm|m|in)\\b");
-  private static final Pattern MADE_OF = Pattern.compile("(?i)\\b(?:made|built|sewn|cut|formed|forged|welded|constructed|manufactured)(?: entirely| completely| mainly)? (?:of|from|in|out of) (?<what>[^.;:!?\\n]{3,80})");
+      Pattern.compile(
+          "(?<![\\w.,])\\d+(?:[.,]\\d+)?\\s?[x×]\\s?\\d+(?:[.,]\\d+)?(?:\\s?[x×]\\s?\\d+(?:[.,]\\d+)?)?\\s?(?:mm|cm|m|in)\\b");
+  private static final Pattern MADE_OF =
+      Pattern.compile(
+          "(?i)\\b(?:made|built|sewn|cut|formed|forged|welded|constructed|manufactured)(?: entirely| completely| mainly)? (?:of|from|in|out of) (?<what>[^.;:!?\\n]{3,80})");
   private static final Pattern ITEM = Pattern.compile("^\\s*(?:[-•*·–]|\\d+[.)])\\s+(.{3,60})$");
+
   /** How far from a value a telling word may stand, in characters. */
   private static final int REACH = 36;
 
@@ -58,10 +68,20 @@ public final class ProseMiner {
       if (concept == null) {
         continue;
       }
-      String qualifier = m.group("q") == null ? "" : m.group("q").strip().toLowerCase(Locale.ROOT).replaceAll("around|approx\\.?", "about");
+      String qualifier =
+          m.group("q") == null
+              ? ""
+              : m.group("q")
+                  .strip()
+                  .toLowerCase(Locale.ROOT)
+                  .replaceAll("around|approx\\.?", "about");
       numbers
           .parse(m.group("n"))
-          .ifPresent(n -> finds.add(new Find(concept, new Value.Quantity(n, unit.id(), qualifier), clause.strip())));
+          .ifPresent(
+              n ->
+                  finds.add(
+                      new Find(
+                          concept, new Value.Quantity(n, unit.id(), qualifier), clause.strip())));
     }
   }
 
@@ -76,7 +96,8 @@ public final class ProseMiner {
       for (String cue : concept.cues()) {
         Matcher m = Pattern.compile("\\b" + Pattern.quote(cue) + "\\b").matcher(clause);
         while (m.find()) {
-          int distance = m.start() >= end ? m.start() - end : start >= m.end() ? start - m.end() : 0;
+          int distance =
+              m.start() >= end ? m.start() - end : start >= m.end() ? start - m.end() : 0;
           if (distance < bestDistance) {
             best = concept;
             bestDistance = distance;
@@ -129,10 +150,15 @@ public final class ProseMiner {
     names.sort((a, b) -> b.getKey().length() - a.getKey().length());
     java.util.TreeMap<Integer, String> found = new java.util.TreeMap<>();
     for (Map.Entry<String, Term> name : names) {
-      Matcher m = Pattern.compile("(?<![\\p{L}-])" + Pattern.quote(name.getKey()) + "(?![\\p{L}-])").matcher(lower);
+      Matcher m =
+          Pattern.compile("(?<![\\p{L}-])" + Pattern.quote(name.getKey()) + "(?![\\p{L}-])")
+              .matcher(lower);
       while (m.find()) {
         found.put(m.start(), name.getValue().en());
-        lower = lower.substring(0, m.start()) + "#".repeat(m.end() - m.start()) + lower.substring(m.end());
+        lower =
+            lower.substring(0, m.start())
+                + "#".repeat(m.end() - m.start())
+                + lower.substring(m.end());
         m.reset(lower);
       }
     }

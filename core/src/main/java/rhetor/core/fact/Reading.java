@@ -34,10 +34,15 @@ public record Reading(List<ColumnReading> columns, NumberStyle numbers, String l
     }
     for (Meaning.Role role : List.of(Meaning.Role.SKU, Meaning.Role.NAME, Meaning.Role.KEYWORD)) {
       List<String> both =
-          columns.stream().filter(c -> c.meaning().role() == role).map(ColumnReading::heading).toList();
+          columns.stream()
+              .filter(c -> c.meaning().role() == role)
+              .map(ColumnReading::heading)
+              .toList();
       if (both.size() > 1) {
         return Optional.of(
-            "Columns \"" + String.join("\" and \"", both) + "\" are both read as the "
+            "Columns \""
+                + String.join("\" and \"", both)
+                + "\" are both read as the "
                 + role.name().toLowerCase(java.util.Locale.ROOT).replace("sku", "SKU")
                 + ". Keep one and make the other an extra fact.");
       }

@@ -17,19 +17,203 @@ public final class ReadingProposer {
   private static final Map<Role, List<String>> ROLES =
       Map.of(
           Role.SKU,
-          List.of("sku", "article number", "article no", "article", "item no", "item number", "item code", "product code", "product no", "product number", "code", "part no", "part number", "ref", "reference", "product id", "id", "stock code", "model no", "model number", "mpn", "artikelnummer", "artikelnr", "artikel nr", "art nr", "artnr", "bestellnummer", "référence", "referencia", "artikelcode", "item", "course code", "item ref", "cat no", "catalogue no", "catalogue number"),
+          List.of(
+              "sku",
+              "article number",
+              "article no",
+              "article",
+              "item no",
+              "item number",
+              "item code",
+              "product code",
+              "product no",
+              "product number",
+              "code",
+              "part no",
+              "part number",
+              "ref",
+              "reference",
+              "product id",
+              "id",
+              "stock code",
+              "model no",
+              "model number",
+              "mpn",
+              "artikelnummer",
+              "artikelnr",
+              "artikel nr",
+              "art nr",
+              "artnr",
+              "bestellnummer",
+              "référence",
+              "referencia",
+              "artikelcode",
+              "item",
+              "course code",
+              "item ref",
+              "cat no",
+              "catalogue no",
+              "catalogue number"),
           Role.NAME,
-          List.of("name", "title", "product name", "product title", "item name", "product", "bezeichnung", "artikelbezeichnung", "artikelname", "produktname", "titel", "modell", "model", "model name", "designation", "nom", "désignation", "nombre", "título", "naam", "productnaam", "course", "course title", "course name", "tour", "tour name", "variety", "variety name", "item description"),
+          List.of(
+              "name",
+              "title",
+              "product name",
+              "product title",
+              "item name",
+              "product",
+              "bezeichnung",
+              "artikelbezeichnung",
+              "artikelname",
+              "produktname",
+              "titel",
+              "modell",
+              "model",
+              "model name",
+              "designation",
+              "nom",
+              "désignation",
+              "nombre",
+              "título",
+              "naam",
+              "productnaam",
+              "course",
+              "course title",
+              "course name",
+              "tour",
+              "tour name",
+              "variety",
+              "variety name",
+              "item description"),
           Role.PROSE,
-          List.of("description", "long description", "short description", "product description", "text", "product text", "beschreibung", "langtext", "kurztext", "produktbeschreibung", "produkttext", "copy", "blurb", "info", "about", "summary", "body", "body html", "marketing text", "remarks", "notes", "more info", "additional information", "descripción", "omschrijving", "details text", "supplier text", "overview"),
+          List.of(
+              "description",
+              "long description",
+              "short description",
+              "product description",
+              "text",
+              "product text",
+              "beschreibung",
+              "langtext",
+              "kurztext",
+              "produktbeschreibung",
+              "produkttext",
+              "copy",
+              "blurb",
+              "info",
+              "about",
+              "summary",
+              "body",
+              "body html",
+              "marketing text",
+              "remarks",
+              "notes",
+              "more info",
+              "additional information",
+              "descripción",
+              "omschrijving",
+              "details text",
+              "supplier text",
+              "overview"),
           Role.KEYWORD,
-          List.of("keyword", "primary keyword", "focus keyword", "main keyword", "seo keyword", "keyphrase", "search term", "suchbegriff", "hauptkeyword"),
+          List.of(
+              "keyword",
+              "primary keyword",
+              "focus keyword",
+              "main keyword",
+              "seo keyword",
+              "keyphrase",
+              "search term",
+              "suchbegriff",
+              "hauptkeyword"),
           Role.KEEP,
-          List.of("price", "rrp", "msrp", "cost", "cost price", "wholesale", "wholesale price", "trade", "trade price", "retail price", "sale price", "ek", "vk", "uvp", "preis", "ek preis", "prix", "precio", "prijs", "stock", "in stock", "stock level", "qty in stock", "lagerbestand", "bestand", "gtin", "ean", "ean13", "ean code", "upc", "barcode", "isbn", "image", "images", "picture", "pictures", "photo", "photos", "image url", "image link", "image file", "picture file", "bild", "bilder", "bilddatei", "url", "link", "product url", "hs code", "tariff code", "zolltarifnummer", "vat", "vat rate", "tax", "mwst", "currency", "availability", "delivery time", "lead time", "lieferzeit", "moq", "discount", "supplier", "created", "updated", "last updated", "status", "active", "parent sku", "parent", "shipping weight", "carton", "price per person", "price gbp", "price eur", "rrp gbp", "margin"));
+          List.of(
+              "price",
+              "rrp",
+              "msrp",
+              "cost",
+              "cost price",
+              "wholesale",
+              "wholesale price",
+              "trade",
+              "trade price",
+              "retail price",
+              "sale price",
+              "ek",
+              "vk",
+              "uvp",
+              "preis",
+              "ek preis",
+              "prix",
+              "precio",
+              "prijs",
+              "stock",
+              "in stock",
+              "stock level",
+              "qty in stock",
+              "lagerbestand",
+              "bestand",
+              "gtin",
+              "ean",
+              "ean13",
+              "ean code",
+              "upc",
+              "barcode",
+              "isbn",
+              "image",
+              "images",
+              "picture",
+              "pictures",
+              "photo",
+              "photos",
+              "image url",
+              "image link",
+              "image file",
+              "picture file",
+              "bild",
+              "bilder",
+              "bilddatei",
+              "url",
+              "link",
+              "product url",
+              "hs code",
+              "tariff code",
+              "zolltarifnummer",
+              "vat",
+              "vat rate",
+              "tax",
+              "mwst",
+              "currency",
+              "availability",
+              "delivery time",
+              "lead time",
+              "lieferzeit",
+              "moq",
+              "discount",
+              "supplier",
+              "created",
+              "updated",
+              "last updated",
+              "status",
+              "active",
+              "parent sku",
+              "parent",
+              "shipping weight",
+              "carton",
+              "price per person",
+              "price gbp",
+              "price eur",
+              "rrp gbp",
+              "margin"));
   private static final Set<String> NEUTRAL =
-      Set.of("product", "item", "main", "total", "overall", "approx", "ca", "the", "of", "article", "net", "no");
-  private static final Pattern PRICE = Pattern.compile("(?:[£$€]|EUR|GBP|USD)\\s*\\d+(?:[.,]\\d{1,2})?|\\d+(?:[.,]\\d{1,2})?\\s*(?:[£$€]|EUR|GBP|USD)");
-  private static final Pattern ADDRESS = Pattern.compile("(?i)(?:https?://|www\\.)\\S+|\\S+\\.(?:png|jpe?g|gif|webp|tiff?|svg|pdf)");
+      Set.of(
+          "product", "item", "main", "total", "overall", "approx", "ca", "the", "of", "article",
+          "net", "no");
+  private static final Pattern PRICE =
+      Pattern.compile(
+          "(?:[£$€]|EUR|GBP|USD)\\s*\\d+(?:[.,]\\d{1,2})?|\\d+(?:[.,]\\d{1,2})?\\s*(?:[£$€]|EUR|GBP|USD)");
+  private static final Pattern ADDRESS =
+      Pattern.compile("(?i)(?:https?://|www\\.)\\S+|\\S+\\.(?:png|jpe?g|gif|webp|tiff?|svg|pdf)");
   private static final Pattern CODE = Pattern.compile("(?=.*\\d)[A-Za-z0-9][A-Za-z0-9._/-]{1,30}");
 
   private final Knowledge knowledge;
@@ -67,7 +251,10 @@ public final class ReadingProposer {
     for (int i = 0; i < headings.size(); i++) {
       int column = i;
       List<String> values =
-          sample.stream().map(r -> CellText.clean(r.cell(column))).filter(v -> !CellText.saysNothing(v)).toList();
+          sample.stream()
+              .map(r -> CellText.clean(r.cell(column)))
+              .filter(v -> !CellText.saysNothing(v))
+              .toList();
       columns.add(proposeColumn(headings.get(i), values, languages));
     }
     readAsGrowing(columns);
@@ -85,16 +272,32 @@ public final class ReadingProposer {
 
   /** Beside sowing and harvest, a plain "height" is the plant's. */
   private void readAsGrowing(List<ColumnReading> columns) {
-    long growing = columns.stream().filter(c -> knowledge.concept(c.meaning().concept()).map(k -> k.theme().equals("growing")).orElse(false)).count();
+    long growing =
+        columns.stream()
+            .filter(
+                c ->
+                    knowledge
+                        .concept(c.meaning().concept())
+                        .map(k -> k.theme().equals("growing"))
+                        .orElse(false))
+            .count();
     for (int i = 0; i < columns.size(); i++) {
       ColumnReading c = columns.get(i);
       if (growing >= 2 && c.meaning().concept().equals("height")) {
-        columns.set(i, new ColumnReading(c.heading(), Meaning.parse("plant_height"), c.unit(), 0.8, "Other columns are about growing, so this is the plant's height."));
+        columns.set(
+            i,
+            new ColumnReading(
+                c.heading(),
+                Meaning.parse("plant_height"),
+                c.unit(),
+                0.8,
+                "Other columns are about growing, so this is the plant's height."));
       }
     }
   }
 
-  private ColumnReading proposeColumn(String raw, List<String> values, Map<String, Integer> languages) {
+  private ColumnReading proposeColumn(
+      String raw, List<String> values, Map<String, Integer> languages) {
     Heading heading = Heading.of(raw, knowledge);
     Meaning meaning = byName.get(heading.name());
     String matched = heading.name();
@@ -104,18 +307,25 @@ public final class ReadingProposer {
       meaning = byName.get(matched);
       confidence = 0.8;
     }
-    if (meaning != null && meaning.role() == Role.KEEP && heading.name().equals("trade") && !share(values, v -> v.matches(".*\\d.*"), 0.8)) {
+    if (meaning != null
+        && meaning.role() == Role.KEEP
+        && heading.name().equals("trade")
+        && !share(values, v -> v.matches(".*\\d.*"), 0.8)) {
       meaning = null;
     }
     if (meaning != null) {
-      languages.merge(languageOf.getOrDefault(matched, germanRole(matched) ? "de" : "en"), 1, Integer::sum);
-      return new ColumnReading(raw, meaning, heading.unit(), confidence, "The heading says \"" + matched + "\".");
+      languages.merge(
+          languageOf.getOrDefault(matched, germanRole(matched) ? "de" : "en"), 1, Integer::sum);
+      return new ColumnReading(
+          raw, meaning, heading.unit(), confidence, "The heading says \"" + matched + "\".");
     }
     if (share(values, v -> isGtin(v), 0.9)) {
-      return new ColumnReading(raw, Meaning.KEEP, "", 0.9, "The cells are GTINs with right check digits.");
+      return new ColumnReading(
+          raw, Meaning.KEEP, "", 0.9, "The cells are GTINs with right check digits.");
     }
     if (share(values, v -> ADDRESS.matcher(v).matches(), 0.9)) {
-      return new ColumnReading(raw, Meaning.KEEP, "", 0.9, "The cells are addresses or file names.");
+      return new ColumnReading(
+          raw, Meaning.KEEP, "", 0.9, "The cells are addresses or file names.");
     }
     if (share(values, v -> PRICE.matcher(v).matches(), 0.9)) {
       return new ColumnReading(raw, Meaning.KEEP, "", 0.85, "The cells are prices.");
@@ -123,11 +333,13 @@ public final class ReadingProposer {
     if (values.stream().mapToInt(String::length).average().orElse(0) > 90) {
       return new ColumnReading(raw, Meaning.PROSE, "", 0.75, "The cells are prose.");
     }
-    return new ColumnReading(raw, Meaning.EXTRA, heading.unit(), 0.6, "No known name; kept as a fact of its own.");
+    return new ColumnReading(
+        raw, Meaning.EXTRA, heading.unit(), 0.6, "No known name; kept as a fact of its own.");
   }
 
   private static boolean germanRole(String name) {
-    return name.matches("artikel.*|art nr|bezeichnung|.*beschreibung|bestellnummer|.*preis|uvp|bestand|lagerbestand|bild.*|modell|titel|langtext|kurztext|lieferzeit|mwst");
+    return name.matches(
+        "artikel.*|art nr|bezeichnung|.*beschreibung|bestellnummer|.*preis|uvp|bestand|lagerbestand|bild.*|modell|titel|langtext|kurztext|lieferzeit|mwst");
   }
 
   private static String withoutNeutral(String name) {
@@ -172,7 +384,14 @@ public final class ReadingProposer {
     for (int i = 0; i < columns.size(); i++) {
       ColumnReading c = columns.get(i);
       if (c.meaning().role() == role && i != best) {
-        columns.set(i, new ColumnReading(c.heading(), otherwise, c.unit(), 0.5, "Another column is the " + role.name().toLowerCase(Locale.ROOT) + "."));
+        columns.set(
+            i,
+            new ColumnReading(
+                c.heading(),
+                otherwise,
+                c.unit(),
+                0.5,
+                "Another column is the " + role.name().toLowerCase(Locale.ROOT) + "."));
       }
     }
   }
@@ -185,21 +404,45 @@ public final class ReadingProposer {
   /** Finds a key and a name by their values when no heading gave them away. */
   private static void findMissing(List<ColumnReading> columns, List<SheetRow> sample) {
     if (columns.stream().noneMatch(c -> c.meaning().role() == Role.SKU)) {
-      promote(columns, sample, Meaning.SKU, v -> CODE.matcher(v).matches() && !isGtin(v), "Every cell is a different code.");
+      promote(
+          columns,
+          sample,
+          Meaning.SKU,
+          v -> CODE.matcher(v).matches() && !isGtin(v),
+          "Every cell is a different code.");
     }
     if (columns.stream().noneMatch(c -> c.meaning().role() == Role.NAME)) {
-      promote(columns, sample, Meaning.NAME, v -> v.length() >= 4 && v.length() <= 90 && v.chars().filter(Character::isLetter).count() * 2 > v.length(), "Every cell is different and reads like a name.");
+      promote(
+          columns,
+          sample,
+          Meaning.NAME,
+          v ->
+              v.length() >= 4
+                  && v.length() <= 90
+                  && v.chars().filter(Character::isLetter).count() * 2 > v.length(),
+          "Every cell is different and reads like a name.");
     }
   }
 
-  private static void promote(List<ColumnReading> columns, List<SheetRow> sample, Meaning meaning, Predicate<String> looks, String reason) {
+  private static void promote(
+      List<ColumnReading> columns,
+      List<SheetRow> sample,
+      Meaning meaning,
+      Predicate<String> looks,
+      String reason) {
     for (int i = 0; i < columns.size(); i++) {
       ColumnReading c = columns.get(i);
       int column = i;
       if (c.meaning().role() == Role.EXTRA) {
-        List<String> values = sample.stream().map(r -> CellText.clean(r.cell(column))).filter(v -> !v.isEmpty()).toList();
+        List<String> values =
+            sample.stream()
+                .map(r -> CellText.clean(r.cell(column)))
+                .filter(v -> !v.isEmpty())
+                .toList();
         Set<String> distinct = new HashSet<>(values);
-        if (values.size() * 10 >= sample.size() * 9 && distinct.size() * 10 >= values.size() * 9 && share(values, looks, 0.9)) {
+        if (values.size() * 10 >= sample.size() * 9
+            && distinct.size() * 10 >= values.size() * 9
+            && share(values, looks, 0.9)) {
           columns.set(i, new ColumnReading(c.heading(), meaning, "", 0.7, reason));
           return;
         }

@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import rhetor.core.fact.Concept.Kind;
 
 /** Reads a cell's text as a typed value, by the sheet's way of writing numbers. */
 public final class ValueReader {
@@ -16,18 +15,33 @@ public final class ValueReader {
   private static final Pattern QUANTITY =
       Pattern.compile(
           "(?<q>(?i:up to|max\\.?|maximum|bis zu|bis|at least|min\\.?|mindestens|from|ab|approx\\.?|approximately|about|ca\\.?|circa|around|~|≈|<|>|≤|≥)\\s*)?(?<n>"
-              + NumberStyle.NUMBER + ")\\s*-?\\s*" + UNIT + "?\\s*(?<p>\\+|(?i:max\\.?|min\\.?|approx\\.?))?");
+              + NumberStyle.NUMBER
+              + ")\\s*-?\\s*"
+              + UNIT
+              + "?\\s*(?<p>\\+|(?i:max\\.?|min\\.?|approx\\.?))?");
   private static final Pattern RANGE =
       Pattern.compile(
-          "(?i:from |von )?(?<a>" + NumberStyle.NUMBER + ")\\s*(?<unit1>[a-zA-Z°%\"]*)\\s*(?:-|–|—|to|bis|\\.\\.\\.?|…)\\s*(?<b>" + NumberStyle.NUMBER + ")\\s*" + UNIT + "?");
+          "(?i:from |von )?(?<a>"
+              + NumberStyle.NUMBER
+              + ")\\s*(?<unit1>[a-zA-Z°%\"]*)\\s*(?:-|–|—|to|bis|\\.\\.\\.?|…)\\s*(?<b>"
+              + NumberStyle.NUMBER
+              + ")\\s*"
+              + UNIT
+              + "?");
   private static final Pattern SIDES =
       Pattern.compile(
-          "(?:[A-Za-zØ]{1,3}:? ?)?(?<a>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*)?[x×*]\\s*(?:[A-Z]:? ?)?(?<b>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*)?(?:[x×*]\\s*(?:[A-Z]:? ?)?(?<c>\\d+(?:[.,]\\d+)?)\\s*)?" + UNIT + "?(?:\\s*\\([^)]*\\))?");
+          "(?:[A-Za-zØ]{1,3}:? ?)?(?<a>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*)?[x×*]\\s*(?:[A-Z]:? ?)?(?<b>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*)?(?:[x×*]\\s*(?:[A-Z]:? ?)?(?<c>\\d+(?:[.,]\\d+)?)\\s*)?"
+              + UNIT
+              + "?(?:\\s*\\([^)]*\\))?");
   static final Pattern RATING = Pattern.compile("(?i)\\b(IP ?[0-6X][0-9]K?|IK ?(?:0\\d|10))\\b");
-  private static final Set<String> YES = Set.of("yes", "y", "true", "ja", "j", "oui", "sí", "si", "x", "✓", "✔", "1", "with", "mit");
-  private static final Set<String> NO = Set.of("no", "n", "false", "nein", "non", "nee", "0", "✗", "without", "ohne");
+  private static final Set<String> YES =
+      Set.of("yes", "y", "true", "ja", "j", "oui", "sí", "si", "x", "✓", "✔", "1", "with", "mit");
+  private static final Set<String> NO =
+      Set.of("no", "n", "false", "nein", "non", "nee", "0", "✗", "without", "ohne");
   private static final Pattern LIST = Pattern.compile("\\s*[;|/•·\\n]\\s*|,\\s+|,(?=\\D)");
-  private static final Pattern POSTPOSED = Pattern.compile("(?i)(recycled|coated|waxed|brushed|anodised|anodized|organic|hardened|lined|padded|laminated)(.*)");
+  private static final Pattern POSTPOSED =
+      Pattern.compile(
+          "(?i)(recycled|coated|waxed|brushed|anodised|anodized|organic|hardened|lined|padded|laminated)(.*)");
 
   private final Knowledge knowledge;
   private final NumberStyle numbers;
@@ -49,7 +63,8 @@ public final class ValueReader {
     return switch (concept.kind()) {
       case QUANTITY ->
           measured(text, concept.dimension(), unit).orElseGet(() -> new Value.Words(text));
-      case COUNT -> count(text).or(() -> range(text, "", "")).orElseGet(() -> new Value.Words(text));
+      case COUNT ->
+          count(text).or(() -> range(text, "", "")).orElseGet(() -> new Value.Words(text));
       case SIDES -> sides(text, unit).orElseGet(() -> new Value.Words(text));
       case RATING -> rating(text).orElseGet(() -> new Value.Words(text));
       case FLAG -> yesNo(text).orElseGet(() -> new Value.Words(text));
@@ -69,8 +84,12 @@ public final class ValueReader {
       return value.get();
     }
     List<String> items = split(text);
-    boolean list = items.size() > 1 && items.stream().allMatch(i -> i.length() <= 40 && words(i) <= 5);
-    return list && (text.contains(";") || text.contains("|") || text.contains(",") && items.stream().allMatch(i -> words(i) <= 3))
+    boolean list =
+        items.size() > 1 && items.stream().allMatch(i -> i.length() <= 40 && words(i) <= 5);
+    return list
+            && (text.contains(";")
+                || text.contains("|")
+                || text.contains(",") && items.stream().allMatch(i -> words(i) <= 3))
         ? new Value.Terms(items)
         : new Value.Words(text);
   }
@@ -112,7 +131,8 @@ public final class ValueReader {
     if (!m.matches()) {
       return Optional.empty();
     }
-    String written = m.group("unit") == null && !m.group("unit1").isEmpty() ? m.group("unit1") : m.group("unit");
+    String written =
+        m.group("unit") == null && !m.group("unit1").isEmpty() ? m.group("unit1") : m.group("unit");
     Optional<String> unit = unit(written, dimension, defaultUnit);
     Optional<BigDecimal> a = numbers.parse(m.group("a"));
     Optional<BigDecimal> b = numbers.parse(m.group("b"));
@@ -141,7 +161,9 @@ public final class ValueReader {
     return Optional.of(new Value.Sides(lengths, unit.get()));
   }
 
-  /** The unit's id; the default when nothing is written; nothing when it is not of the dimension. */
+  /**
+   * The unit's id; the default when nothing is written; nothing when it is not of the dimension.
+   */
   private Optional<String> unit(String written, String dimension, String defaultUnit) {
     if (written == null || written.isEmpty()) {
       return Optional.of(defaultUnit);
@@ -154,9 +176,14 @@ public final class ValueReader {
   }
 
   private Optional<Value> count(String text) {
-    Matcher m = Pattern.compile("(?<q>(?i)up to|max\\.?|min\\.?|bis zu|bis|ab|from|at least)?\\s*(?<n>\\d{1,6})\\s*(?<p>\\+|max\\.?)?\\s*(?i:pages|pcs|pieces|people|persons|participants|keys?|pockets?|modes?|sheets|seeds|Stück|Seiten|x)?").matcher(text);
+    Matcher m =
+        Pattern.compile(
+                "(?<q>(?i)up to|max\\.?|min\\.?|bis zu|bis|ab|from|at least)?\\s*(?<n>\\d{1,6})\\s*(?<p>\\+|max\\.?)?\\s*(?i:pages|pcs|pieces|people|persons|participants|keys?|pockets?|modes?|sheets|seeds|Stück|Seiten|x)?")
+            .matcher(text);
     return m.matches()
-        ? Optional.of(new Value.Quantity(new BigDecimal(m.group("n")), "", qualifier(m.group("q"), m.group("p"))))
+        ? Optional.of(
+            new Value.Quantity(
+                new BigDecimal(m.group("n")), "", qualifier(m.group("q"), m.group("p"))))
         : Optional.empty();
   }
 
@@ -176,7 +203,9 @@ public final class ValueReader {
 
   /** Yes and no in words; digits and crosses may mean something else in an unknown column. */
   private static Optional<Value> plainYesNo(String text) {
-    return text.length() < 2 || text.equalsIgnoreCase("si") ? Optional.empty() : yesNo(text).filter(v -> !text.matches("(?i)with(out)?|mit|ohne"));
+    return text.length() < 2 || text.equalsIgnoreCase("si")
+        ? Optional.empty()
+        : yesNo(text).filter(v -> !text.matches("(?i)with(out)?|mit|ohne"));
   }
 
   private Value terms(String text, String type) {
@@ -192,7 +221,9 @@ public final class ValueReader {
         items.add(knowledge.term(type, item).map(Term::en).orElse(item));
       }
     }
-    return items.isEmpty() ? new Value.Words(text) : new Value.Terms(items.stream().distinct().toList());
+    return items.isEmpty()
+        ? new Value.Words(text)
+        : new Value.Terms(items.stream().distinct().toList());
   }
 
   private static List<String> split(String text) {

@@ -25,10 +25,14 @@ public record KeywordMatch(Form form, int start, int end) {
 
   private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{N}'’-]*");
 
-  /** Looks for the keyword's words in a row, regardless of case; then for the same stems in a row. */
+  /**
+   * Looks for the keyword's words in a row, regardless of case; then for the same stems in a row.
+   */
   public static KeywordMatch find(String keyword, String text) {
     Matcher exact =
-        Pattern.compile("(?iu)(?<![\\p{L}\\p{N}])" + Pattern.quote(keyword.strip()) + "(?![\\p{L}\\p{N}])").matcher(text);
+        Pattern.compile(
+                "(?iu)(?<![\\p{L}\\p{N}])" + Pattern.quote(keyword.strip()) + "(?![\\p{L}\\p{N}])")
+            .matcher(text);
     if (exact.find()) {
       return new KeywordMatch(Form.WORD_FOR_WORD, exact.start(), exact.end());
     }
@@ -46,7 +50,8 @@ public record KeywordMatch(Form form, int start, int end) {
     }
     for (int i = 0; !wanted.isEmpty() && i + wanted.size() <= stems.size(); i++) {
       if (stems.subList(i, i + wanted.size()).equals(wanted)) {
-        return new KeywordMatch(Form.INFLECTED, places.get(i)[0], places.get(i + wanted.size() - 1)[1]);
+        return new KeywordMatch(
+            Form.INFLECTED, places.get(i)[0], places.get(i + wanted.size() - 1)[1]);
       }
     }
     return new KeywordMatch(Form.MISSING, -1, -1);

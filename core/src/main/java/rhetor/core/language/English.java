@@ -27,35 +27,129 @@ public final class English {
   private static final Pattern VOWEL_SOUND =
       Pattern.compile(
           "(?i)^(?:[aeio]|u(?!ni(?![nm])|s[aeiu]|k\\b|ti|biq|ran|rol|to)|hour|honest|honou?r|heir|8|11(?!\\d)|18(?!\\d)|11[,.]\\d{3}|18[,.]\\d{3}|8[05]\\d).*");
-  private static final Pattern CONSONANT_SOUND = Pattern.compile("(?i)^(?:one\\b|once\\b|eu|ewe|ouija|U-|U\\b).*");
-  private static final Pattern SPELLED = Pattern.compile("^(?=[A-Z]{2,}(?:\\b|\\d))[AEFHILMNORSX](?![a-z]).*");
-  private static final Pattern SPELLED_CONSONANT = Pattern.compile("^(?=[A-Z]{2,}(?:\\b|\\d))[BCDGJKPQTUVWYZ].*");
+  private static final Pattern CONSONANT_SOUND =
+      Pattern.compile("(?i)^(?:one\\b|once\\b|eu|ewe|ouija|U-|U\\b).*");
+  private static final Pattern SPELLED =
+      Pattern.compile("^(?=[A-Z]{2,}(?:\\b|\\d))[AEFHILMNORSX](?![a-z]).*");
+  private static final Pattern SPELLED_CONSONANT =
+      Pattern.compile("^(?=[A-Z]{2,}(?:\\b|\\d))[BCDGJKPQTUVWYZ].*");
+
   /** Abbreviations said as words. */
   private static final Set<String> SAID = Set.of("LED", "NASA", "RAM", "LAN", "HEPA", "MIPS");
 
   private static final Map<String, String> IRREGULAR_THIRD =
       Map.of("be", "is", "have", "has", "do", "does", "go", "goes");
   private static final Map<String, String> IRREGULAR_PLURAL =
-      Map.of("knife", "knives", "shelf", "shelves", "leaf", "leaves", "foot", "feet", "person", "people", "child", "children", "loaf", "loaves", "scarf", "scarves", "tooth", "teeth");
+      Map.of(
+          "knife",
+          "knives",
+          "shelf",
+          "shelves",
+          "leaf",
+          "leaves",
+          "foot",
+          "feet",
+          "person",
+          "people",
+          "child",
+          "children",
+          "loaf",
+          "loaves",
+          "scarf",
+          "scarves",
+          "tooth",
+          "teeth");
   private static final List<String> NUMBER_WORDS =
-      List.of("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve");
+      List.of(
+          "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten",
+          "eleven", "twelve");
+
   /** Plurals without a singular in use, and things sold in pairs and sets. */
   private static final Set<String> PLURAL_ONLY =
-      Set.of("trousers", "overtrousers", "shorts", "tights", "leggings", "jeans", "pyjamas", "gloves", "mittens", "shoes", "boots", "overshoes", "socks", "sandals", "slippers", "scissors", "pliers", "tweezers", "tongs", "goggles", "glasses", "sunglasses", "binoculars", "headphones", "earphones", "earplugs", "seeds", "bulbs", "beans", "pedals", "levers", "waders", "crampons", "gaiters", "cards", "crisps", "nuts", "flakes", "pellets", "granules", "beads", "weights", "swivels", "hooks");
+      Set.of(
+          "trousers",
+          "overtrousers",
+          "shorts",
+          "tights",
+          "leggings",
+          "jeans",
+          "pyjamas",
+          "gloves",
+          "mittens",
+          "shoes",
+          "boots",
+          "overshoes",
+          "socks",
+          "sandals",
+          "slippers",
+          "scissors",
+          "pliers",
+          "tweezers",
+          "tongs",
+          "goggles",
+          "glasses",
+          "sunglasses",
+          "binoculars",
+          "headphones",
+          "earphones",
+          "earplugs",
+          "seeds",
+          "bulbs",
+          "beans",
+          "pedals",
+          "levers",
+          "waders",
+          "crampons",
+          "gaiters",
+          "cards",
+          "crisps",
+          "nuts",
+          "flakes",
+          "pellets",
+          "granules",
+          "beads",
+          "weights",
+          "swivels",
+          "hooks");
+
   private static final Set<String> DAYS_AND_MONTHS =
-      Set.of("january", "february", "march", "april", "may", "june", "july", "august", "september", "october", "november", "december", "monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday", "christmas", "easter");
+      Set.of(
+          "january",
+          "february",
+          "march",
+          "april",
+          "may",
+          "june",
+          "july",
+          "august",
+          "september",
+          "october",
+          "november",
+          "december",
+          "monday",
+          "tuesday",
+          "wednesday",
+          "thursday",
+          "friday",
+          "saturday",
+          "sunday",
+          "christmas",
+          "easter");
 
   private English() {}
 
   private static Dictionary load() {
     try {
-      return Dictionary.read(English.class.getResource("/org/languagetool/resource/en/english.dict"));
+      return Dictionary.read(
+          English.class.getResource("/org/languagetool/resource/en/english.dict"));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
   }
 
-  /** The part-of-speech tags of a word as written; empty for a word that is not in the dictionary. */
+  /**
+   * The part-of-speech tags of a word as written; empty for a word that is not in the dictionary.
+   */
   public static Set<String> tags(String word) {
     Set<String> known = TAGS.get(word);
     if (known != null) {
@@ -135,7 +229,9 @@ public final class English {
     if (lower.matches(".*(s|x|z|ch|sh)$")) {
       return noun + "es";
     }
-    return lower.matches(".*[^aeiou]y$") ? noun.substring(0, noun.length() - 1) + "ies" : noun + "s";
+    return lower.matches(".*[^aeiou]y$")
+        ? noun.substring(0, noun.length() - 1) + "ies"
+        : noun + "s";
   }
 
   /** The singular of a noun phrase whose last word is its noun; unchanged if it is none. */
@@ -148,7 +244,9 @@ public final class English {
         return noun.substring(0, cut) + data.getStem();
       }
     }
-    return lower.length() > 3 && lower.matches(".*[^su]s$") && tags(lower).isEmpty() ? noun.substring(0, noun.length() - 1) : noun;
+    return lower.length() > 3 && lower.matches(".*[^su]s$") && tags(lower).isEmpty()
+        ? noun.substring(0, noun.length() - 1)
+        : noun;
   }
 
   /** Whether the last word of a noun phrase is a plural. */
@@ -174,7 +272,8 @@ public final class English {
 
   /** Whether the last word can be a noun at all. */
   public static boolean isNoun(String phrase) {
-    return tags(lastWord(phrase).toLowerCase(Locale.ROOT)).stream().anyMatch(t -> t.startsWith("NN") && !t.startsWith("NNP"));
+    return tags(lastWord(phrase).toLowerCase(Locale.ROOT)).stream()
+        .anyMatch(t -> t.startsWith("NN") && !t.startsWith("NNP"));
   }
 
   /** Whether a word describes: an adjective or a past participle. */
@@ -194,7 +293,14 @@ public final class English {
   public static String midSentence(String words) {
     String[] parts = words.split(" ");
     // "Sennick Quarry" is a name, "Full sun" is not: all long words with a capital make a name.
-    boolean name = parts.length > 1 && java.util.Arrays.stream(parts).allMatch(p -> p.length() <= 3 && !p.equals(parts[0]) && !p.equals(parts[parts.length - 1]) || Character.isUpperCase(p.charAt(0)) && !p.equals(p.toUpperCase(Locale.ROOT)));
+    boolean name =
+        parts.length > 1
+            && java.util.Arrays.stream(parts)
+                .allMatch(
+                    p ->
+                        p.length() <= 3 && !p.equals(parts[0]) && !p.equals(parts[parts.length - 1])
+                            || Character.isUpperCase(p.charAt(0))
+                                && !p.equals(p.toUpperCase(Locale.ROOT)));
     return name ? words : lowerCommon(words);
   }
 
@@ -212,8 +318,13 @@ public final class English {
       return word;
     }
     String bare = word.replaceAll("^[(\"']+|[).,;:\"']+$", "");
-    boolean capitals = bare.length() > 3 && bare.equals(bare.toUpperCase(Locale.ROOT)) && bare.chars().allMatch(Character::isLetter);
-    if (bare.length() > 1 && !bare.substring(1).equals(bare.substring(1).toLowerCase(Locale.ROOT)) && !capitals) {
+    boolean capitals =
+        bare.length() > 3
+            && bare.equals(bare.toUpperCase(Locale.ROOT))
+            && bare.chars().allMatch(Character::isLetter);
+    if (bare.length() > 1
+        && !bare.substring(1).equals(bare.substring(1).toLowerCase(Locale.ROOT))
+        && !capitals) {
       return word;
     }
     String lower = bare.toLowerCase(Locale.ROOT);
@@ -233,16 +344,27 @@ public final class English {
   public static String titleCase(String words) {
     List<String> out = new ArrayList<>();
     for (String word : words.split(" ")) {
-      boolean name = word.length() > 3 && word.chars().allMatch(c -> Character.isUpperCase(c) || c == '-' || c == '\'');
-      boolean small = !out.isEmpty() && word.matches("(?i)of|and|with|for|in|the|to|or|on|a|an|at|by|from");
-      out.add(small ? word.toLowerCase(Locale.ROOT) : name || isKnown(word.toLowerCase(Locale.ROOT)) && word.length() > 1 && word.chars().allMatch(Character::isLetter)
-              ? word.charAt(0) + word.substring(1).toLowerCase(Locale.ROOT)
-              : word);
+      boolean name =
+          word.length() > 3
+              && word.chars().allMatch(c -> Character.isUpperCase(c) || c == '-' || c == '\'');
+      boolean small =
+          !out.isEmpty() && word.matches("(?i)of|and|with|for|in|the|to|or|on|a|an|at|by|from");
+      out.add(
+          small
+              ? word.toLowerCase(Locale.ROOT)
+              : name
+                      || isKnown(word.toLowerCase(Locale.ROOT))
+                          && word.length() > 1
+                          && word.chars().allMatch(Character::isLetter)
+                  ? word.charAt(0) + word.substring(1).toLowerCase(Locale.ROOT)
+                  : word);
     }
     return String.join(" ", out);
   }
 
-  /** The first letter as a capital, unless the first word is written in its own way (eBook, 20 l). */
+  /**
+   * The first letter as a capital, unless the first word is written in its own way (eBook, 20 l).
+   */
   public static String capitalise(String sentence) {
     if (sentence.isEmpty()) {
       return sentence;
@@ -258,14 +380,18 @@ public final class English {
       default -> {
         String last = items.getLast();
         boolean nested = items.stream().anyMatch(i -> i.contains(" and "));
-        yield String.join(", ", items.subList(0, items.size() - 1)) + (nested ? ", and " : " and ") + last;
+        yield String.join(", ", items.subList(0, items.size() - 1))
+            + (nested ? ", and " : " and ")
+            + last;
       }
     };
   }
 
   /** A number in words up to twelve, in digits above. */
   public static String number(int n) {
-    return n >= 0 && n < NUMBER_WORDS.size() ? NUMBER_WORDS.get(n) : String.format(Locale.UK, "%,d", n);
+    return n >= 0 && n < NUMBER_WORDS.size()
+        ? NUMBER_WORDS.get(n)
+        : String.format(Locale.UK, "%,d", n);
   }
 
   /** How words compare regardless of inflection: the dictionary's stem, else without a plural s. */
@@ -281,6 +407,10 @@ public final class English {
         }
       }
     }
-    return best != null ? best.toLowerCase(Locale.ROOT) : lower.length() > 3 && lower.endsWith("s") && !lower.endsWith("ss") ? lower.substring(0, lower.length() - 1) : lower;
+    return best != null
+        ? best.toLowerCase(Locale.ROOT)
+        : lower.length() > 3 && lower.endsWith("s") && !lower.endsWith("ss")
+            ? lower.substring(0, lower.length() - 1)
+            : lower;
   }
 }

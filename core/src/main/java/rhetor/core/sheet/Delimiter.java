@@ -8,7 +8,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 
-/** The character between a sheet's cells: the one that cuts its first rows into most even pieces. */
+/**
+ * The character between a sheet's cells: the one that cuts its first rows into most even pieces.
+ */
 record Delimiter(char character, String lineEnding, String evidence) {
   private static final char[] CANDIDATES = {',', ';', '\t', '|'};
   private static final int SAMPLE = 256 * 1024;
@@ -39,8 +41,12 @@ record Delimiter(char character, String lineEnding, String evidence) {
         bestScore = score;
       }
     }
-    String ending = sample.contains("\r\n") ? "\r\n" : sample.contains("\n") ? "\n" : sample.contains("\r") ? "\r" : "\n";
-    String name = best == ',' ? "Commas" : best == ';' ? "Semicolons" : best == '\t' ? "Tabs" : "Pipes";
+    String ending =
+        sample.contains("\r\n")
+            ? "\r\n"
+            : sample.contains("\n") ? "\n" : sample.contains("\r") ? "\r" : "\n";
+    String name =
+        best == ',' ? "Commas" : best == ';' ? "Semicolons" : best == '\t' ? "Tabs" : "Pipes";
     return new Delimiter(
         best,
         ending,

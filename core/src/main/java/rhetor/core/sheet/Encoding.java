@@ -84,7 +84,8 @@ record Encoding(Charset charset, boolean byteOrderMark, String evidence) {
             ? "a ZIP archive or a workbook"
             : start.startsWith("%PDF")
                 ? "a PDF document"
-                : start.startsWith("\u0089PNG") || start.startsWith("\u00FF\u00D8\u00FF")
+                : start.startsWith("\u0089PNG")
+                        || start.startsWith("\u00FF\u00D8\u00FF")
                         || start.startsWith("GIF8")
                     ? "a picture"
                     : start.startsWith("\u00D0\u00CF\u0011\u00E0")
@@ -132,7 +133,8 @@ record Encoding(Charset charset, boolean byteOrderMark, String evidence) {
           b = in.read();
           continue;
         }
-        int follow = b >= 0xC2 && b < 0xE0 ? 1 : b >= 0xE0 && b < 0xF0 ? 2 : b >= 0xF0 && b < 0xF5 ? 3 : 0;
+        int follow =
+            b >= 0xC2 && b < 0xE0 ? 1 : b >= 0xE0 && b < 0xF0 ? 2 : b >= 0xF0 && b < 0xF5 ? 3 : 0;
         int first = b;
         boolean good = follow > 0;
         b = in.read();
@@ -147,7 +149,8 @@ record Encoding(Charset charset, boolean byteOrderMark, String evidence) {
           tally.multibyte++;
         } else {
           tally.invalid++;
-          tally.firstInvalidLine = tally.firstInvalidLine == 0 ? tally.line : tally.firstInvalidLine;
+          tally.firstInvalidLine =
+              tally.firstInvalidLine == 0 ? tally.line : tally.firstInvalidLine;
           tally.c1 |= first < 0xA0;
           tally.undefinedIn1252 |=
               first == 0x81 || first == 0x8D || first == 0x8F || first == 0x90 || first == 0x9D;

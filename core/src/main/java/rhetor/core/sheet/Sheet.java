@@ -44,8 +44,8 @@ public final class Sheet {
   /**
    * Looks a file through: its encoding, delimiter, headings and size.
    *
-   * @throws SheetException if it is no sheet, is empty, has headings only, is wrongly encoded, has a
-   *     quote that is never closed, or is larger than {@code limits}
+   * @throws SheetException if it is no sheet, is empty, has headings only, is wrongly encoded, has
+   *     a quote that is never closed, or is larger than {@code limits}
    * @throws UncheckedIOException if the file can't be read
    */
   public static Sheet open(Path file, SheetLimits limits) {
@@ -171,8 +171,8 @@ public final class Sheet {
   }
 
   /**
-   * What makes a row unusable, or nothing: more cells than headings, or a cell over the limit. A row
-   * with fewer cells than headings is complete; the missing ones are empty.
+   * What makes a row unusable, or nothing: more cells than headings, or a cell over the limit. A
+   * row with fewer cells than headings is complete; the missing ones are empty.
    */
   public List<SheetProblem> problems(SheetRow row) {
     List<SheetProblem> found = new ArrayList<>();

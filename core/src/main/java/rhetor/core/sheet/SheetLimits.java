@@ -10,6 +10,8 @@ package rhetor.core.sheet;
  *     sheet
  */
 public record SheetLimits(long bytes, int rows, int columns, int cellCharacters) {
-  /** What Rhetor takes unless told otherwise: 100 MB, 200,000 rows, 300 columns, 100,000 characters. */
+  /**
+   * What Rhetor takes unless told otherwise: 100 MB, 200,000 rows, 300 columns, 100,000 characters.
+   */
   public static final SheetLimits STANDARD = new SheetLimits(100_000_000, 200_000, 300, 100_000);
 }

@@ -28,7 +28,9 @@ public record SheetProblem(String code, long row, String column, String what, St
   @Override
   public String toString() {
     String place = where();
-    return (place.isEmpty() ? "" : Character.toUpperCase(place.charAt(0)) + place.substring(1) + ": ")
+    return (place.isEmpty()
+            ? ""
+            : Character.toUpperCase(place.charAt(0)) + place.substring(1) + ": ")
         + what
         + " "
         + remedy;

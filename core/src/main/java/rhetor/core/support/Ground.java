@@ -25,17 +25,36 @@ import rhetor.core.language.English;
 /** What may be said of one product: its facts' numbers and words, and the claims they license. */
 public final class Ground {
   private static final Pattern NUMBER =
-      Pattern.compile("(?<![\\p{L}\\d.,])(?<n>\\d{1,3}(?:,\\d{3})+(?:\\.\\d+)?|\\d+(?:\\.\\d+)?)(?:[ -]?(?<u>[a-zA-Z°%²]+(?:/[a-z]+| per hour)?))?");
+      Pattern.compile(
+          "(?<![\\p{L}\\d.,])(?<n>\\d{1,3}(?:,\\d{3})+(?:\\.\\d+)?|\\d+(?:\\.\\d+)?)(?:[ -]?(?<u>[a-zA-Z°%²]+(?:/[a-z]+| per hour)?))?");
   private static final Pattern RATING = Pattern.compile("\\bIP[0-6X]\\d\\b");
   private static final Pattern WORD = Pattern.compile("[\\p{L}][\\p{L}'’-]*");
+
   /** Words that state a property which a shop may be held to. */
   private static final Set<String> PROPERTIES =
-      words("waterproof water-resistant water-repellent windproof splash-proof shockproof breathable insulated recycled recyclable organic vegan handmade hand-made sustainable eco-friendly biodegradable compostable non-toxic bpa-free hypoallergenic unbreakable indestructible rustproof stainless lightweight ultralight durable hardwearing hard-wearing heavy-duty rechargeable washable adjustable foldable removable reversible padded reflective anti-theft burglar-proof certified tested award-winning patented dishwasher-safe food-safe fireproof uv-resistant scratch-resistant antibacterial healthy medical heals cures fair-trade fairtrade carbon-neutral plastic-free pvc-free warranty guarantee guaranteed free one-handed tool-free childproof child-safe airtight leakproof leak-proof edible perennial annual hardy frost-hardy");
-  private static final Set<String> ABSOLUTES = words("always never forever impossible completely totally absolutely everything everyone");
+      words(
+          "waterproof water-resistant water-repellent windproof splash-proof shockproof breathable insulated recycled recyclable organic vegan handmade hand-made sustainable eco-friendly biodegradable compostable non-toxic bpa-free hypoallergenic unbreakable indestructible rustproof stainless lightweight ultralight durable hardwearing hard-wearing heavy-duty rechargeable washable adjustable foldable removable reversible padded reflective anti-theft burglar-proof certified tested award-winning patented dishwasher-safe food-safe fireproof uv-resistant scratch-resistant antibacterial healthy medical heals cures fair-trade fairtrade carbon-neutral plastic-free pvc-free warranty guarantee guaranteed free one-handed tool-free childproof child-safe airtight leakproof leak-proof edible perennial annual hardy frost-hardy");
+
+  private static final Set<String> ABSOLUTES =
+      words("always never forever impossible completely totally absolutely everything everyone");
   private static final Set<String> SUPERLATIVES =
-      words("best finest strongest lightest fastest safest cheapest toughest brightest smallest largest greatest ultimate perfect unbeatable unrivalled unmatched unsurpassed leading number-one world-class unique");
+      words(
+          "best finest strongest lightest fastest safest cheapest toughest brightest smallest largest greatest ultimate perfect unbeatable unrivalled unmatched unsurpassed leading number-one world-class unique");
   private static final Map<String, Integer> NUMBER_WORDS =
-      Map.ofEntries(Map.entry("two", 2), Map.entry("three", 3), Map.entry("four", 4), Map.entry("five", 5), Map.entry("six", 6), Map.entry("seven", 7), Map.entry("eight", 8), Map.entry("nine", 9), Map.entry("ten", 10), Map.entry("eleven", 11), Map.entry("twelve", 12), Map.entry("dozen", 12), Map.entry("twenty", 20));
+      Map.ofEntries(
+          Map.entry("two", 2),
+          Map.entry("three", 3),
+          Map.entry("four", 4),
+          Map.entry("five", 5),
+          Map.entry("six", 6),
+          Map.entry("seven", 7),
+          Map.entry("eight", 8),
+          Map.entry("nine", 9),
+          Map.entry("ten", 10),
+          Map.entry("eleven", 11),
+          Map.entry("twelve", 12),
+          Map.entry("dozen", 12),
+          Map.entry("twenty", 20));
   private static final Terms MATERIALS = new Terms("material");
   private static final Terms COLOURS = new Terms("colour");
 
@@ -62,9 +81,16 @@ public final class Ground {
         }
       }
       // Words that mean other things more often than the material or colour they also name.
-      names.removeAll(Set.of("lead", "clear", "natural", "alloy", "carbon", "paper", "wood", "glass", "felt", "sand", "cream", "orange", "plane", "cork", "plastic", "rubber", "abs"));
+      names.removeAll(
+          Set.of(
+              "lead", "clear", "natural", "alloy", "carbon", "paper", "wood", "glass", "felt",
+              "sand", "cream", "orange", "plane", "cork", "plastic", "rubber", "abs"));
       names.sort((a, b) -> b.length() - a.length());
-      pattern = Pattern.compile("(?<![\\p{L}-])(?:" + String.join("|", names.stream().map(Pattern::quote).toList()) + ")(?![\\p{L}])");
+      pattern =
+          Pattern.compile(
+              "(?<![\\p{L}-])(?:"
+                  + String.join("|", names.stream().map(Pattern::quote).toList())
+                  + ")(?![\\p{L}])");
     }
   }
 
@@ -77,7 +103,9 @@ public final class Ground {
       for (Source source : fact.sources()) {
         addWords(source.raw());
       }
-      ratingWords.append(' ').append(fact.value() instanceof Value.Rating(String code) ? code : fact.source().raw());
+      ratingWords
+          .append(' ')
+          .append(fact.value() instanceof Value.Rating(String code) ? code : fact.source().raw());
       for (Claim claim : knowledge.claims()) {
         if (claim.isLicensedBy(fact, product.productClass(), wordsOf(fact.value()))) {
           claim.adj().forEach(this::addWords);
@@ -117,7 +145,13 @@ public final class Ground {
 
   private void addAmount(BigDecimal amount, String unitId) {
     numbers.add(Math.abs(amount.doubleValue()));
-    knowledge.unit(unitId).ifPresent(u -> amounts.computeIfAbsent(u.dimension(), d -> new ArrayList<>()).add(Math.abs(amount.multiply(u.factor()).doubleValue())));
+    knowledge
+        .unit(unitId)
+        .ifPresent(
+            u ->
+                amounts
+                    .computeIfAbsent(u.dimension(), d -> new ArrayList<>())
+                    .add(Math.abs(amount.multiply(u.factor()).doubleValue())));
   }
 
   private void addWords(String text) {
@@ -152,7 +186,8 @@ public final class Ground {
     Matcher rating = RATING.matcher(text);
     while (rating.find()) {
       if (!ratings.replace(" ", "").contains(rating.group())) {
-        found.add(new Assertion(Assertion.Kind.RATING, rating.group(), rating.start(), rating.end()));
+        found.add(
+            new Assertion(Assertion.Kind.RATING, rating.group(), rating.start(), rating.end()));
       }
     }
     terms(lower, text, MATERIALS, Assertion.Kind.MATERIAL, taken, found);
@@ -166,16 +201,27 @@ public final class Ground {
     Matcher m = NUMBER.matcher(text);
     while (m.find()) {
       double n = Double.parseDouble(m.group("n").replace(",", ""));
-      Optional<Unit> unit = m.group("u") == null ? Optional.empty() : knowledge.unitWritten(m.group("u"));
+      Optional<Unit> unit =
+          m.group("u") == null ? Optional.empty() : knowledge.unitWritten(m.group("u"));
       boolean borne =
-          unit.map(u -> {
-                List<Double> known = amounts.getOrDefault(u.dimension(), List.of());
-                double base = n * u.factor().doubleValue();
-                return known.isEmpty() ? numbers.contains(n) : known.stream().anyMatch(k -> Math.abs(k - base) <= 0.006 * Math.max(k, base)) || !isMeasure(u) && numbers.contains(n);
-              })
+          unit.map(
+                  u -> {
+                    List<Double> known = amounts.getOrDefault(u.dimension(), List.of());
+                    double base = n * u.factor().doubleValue();
+                    return known.isEmpty()
+                        ? numbers.contains(n)
+                        : known.stream()
+                                .anyMatch(k -> Math.abs(k - base) <= 0.006 * Math.max(k, base))
+                            || !isMeasure(u) && numbers.contains(n);
+                  })
               .orElseGet(() -> numbers.contains(n));
       if (!borne && !numbers.contains(n) || !borne && unit.isPresent() && isMeasure(unit.get())) {
-        found.add(new Assertion(Assertion.Kind.NUMBER, m.group().strip(), m.start(), m.start() + m.group().stripTrailing().length()));
+        found.add(
+            new Assertion(
+                Assertion.Kind.NUMBER,
+                m.group().strip(),
+                m.start(),
+                m.start() + m.group().stripTrailing().length()));
       }
     }
     Matcher w = WORD.matcher(text);
@@ -192,7 +238,13 @@ public final class Ground {
     return unit.id().length() > 1 || Set.of("g", "l", "m", "W", "V", "h", "%").contains(unit.id());
   }
 
-  private void terms(String lower, String text, Terms terms, Assertion.Kind kind, boolean[] taken, List<Assertion> found) {
+  private void terms(
+      String lower,
+      String text,
+      Terms terms,
+      Assertion.Kind kind,
+      boolean[] taken,
+      List<Assertion> found) {
     Matcher m = terms.pattern.matcher(lower);
     while (m.find()) {
       boolean free = true;
@@ -211,7 +263,11 @@ public final class Ground {
     while (m.find()) {
       String word = m.group().toLowerCase(Locale.ROOT);
       Assertion.Kind kind =
-          PROPERTIES.contains(word) ? Assertion.Kind.PROPERTY : ABSOLUTES.contains(word) ? Assertion.Kind.ABSOLUTE : SUPERLATIVES.contains(word) ? Assertion.Kind.SUPERLATIVE : null;
+          PROPERTIES.contains(word)
+              ? Assertion.Kind.PROPERTY
+              : ABSOLUTES.contains(word)
+                  ? Assertion.Kind.ABSOLUTE
+                  : SUPERLATIVES.contains(word) ? Assertion.Kind.SUPERLATIVE : null;
       if (kind != null && !taken[m.start()] && !isKnown(word)) {
         found.add(new Assertion(kind, m.group(), m.start(), m.end()));
       }
@@ -221,28 +277,12 @@ public final class Ground {
   private boolean isKnown(String words) {
     for (String word : words.split("[ ]")) {
       String stem = English.stem(word);
-      if (!stems.contains(stem) && !(word.indexOf('-') > 0 && Arrays.stream(word.split("-")).allMatch(p -> stems.contains(English.stem(p))))) {
+      if (!stems.contains(stem)
+          && !(word.indexOf('-') > 0
+              && Arrays.stream(word.split("-")).allMatch(p -> stems.contains(English.stem(p))))) {
         return false;
       }
     }
     return true;
-  }
-
-  /** Whether one of the product's facts says {@code value}'s number or words in {@code sentence}. */
-  public static boolean states(String sentence, Fact fact, ValueWords values) {
-    String lower = " " + sentence.toLowerCase(Locale.ROOT) + " ";
-    for (String words : values.of(fact.value())) {
-      String needle = words.toLowerCase(Locale.ROOT);
-      if (needle.length() > 1 && Pattern.compile("(?<![\\p{L}\\d])" + Pattern.quote(needle) + "(?![\\p{L}\\d])").matcher(lower).find()) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  /** The ways in which a text may write a value. */
-  @FunctionalInterface
-  public interface ValueWords {
-    List<String> of(Value value);
   }
 }

@@ -1,0 +1,27 @@
+package rhetor.app.edition;
+
+import java.time.Instant;
+import java.util.List;
+
+/** A set of signed-off texts published together. */
+public record Edition(
+    long id,
+    Status status,
+    int total,
+    int published,
+    int failed,
+    String createdBy,
+    Instant createdAt,
+    List<Item> items) {
+
+  /** How far an edition is. */
+  public enum Status {
+    WAITING,
+    RUNNING,
+    DONE
+  }
+
+  /** One product of it; {@code page} is the address of its live page. */
+  public record Item(
+      long productId, String sku, String name, String status, String reason, String page) {}
+}

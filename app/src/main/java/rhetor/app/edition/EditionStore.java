@@ -1,0 +1,120 @@
+package rhetor.app.edition;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Repository;
+
+/** Keeps editions. */
+@Repository
+class EditionStore {
+  private final JdbcClient jdbc;
+  private final JdbcTemplate template;
+  private final Clock clock;
+
+  EditionStore(JdbcClient jdbc, JdbcTemplate template, Clock clock) {
+    this.jdbc = jdbc;
+    this.template = template;
+    this.clock = clock;
+  }
+
+  /** A text that is to go out. */
+  record Pending(long productId, long textId) {}
+
+  long add(List<Pending> items, String by) {
+    GeneratedKeyHolder key = new GeneratedKeyHolder();
+    jdbc.sql(
+            "insert into edition (status, total, created_by, created_at) values ('WAITING', ?, ?, ?)")
+        .params(items.size(), by, Timestamp.from(clock.instant()))
+        .update(key, "id");
+    long id = key.getKey().longValue();
+    template.batchUpdate(
+        "insert into edition_item (edition_id, product_id, text_id, status) values (?, ?, ?, 'WAITING')",
+        items,
+        500,
+        (s, i) -> {
+          s.setLong(1, id);
+          s.setLong(2, i.productId());
+          s.setLong(3, i.textId());
+        });
+    return id;
+  }
+
+  /** Products of unfinished editions. */
+  List<Long> busy() {
+    return jdbc.sql("select product_id from edition_item where status = 'WAITING'")
+        .query(Long.class)
+        .list();
+  }
+
+  Optional<Edition> find(long id) {
+    return jdbc.sql("select * from edition where id = ?")
+        .param(id)
+        .query(
+            (rs, n) -> {
+              List<Edition.Item> items = items(id);
+              return new Edition(
+                  id,
+                  Edition.Status.valueOf(rs.getString("status")),
+                  rs.getInt("total"),
+                  count(items, "PUBLISHED"),
+                  count(items, "FAILED"),
+                  rs.getString("created_by"),
+                  rs.getTimestamp("created_at").toInstant(),
+                  items);
+            })
+        .optional();
+  }
+
+  private static int count(List<Edition.Item> items, String status) {
+    return (int) items.stream().filter(i -> i.status().equals(status)).count();
+  }
+
+  private List<Edition.Item> items(long id) {
+    return jdbc.sql(
+            "select p.id as product_id, p.sku, p.name, i.status, coalesce(i.reason, '') as reason, coalesce(i.page, '') as page from edition_item i join product p on p.id = i.product_id where i.edition_id = ? order by p.id")
+        .param(id)
+        .query(Edition.Item.class)
+        .list();
+  }
+
+  List<Edition> latest() {
+    return jdbc
+        .sql("select id from edition order by id desc limit 30")
+        .query(Long.class)
+        .list()
+        .stream()
+        .map(id -> find(id).orElseThrow())
+        .toList();
+  }
+
+  List<Pending> next(long id, int limit) {
+    return jdbc.sql(
+            "select product_id, text_id from edition_item where edition_id = ? and status = 'WAITING' order by product_id limit ?")
+        .params(id, limit)
+        .query(Pending.class)
+        .list();
+  }
+
+  void setItem(long edition, long product, String status, String reason, String page) {
+    jdbc.sql(
+            "update edition_item set status = ?, reason = ?, page = ? where edition_id = ? and product_id = ?")
+        .params(Arrays.asList(status, reason, page, edition, product))
+        .update();
+  }
+
+  void setStatus(long id, Edition.Status status) {
+    jdbc.sql("update edition set status = ?, finished_at = ? where id = ?")
+        .params(
+            Arrays.asList(
+                status.name(),
+                status == Edition.Status.DONE ? Timestamp.from(clock.instant()) : null,
+                id))
+        .update();
+  }
+}

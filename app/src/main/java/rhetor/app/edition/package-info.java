@@ -1,0 +1,2 @@
+/** Publishing signed-off texts to the shop. */
+package rhetor.app.edition;

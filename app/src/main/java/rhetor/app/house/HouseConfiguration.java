@@ -1,0 +1,39 @@
+package rhetor.app.house;
+
+import io.swagger.v3.oas.models.media.Schema;
+import java.time.Clock;
+import java.util.ArrayList;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import rhetor.core.fact.Knowledge;
+
+/** Hands out what comes from outside: time and knowledge. */
+@Configuration
+class HouseConfiguration {
+
+  @Bean
+  Clock clock() {
+    return Clock.systemUTC();
+  }
+
+  @Bean
+  Knowledge knowledge() {
+    return Knowledge.standard();
+  }
+
+  /** Records have all their components: the description says so, and the front end needn't ask. */
+  @Bean
+  OpenApiCustomizer everyPropertyIsRequired() {
+    return api -> {
+      api.setServers(null);
+      api.getComponents().getSchemas().values().forEach(HouseConfiguration::requireAll);
+    };
+  }
+
+  private static void requireAll(Schema<?> schema) {
+    if (schema.getProperties() != null) {
+      schema.setRequired(new ArrayList<>(schema.getProperties().keySet()));
+    }
+  }
+}

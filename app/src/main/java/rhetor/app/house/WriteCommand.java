@@ -1,0 +1,178 @@
+package rhetor.app.house;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import rhetor.core.exchange.SheetJob;
+import rhetor.core.fact.ColumnReading;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.Meaning;
+import rhetor.core.fact.Reading;
+import rhetor.core.fact.ReadingProposer;
+import rhetor.core.sheet.Sheet;
+import rhetor.core.sheet.SheetException;
+import rhetor.core.sheet.SheetProblem;
+import rhetor.core.sheet.SheetRow;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.dataformat.yaml.YAMLMapper;
+
+/** {@code rhetor write}: a supplier's sheet in, the same sheet with texts out. */
+@Command(
+    name = "rhetor write",
+    mixinStandardHelpOptions = true,
+    description = {
+      "Writes texts for every row of a sheet, without server or screen.",
+      "The sheet's own cells stay as they are; nine columns are added at the end.",
+      "Exit status: 0 if every row is accounted for, 1 if the sheet can't be read, 2 for wrong options."
+    })
+public final class WriteCommand implements Callable<Integer> {
+  private static final int SAMPLE = 300;
+  private static final int SHOWN_PROBLEMS = 20;
+
+  @Parameters(paramLabel = "IN", description = "The supplier's sheet (CSV).")
+  Path in;
+
+  @Option(
+      names = {"-o", "--out"},
+      required = true,
+      paramLabel = "OUT",
+      description = "Where the sheet with texts goes.")
+  Path out;
+
+  @Option(
+      names = "--map",
+      paramLabel = "FILE",
+      description =
+          "What columns mean, as YAML or JSON: a heading and sku, name, prose, keyword, keep, extra or a concept for each.")
+  Path map;
+
+  @Option(
+      names = "--keyword-column",
+      paramLabel = "NAME",
+      description = "The column that has the primary keyword.")
+  String keywordColumn;
+
+  @Option(
+      names = "--seed",
+      paramLabel = "N",
+      description =
+          "Chooses between wordings; the same seed gives the same texts. Default: ${DEFAULT-VALUE}.")
+  long seed = 1;
+
+  @Option(
+      names = "--report",
+      paramLabel = "FILE",
+      description = "Each text's sentences with their support, as JSON Lines.")
+  Path report;
+
+  @Override
+  public Integer call() throws IOException {
+    try {
+      if (!Files.isRegularFile(in)) {
+        return fail("There is no file " + in + ".");
+      }
+      if (Files.exists(out) && Files.isSameFile(in, out)) {
+        return fail(
+            "OUT is the same file as IN; choose another, so that the supplier's sheet stays as it is.");
+      }
+      Path folder = out.toAbsolutePath().getParent();
+      if (!Files.isDirectory(folder)) {
+        return fail("There is no folder " + folder + " to write to.");
+      }
+      Sheet sheet = Sheet.open(in);
+      Reading reading = reading(sheet);
+      Optional<String> obstacle = reading.obstacle();
+      if (obstacle.isPresent()) {
+        return fail(obstacle.get() + " Use --map.");
+      }
+      SheetJob.Summary summary =
+          new SheetJob(Knowledge.standard(), seed)
+              .run(sheet, in.getFileName().toString(), reading, out, Optional.ofNullable(report));
+      print(summary);
+      return summary.isComplete() ? 0 : 1;
+    } catch (SheetException e) {
+      return fail(e.getMessage());
+    } catch (IllegalArgumentException e) {
+      System.err.println(e.getMessage());
+      return 2;
+    }
+  }
+
+  private static int fail(String message) {
+    System.err.println(message);
+    return 1;
+  }
+
+  private void print(SheetJob.Summary s) {
+    for (SheetProblem problem :
+        s.problems().subList(0, Math.min(SHOWN_PROBLEMS, s.problems().size()))) {
+      System.err.println(problem);
+    }
+    if (s.problems().size() > SHOWN_PROBLEMS) {
+      System.err.println(
+          "… and " + (s.problems().size() - SHOWN_PROBLEMS) + " more; see the column must_fix.");
+    }
+    System.out.printf(
+        "%d rows: %d written (%d with something to fix), %d rejected, %d duplicates, %d blank -> %s%n",
+        s.rows(), s.written(), s.toFix(), s.rejected(), s.duplicates(), s.blank(), out);
+  }
+
+  private Reading reading(Sheet sheet) {
+    List<SheetRow> sample = new ArrayList<>();
+    try (Sheet.Rows rows = sheet.rows()) {
+      while (rows.hasNext() && sample.size() < SAMPLE) {
+        sample.add(rows.next());
+      }
+    }
+    Reading proposed =
+        new ReadingProposer(Knowledge.standard()).propose(sheet.layout().headings(), sample);
+    List<ColumnReading> columns = new ArrayList<>(proposed.columns());
+    if (map != null) {
+      readMap().forEach((heading, code) -> set(columns, heading, Meaning.parse(code)));
+    }
+    if (keywordColumn != null) {
+      columns.replaceAll(c -> c.meaning().equals(Meaning.KEYWORD) ? c.as(Meaning.EXTRA) : c);
+      set(columns, keywordColumn, Meaning.KEYWORD);
+    }
+    return new Reading(columns, proposed.numbers(), proposed.language());
+  }
+
+  private Map<String, String> readMap() {
+    try {
+      return YAMLMapper.builder()
+          .build()
+          .readValue(map.toFile(), new TypeReference<Map<String, String>>() {});
+    } catch (JacksonException e) {
+      throw new IllegalArgumentException(
+          "The map "
+              + map
+              + " can't be read: "
+              + e.getOriginalMessage()
+              + " It needs one line for each column, such as  Gewicht: weight",
+          e);
+    }
+  }
+
+  private static void set(List<ColumnReading> columns, String heading, Meaning meaning) {
+    for (int i = 0; i < columns.size(); i++) {
+      if (columns.get(i).heading().equalsIgnoreCase(heading)) {
+        columns.set(i, columns.get(i).as(meaning));
+        return;
+      }
+    }
+    throw new IllegalArgumentException(
+        "No column is called \""
+            + heading
+            + "\". There are: "
+            + String.join(", ", columns.stream().map(ColumnReading::heading).toList()));
+  }
+}

@@ -1,0 +1,231 @@
+package rhetor.app.intake;
+
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import rhetor.app.web.Refused;
+import rhetor.core.fact.Concept;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.Meaning;
+import rhetor.core.sheet.SheetLimits;
+import rhetor.core.sheet.SheetRow;
+
+/** Sheets in and out over HTTP. */
+@RestController
+class IntakeController {
+  private static final int PREVIEW = 8;
+  private static final int LONGEST_CELL = 160;
+
+  private final IntakeService intakes;
+  private final Knowledge knowledge;
+
+  IntakeController(IntakeService intakes, Knowledge knowledge) {
+    this.intakes = intakes;
+    this.knowledge = knowledge;
+  }
+
+  /** One column as a person sees it when deciding what it means. */
+  record Column(String heading, String meaning, String unit, double confidence, String reason) {}
+
+  record PreviewRow(int number, List<String> cells) {}
+
+  record IntakeView(
+      long id,
+      String supplier,
+      String fileName,
+      String status,
+      String evidence,
+      String encoding,
+      String delimiter,
+      String numbers,
+      String language,
+      int rows,
+      List<Column> columns,
+      String obstacle,
+      List<PreviewRow> preview,
+      IntakeResult result,
+      String createdBy,
+      Instant createdAt) {}
+
+  record IntakeLine(
+      long id,
+      String supplier,
+      String fileName,
+      String status,
+      int rows,
+      int added,
+      int changed,
+      int rejected,
+      String createdBy,
+      Instant createdAt) {}
+
+  /** Something that a column can mean. */
+  record MeaningChoice(String code, String label, String group) {}
+
+  /** What may be dropped. */
+  record Limits(long bytes, int rows, int columns, int cellCharacters) {}
+
+  record Meanings(@NotNull List<String> meanings) {}
+
+  @GetMapping("/api/intakes")
+  List<IntakeLine> list() {
+    return intakes.latest().stream()
+        .map(
+            i ->
+                new IntakeLine(
+                    i.id(),
+                    i.supplier(),
+                    i.fileName(),
+                    i.status().name(),
+                    i.layout().rows(),
+                    i.result().added(),
+                    i.result().changed(),
+                    i.result().rejected() + i.result().duplicates(),
+                    i.createdBy(),
+                    i.createdAt()))
+        .toList();
+  }
+
+  @GetMapping("/api/intakes/limits")
+  Limits limits() {
+    SheetLimits l = SheetLimits.STANDARD;
+    return new Limits(l.bytes(), l.rows(), l.columns(), l.cellCharacters());
+  }
+
+  @GetMapping("/api/intakes/meanings")
+  List<MeaningChoice> meanings() {
+    List<MeaningChoice> choices = new ArrayList<>();
+    choices.add(new MeaningChoice("sku", "SKU", "Key"));
+    choices.add(new MeaningChoice("name", "Name", "Key"));
+    choices.add(new MeaningChoice("prose", "Supplier's prose, mined for facts", "Text"));
+    choices.add(new MeaningChoice("keyword", "Primary keyword", "Text"));
+    choices.add(new MeaningChoice("extra", "Extra fact under its own heading", "Other"));
+    choices.add(new MeaningChoice("keep", "Keep, but never write about it", "Other"));
+    knowledge.concepts().stream()
+        .sorted(java.util.Comparator.comparing(Concept::label))
+        .forEach(c -> choices.add(new MeaningChoice(c.id(), c.label(), "Fact")));
+    return choices;
+  }
+
+  @PostMapping(path = "/api/intakes", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  IntakeView propose(
+      @RequestParam MultipartFile file,
+      @RequestParam(defaultValue = "") String supplier,
+      Principal person)
+      throws IOException {
+    String name = fileName(file.getOriginalFilename());
+    String from = supplier.isBlank() ? name.replaceFirst("\\.[^.]*$", "") : supplier.strip();
+    if (from.length() > 120) {
+      throw Refused.invalid("The supplier's name has more than 120 characters.");
+    }
+    try (var in = file.getInputStream()) {
+      return view(intakes.propose(from, name, in, person.getName()));
+    }
+  }
+
+  /** The last part of a file's name: browsers and scripts may send a path. */
+  private static String fileName(String sent) {
+    String name = sent == null ? "" : sent.replaceAll(".*[/\\\\]", "").replaceAll("\\p{Cntrl}", "");
+    return name.isBlank()
+        ? "sheet.csv"
+        : name.length() > 200 ? name.substring(name.length() - 200) : name;
+  }
+
+  @GetMapping("/api/intakes/{id}")
+  IntakeView get(@PathVariable long id) {
+    return view(intakes.get(id));
+  }
+
+  @PutMapping("/api/intakes/{id}/meanings")
+  IntakeView setMeanings(@PathVariable long id, @Valid @RequestBody Meanings body) {
+    try {
+      return view(intakes.setMeanings(id, body.meanings().stream().map(Meaning::parse).toList()));
+    } catch (IllegalArgumentException e) {
+      throw Refused.invalid(e.getMessage());
+    }
+  }
+
+  @PostMapping("/api/intakes/{id}/take")
+  IntakeView take(@PathVariable long id) {
+    return view(intakes.take(id));
+  }
+
+  @DeleteMapping("/api/intakes/{id}")
+  void discard(@PathVariable long id) {
+    intakes.discard(id);
+  }
+
+  @GetMapping("/api/intakes/{id}/sheet")
+  void export(
+      @PathVariable long id,
+      @RequestParam(defaultValue = "false") boolean signedOnly,
+      HttpServletResponse response)
+      throws IOException {
+    Intake intake = intakes.get(id);
+    response.setContentType("text/csv");
+    response.setCharacterEncoding(intake.layout().charset().name());
+    String name = intake.fileName().replaceFirst("(\\.[^.]*)?$", "") + "-with-texts.csv";
+    response.setHeader(
+        "Content-Disposition",
+        ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString());
+    intakes.export(intake, signedOnly, response.getOutputStream());
+  }
+
+  private IntakeView view(Intake i) {
+    List<Column> columns =
+        i.reading().columns().stream()
+            .map(
+                c ->
+                    new Column(
+                        c.heading(), c.meaning().code(), c.unit(), c.confidence(), c.reason()))
+            .toList();
+    int width = columns.size();
+    List<PreviewRow> preview =
+        intakes.preview(i, PREVIEW).stream()
+            .map(r -> new PreviewRow(r.number(), cells(r, width)))
+            .toList();
+    return new IntakeView(
+        i.id(),
+        i.supplier(),
+        i.fileName(),
+        i.status().name(),
+        i.layout().evidence(),
+        i.layout().charset().displayName(),
+        i.layout().delimiterName(),
+        i.reading().numbers().name(),
+        i.reading().language(),
+        i.layout().rows(),
+        columns,
+        i.reading().obstacle().orElse(""),
+        preview,
+        i.result(),
+        i.createdBy(),
+        i.createdAt());
+  }
+
+  private static List<String> cells(SheetRow row, int width) {
+    List<String> cells = new ArrayList<>();
+    for (int c = 0; c < width; c++) {
+      String cell = row.cell(c);
+      cells.add(cell.length() > LONGEST_CELL ? cell.substring(0, LONGEST_CELL) + "…" : cell);
+    }
+    return cells;
+  }
+}

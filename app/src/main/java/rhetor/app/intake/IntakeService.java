@@ -1,0 +1,274 @@
+package rhetor.app.intake;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import rhetor.app.product.ProductIntake;
+import rhetor.app.product.ProductService;
+import rhetor.app.web.Refused;
+import rhetor.core.exchange.SheetWriter;
+import rhetor.core.exchange.TextColumns;
+import rhetor.core.fact.ColumnReading;
+import rhetor.core.fact.FactReader;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.Meaning;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Reading;
+import rhetor.core.fact.ReadingProposer;
+import rhetor.core.sheet.Sheet;
+import rhetor.core.sheet.SheetException;
+import rhetor.core.sheet.SheetProblem;
+import rhetor.core.sheet.SheetRow;
+
+/** Proposes how a sheet is read, takes it in as one act, and writes it out with texts. */
+@Service
+public class IntakeService {
+  private static final int SAMPLE = 300;
+  private static final int KEPT_PROBLEMS = 300;
+
+  private final IntakeStore intakes;
+  private final SheetFolder folder;
+  private final ProductService products;
+  private final Knowledge knowledge;
+  private final TransactionTemplate transaction;
+  private final JdbcClient jdbc;
+
+  IntakeService(
+      IntakeStore intakes,
+      SheetFolder folder,
+      ProductService products,
+      Knowledge knowledge,
+      TransactionTemplate transaction,
+      JdbcClient jdbc) {
+    this.intakes = intakes;
+    this.folder = folder;
+    this.products = products;
+    this.knowledge = knowledge;
+    this.transaction = transaction;
+    this.jdbc = jdbc;
+  }
+
+  /**
+   * After a crash in the middle of an intake nothing of it was stored, so it can be begun again.
+   */
+  @EventListener(ApplicationReadyEvent.class)
+  void releaseInterrupted() {
+    jdbc.sql("update intake set status = 'PROPOSED' where status = 'TAKING'").update();
+  }
+
+  List<Intake> latest() {
+    return intakes.latest(50);
+  }
+
+  /** How many sheets wait to be taken in. */
+  public int waiting() {
+    return intakes.waiting();
+  }
+
+  Intake get(long id) {
+    return intakes
+        .find(id)
+        .orElseThrow(
+            () -> Refused.notFound("There is no such intake. It may have been discarded."));
+  }
+
+  /**
+   * Stores a sheet and proposes how to read it.
+   *
+   * @throws SheetException if it can't be read as a sheet; then nothing is kept
+   */
+  Intake propose(String supplier, String fileName, InputStream in, String by) {
+    String storedAs = folder.store(in);
+    Sheet sheet = Sheet.open(folder.path(storedAs));
+    Reading reading =
+        new ReadingProposer(knowledge).propose(sheet.layout().headings(), sample(sheet, SAMPLE));
+    return get(intakes.add(supplier, fileName, storedAs, sheet.layout(), reading, by));
+  }
+
+  /** The first rows of an intake's sheet. */
+  List<SheetRow> preview(Intake intake, int rows) {
+    return sample(Sheet.open(folder.path(intake.storedAs())), rows);
+  }
+
+  private static List<SheetRow> sample(Sheet sheet, int most) {
+    List<SheetRow> sample = new ArrayList<>();
+    try (Sheet.Rows rows = sheet.rows()) {
+      while (rows.hasNext() && sample.size() < most) {
+        sample.add(rows.next());
+      }
+    }
+    return sample;
+  }
+
+  /** Changes what columns mean; {@code meanings} has one for each column. */
+  Intake setMeanings(long id, List<Meaning> meanings) {
+    Intake intake = get(id);
+    requireProposed(intake);
+    List<ColumnReading> columns = intake.reading().columns();
+    if (meanings.size() != columns.size()) {
+      throw Refused.invalid(
+          "The sheet has "
+              + columns.size()
+              + " columns, but "
+              + meanings.size()
+              + " meanings came.");
+    }
+    List<ColumnReading> changed = new ArrayList<>();
+    for (int i = 0; i < columns.size(); i++) {
+      changed.add(
+          columns.get(i).meaning().equals(meanings.get(i))
+              ? columns.get(i)
+              : columns.get(i).as(meanings.get(i)));
+    }
+    intakes.setReading(
+        id, new Reading(changed, intake.reading().numbers(), intake.reading().language()));
+    return get(id);
+  }
+
+  private static void requireProposed(Intake intake) {
+    switch (intake.status()) {
+      case PROPOSED -> {}
+      case TAKING -> throw Refused.conflict("This sheet is being taken in right now.");
+      case TAKEN ->
+          throw Refused.conflict(
+              "This sheet has been taken in already. Drop it again to read it in another way.");
+    }
+  }
+
+  void discard(long id) {
+    requireProposed(get(id));
+    intakes.delete(id);
+  }
+
+  /** Takes all rows in, or, if anything goes wrong on the way, none. */
+  Intake take(long id) {
+    Intake intake = get(id);
+    requireProposed(intake);
+    intake
+        .reading()
+        .obstacle()
+        .ifPresent(
+            o -> {
+              throw Refused.invalid(o);
+            });
+    if (!intakes.begin(id)) {
+      throw Refused.conflict("This sheet is being taken in right now.");
+    }
+    boolean done = false;
+    try {
+      transaction.executeWithoutResult(t -> intakes.finish(id, read(intake)));
+      done = true;
+    } finally {
+      if (!done) {
+        releaseInterrupted();
+      }
+    }
+    return get(id);
+  }
+
+  private IntakeResult read(Intake intake) {
+    Sheet sheet = Sheet.open(folder.path(intake.storedAs()));
+    FactReader reader = new FactReader(intake.fileName(), intake.reading(), knowledge);
+    Map<String, Integer> rowOf = new HashMap<>();
+    List<SheetProblem> problems = new ArrayList<>();
+    int rows = 0;
+    int rejected = 0;
+    int duplicates = 0;
+    int blank = 0;
+    int contradictions = 0;
+    ProductIntake target = products.intake(intake.id());
+    try (Sheet.Rows all = sheet.rows()) {
+      while (all.hasNext()) {
+        SheetRow row = all.next();
+        rows++;
+        if (row.isBlank()) {
+          blank++;
+          continue;
+        }
+        List<SheetProblem> unusable = sheet.problems(row);
+        FactReader.Outcome outcome =
+            unusable.isEmpty()
+                ? reader.read(row)
+                : new FactReader.Outcome.Rejected(unusable.getFirst());
+        switch (outcome) {
+          case FactReader.Outcome.Rejected(SheetProblem problem) -> {
+            rejected++;
+            keep(problems, problem);
+          }
+          case FactReader.Outcome.Read(ProductFacts product) -> {
+            Integer before = rowOf.putIfAbsent(product.sku(), row.number());
+            if (before == null) {
+              contradictions += product.contradictions().isEmpty() ? 0 : 1;
+              target.add(product, row.number());
+            } else {
+              duplicates++;
+              keep(
+                  problems,
+                  new SheetProblem(
+                      "duplicate-sku",
+                      row.number(),
+                      "",
+                      "The SKU \""
+                          + product.sku()
+                          + "\" stands in row "
+                          + before
+                          + " already; that row counts.",
+                      "Give this row an SKU of its own, or remove it."));
+            }
+          }
+        }
+      }
+    }
+    ProductIntake.Counts counts = target.finish();
+    return new IntakeResult(
+        rows,
+        counts.added(),
+        counts.changed(),
+        counts.unchanged(),
+        rejected,
+        duplicates,
+        blank,
+        contradictions,
+        problems);
+  }
+
+  private static void keep(List<SheetProblem> problems, SheetProblem problem) {
+    if (problems.size() < KEPT_PROBLEMS) {
+      problems.add(problem);
+    }
+  }
+
+  /**
+   * Writes the intake's sheet with the texts behind its own columns.
+   *
+   * @param signedOnly whether only signed-off and published texts are written
+   */
+  void export(Intake intake, boolean signedOnly, OutputStream out) throws IOException {
+    Sheet sheet = Sheet.open(folder.path(intake.storedAs()));
+    Map<Integer, List<String>> texts = products.textCells(intake.id(), signedOnly);
+    Map<Long, String> reasons = new HashMap<>();
+    intake.result().problems().forEach(p -> reasons.put(p.row(), p.toString()));
+    try (SheetWriter writer = new SheetWriter(out, sheet.layout());
+        Sheet.Rows all = sheet.all()) {
+      writer.write(all.next(), TextColumns.HEADINGS);
+      while (all.hasNext()) {
+        SheetRow row = all.next();
+        List<String> cells = texts.get(row.number());
+        writer.write(
+            row,
+            cells != null
+                ? cells
+                : TextColumns.none(reasons.getOrDefault((long) row.number(), "")));
+      }
+    }
+  }
+}

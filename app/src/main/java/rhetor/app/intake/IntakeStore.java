@@ -1,0 +1,109 @@
+package rhetor.app.intake;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Repository;
+import rhetor.core.fact.Reading;
+import rhetor.core.sheet.SheetLayout;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Keeps intakes. */
+@Repository
+class IntakeStore {
+  private final JdbcClient jdbc;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  IntakeStore(JdbcClient jdbc, JsonMapper json, Clock clock) {
+    this.jdbc = jdbc;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  long add(
+      String supplier,
+      String fileName,
+      String storedAs,
+      SheetLayout layout,
+      Reading reading,
+      String by) {
+    GeneratedKeyHolder key = new GeneratedKeyHolder();
+    jdbc.sql(
+            """
+            insert into intake (supplier, file_name, stored_as, layout, reading, status, created_by, created_at)
+            values (?, ?, ?, ?, ?, 'PROPOSED', ?, ?)
+            """)
+        .params(
+            supplier,
+            fileName,
+            storedAs,
+            json.writeValueAsString(layout),
+            json.writeValueAsString(reading),
+            by,
+            Timestamp.from(clock.instant()))
+        .update(key, "id");
+    return key.getKey().longValue();
+  }
+
+  Optional<Intake> find(long id) {
+    return jdbc.sql("select * from intake where id = ?").param(id).query(this::read).optional();
+  }
+
+  List<Intake> latest(int limit) {
+    return jdbc.sql("select * from intake order by id desc limit ?")
+        .param(limit)
+        .query(this::read)
+        .list();
+  }
+
+  int waiting() {
+    return jdbc.sql("select count(*) from intake where status = 'PROPOSED'")
+        .query(Integer.class)
+        .single();
+  }
+
+  void setReading(long id, Reading reading) {
+    jdbc.sql("update intake set reading = ? where id = ?")
+        .params(json.writeValueAsString(reading), id)
+        .update();
+  }
+
+  /** Marks an intake as being taken in; false if somebody else has begun, or it is done. */
+  boolean begin(long id) {
+    return jdbc.sql("update intake set status = 'TAKING' where id = ? and status = 'PROPOSED'")
+            .param(id)
+            .update()
+        == 1;
+  }
+
+  void finish(long id, IntakeResult result) {
+    jdbc.sql("update intake set status = 'TAKEN', result = ? where id = ?")
+        .params(json.writeValueAsString(result), id)
+        .update();
+  }
+
+  void delete(long id) {
+    jdbc.sql("delete from intake where id = ? and status = 'PROPOSED'").param(id).update();
+  }
+
+  private Intake read(ResultSet rs, int row) throws SQLException {
+    String result = rs.getString("result");
+    return new Intake(
+        rs.getLong("id"),
+        rs.getString("supplier"),
+        rs.getString("file_name"),
+        rs.getString("stored_as"),
+        json.readValue(rs.getString("layout"), SheetLayout.class),
+        json.readValue(rs.getString("reading"), Reading.class),
+        Intake.Status.valueOf(rs.getString("status")),
+        result == null ? IntakeResult.NONE : json.readValue(result, IntakeResult.class),
+        rs.getString("created_by"),
+        rs.getTimestamp("created_at").toInstant());
+  }
+}

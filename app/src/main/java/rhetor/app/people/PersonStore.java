@@ -1,0 +1,71 @@
+package rhetor.app.people;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+/** Keeps people. */
+@Repository
+class PersonStore {
+  private final JdbcClient jdbc;
+  private final Clock clock;
+
+  PersonStore(JdbcClient jdbc, Clock clock) {
+    this.jdbc = jdbc;
+    this.clock = clock;
+  }
+
+  boolean isEmpty() {
+    return jdbc.sql("select count(*) from person").query(Long.class).single() == 0;
+  }
+
+  List<Person> all() {
+    return jdbc.sql("select id, email, name, role from person order by id")
+        .query(Person.class)
+        .list();
+  }
+
+  Optional<Person> find(String email) {
+    return jdbc.sql("select id, email, name, role from person where email = ?")
+        .param(email.strip().toLowerCase(Locale.ROOT))
+        .query(Person.class)
+        .optional();
+  }
+
+  Optional<Person> find(long id) {
+    return jdbc.sql("select id, email, name, role from person where id = ?")
+        .param(id)
+        .query(Person.class)
+        .optional();
+  }
+
+  Optional<String> password(String email) {
+    return jdbc.sql("select password from person where email = ?")
+        .param(email.strip().toLowerCase(Locale.ROOT))
+        .query(String.class)
+        .optional();
+  }
+
+  void add(String email, String name, Role role, String passwordHash) {
+    jdbc.sql("insert into person (email, name, role, password, created_at) values (?, ?, ?, ?, ?)")
+        .params(
+            email.strip().toLowerCase(Locale.ROOT),
+            name.strip(),
+            role.name(),
+            passwordHash,
+            Timestamp.from(clock.instant()))
+        .update();
+  }
+
+  void setRole(long id, Role role) {
+    jdbc.sql("update person set role = ? where id = ?").params(role.name(), id).update();
+  }
+
+  long owners() {
+    return jdbc.sql("select count(*) from person where role = 'OWNER'").query(Long.class).single();
+  }
+}

@@ -1,0 +1,125 @@
+package rhetor.app.people;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.Optional;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/** Who may do what over HTTP, and the headers that keep browsers from being talked into more. */
+@Configuration
+class Security {
+  private static final String[] SIGN_OFF = {
+    "/api/proofs/*/sign-off", "/api/proofs/*/send-back", "/api/proofs/sign-off", "/api/editions/**"
+  };
+
+  @Bean
+  PasswordEncoder passwordEncoder() {
+    return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+  }
+
+  @Bean
+  SecurityContextRepository securityContextRepository() {
+    return new HttpSessionSecurityContextRepository();
+  }
+
+  @Bean
+  SecurityFilterChain chain(
+      HttpSecurity http, SecurityContextRepository contexts, PeopleService people)
+      throws Exception {
+    return http.securityContext(c -> c.securityContextRepository(contexts))
+        .csrf(c -> c.spa())
+        .requestCache(c -> c.disable())
+        .formLogin(f -> f.disable())
+        .httpBasic(b -> b.disable())
+        .logout(l -> l.disable())
+        .authorizeHttpRequests(
+            a ->
+                a.requestMatchers("/api/session", "/api/owner", "/actuator/health")
+                    .permitAll()
+                    .requestMatchers("/api/people/**")
+                    .hasRole("OWNER")
+                    .requestMatchers(HttpMethod.POST, SIGN_OFF)
+                    .hasRole("EDITOR")
+                    .requestMatchers(HttpMethod.GET, "/api/**")
+                    .hasRole("READER")
+                    .requestMatchers("/api/**")
+                    .hasRole("WRITER")
+                    .requestMatchers("/actuator/**")
+                    .denyAll()
+                    .anyRequest()
+                    .permitAll())
+        .exceptionHandling(
+            e ->
+                e.authenticationEntryPoint(
+                        (request, response, x) ->
+                            problem(
+                                response,
+                                401,
+                                "You are not signed in, or your session has ended. Sign in and try again."))
+                    .accessDeniedHandler(
+                        (request, response, x) ->
+                            problem(
+                                response,
+                                403,
+                                "Your role doesn't allow this. Ask the owner of the house.")))
+        .headers(
+            h ->
+                h.contentSecurityPolicy(
+                        c -> c.policyDirectives("default-src 'none'; frame-ancestors 'none'"))
+                    .referrerPolicy(
+                        r ->
+                            r.policy(
+                                org.springframework.security.web.header.writers
+                                    .ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN))
+                    .permissionsPolicyHeader(
+                        p -> p.policy("camera=(), microphone=(), geolocation=()")))
+        .addFilterBefore(new RoleOfToday(people), AuthorizationFilter.class)
+        .build();
+  }
+
+  private static void problem(HttpServletResponse response, int status, String detail)
+      throws IOException {
+    response.setStatus(status);
+    response.setContentType("application/problem+json");
+    response.setCharacterEncoding("UTF-8");
+    response.getWriter().write("{\"status\":" + status + ",\"detail\":\"" + detail + "\"}");
+  }
+
+  /** Takes a person's role from the database at each request, so that a change counts at once. */
+  private static final class RoleOfToday extends OncePerRequestFilter {
+    private final PeopleService people;
+
+    RoleOfToday(PeopleService people) {
+      this.people = people;
+    }
+
+    @Override
+    protected void doFilterInternal(
+        HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+        throws ServletException, IOException {
+      Authentication known = SecurityContextHolder.getContext().getAuthentication();
+      if (known != null && request.getRequestURI().startsWith("/api/")) {
+        Optional<Person> person = people.find(known.getName());
+        var context = SecurityContextHolder.createEmptyContext();
+        person.map(PersonAuthentication::of).ifPresent(context::setAuthentication);
+        SecurityContextHolder.setContext(context);
+      }
+      chain.doFilter(request, response);
+    }
+  }
+}

@@ -1,0 +1,2 @@
+/** People, their roles, and signing in. */
+package rhetor.app.people;

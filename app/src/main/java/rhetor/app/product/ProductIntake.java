@@ -1,0 +1,85 @@
+package rhetor.app.product;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import rhetor.core.fact.ProductFacts;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Takes the products of one sheet in, in batches; to be used inside one transaction. */
+public final class ProductIntake {
+  private static final int BATCH = 500;
+
+  private final ProductStore store;
+  private final JsonMapper json;
+  private final long intake;
+  private final boolean firstEver;
+  private final List<ProductStore.Row> batch = new ArrayList<>();
+  private int added;
+  private int changed;
+  private int unchanged;
+
+  /** How many products were new, had other facts than before, or the same. */
+  public record Counts(int added, int changed, int unchanged) {}
+
+  ProductIntake(ProductStore store, JsonMapper json, long intake) {
+    this.store = store;
+    this.json = json;
+    this.intake = intake;
+    this.firstEver = store.isEmpty();
+  }
+
+  /** Adds a product, or gives a known one its new facts. */
+  public void add(ProductFacts product, int row) {
+    batch.add(new ProductStore.Row(0, product, json.writeValueAsString(product), row));
+    if (batch.size() >= BATCH) {
+      flush();
+    }
+  }
+
+  /** Stores what is left. */
+  public Counts finish() {
+    flush();
+    return new Counts(added, changed, unchanged);
+  }
+
+  private void flush() {
+    if (batch.isEmpty()) {
+      return;
+    }
+    Map<String, ProductStore.Known> known =
+        firstEver ? Map.of() : store.known(batch.stream().map(r -> r.facts().sku()).toList());
+    List<ProductStore.Row> fresh = new ArrayList<>();
+    List<ProductStore.Row> other = new ArrayList<>();
+    for (ProductStore.Row row : batch) {
+      ProductStore.Known before = known.get(row.facts().sku());
+      if (before == null) {
+        fresh.add(row);
+      } else if (sameFacts(before.facts(), row.facts())) {
+        unchanged++;
+      } else {
+        other.add(new ProductStore.Row(before.id(), row.facts(), row.json(), row.rowNumber()));
+      }
+    }
+    if (!fresh.isEmpty()) {
+      store.insert(intake, fresh);
+    }
+    if (!other.isEmpty()) {
+      store.update(intake, other);
+    }
+    added += fresh.size();
+    changed += other.size();
+    batch.clear();
+  }
+
+  /** Whether values are the same, wherever in the sheet they stand now. */
+  private boolean sameFacts(String before, ProductFacts now) {
+    ProductFacts then = json.readValue(before, ProductFacts.class);
+    return then.name().equals(now.name())
+        && then.keyword().equals(now.keyword())
+        && then.facts().stream()
+            .map(f -> f.id() + f.value())
+            .toList()
+            .equals(now.facts().stream().map(f -> f.id() + f.value()).toList());
+  }
+}

@@ -1,0 +1,2 @@
+/** Products with their facts, and lists of them. */
+package rhetor.app.product;

@@ -1,0 +1,208 @@
+package rhetor.app.proof;
+
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.product.Product;
+import rhetor.app.product.ProductService;
+import rhetor.app.product.Stage;
+import rhetor.app.web.Refused;
+import rhetor.core.check.Audit;
+import rhetor.core.check.Checker;
+import rhetor.core.compose.Block;
+import rhetor.core.compose.Draft;
+import rhetor.core.compose.Field;
+import rhetor.core.compose.Sentence;
+import rhetor.core.compose.SupportFinder;
+import rhetor.core.exchange.Html;
+import rhetor.core.fact.Knowledge;
+
+/**
+ * Keeps texts, takes changes by hand, and lets them go once somebody has put their word to them.
+ */
+@Service
+public class ProofService {
+  private static final int LONGEST_INPUT = 40_000;
+
+  private final TextStore texts;
+  private final ProductService products;
+  private final Checker checker;
+  private final SupportFinder supports;
+
+  ProofService(TextStore texts, ProductService products, Knowledge knowledge) {
+    this.texts = texts;
+    this.products = products;
+    this.checker = new Checker(knowledge);
+    this.supports = new SupportFinder(knowledge);
+  }
+
+  /** Keeps what a run wrote as the text that counts. */
+  @Transactional
+  public void keep(Product product, Draft draft, long runId, String author) {
+    Audit audit = checker.check(draft, product.facts(), product.keyword());
+    long id =
+        texts.add(
+            product.id(),
+            product.textId(),
+            runId,
+            author,
+            "COMPOSER",
+            "Written in run " + runId,
+            draft,
+            audit);
+    products.setText(product.id(), id, Stage.DRAFTED, audit);
+  }
+
+  /** A text by its id. */
+  public Text text(long id) {
+    return texts.find(id).orElseThrow(() -> Refused.notFound("There is no such text."));
+  }
+
+  Text current(Product product) {
+    if (product.textId() == 0) {
+      throw Refused.notFound("Nothing has been written for this product yet. Start a run with it.");
+    }
+    return text(product.textId());
+  }
+
+  List<TextStore.Revision> history(long product) {
+    return texts.history(product);
+  }
+
+  /**
+   * Changes one field by hand, as a new revision.
+   *
+   * @param revision the revision that the person saw
+   * @param input HTML for the description, plain text for the rest
+   */
+  @Transactional
+  public void change(long productId, Field field, String input, long revision, String author) {
+    Product product = products.get(productId);
+    Text before = current(product);
+    requireSeen(before, revision);
+    if (input.length() > LONGEST_INPUT) {
+      throw Refused.invalid("The text has more than %,d characters.".formatted(LONGEST_INPUT));
+    }
+    List<Block> blocks =
+        supports.attach(
+            parse(field, input),
+            before.draft().sentences(field),
+            product.facts(),
+            product.keyword());
+    Draft draft = before.draft().with(field, blocks);
+    if (draft.equals(before.draft())) {
+      return;
+    }
+    Audit audit = checker.check(draft, product.facts(), product.keyword());
+    long id =
+        texts.add(
+            productId,
+            before.id(),
+            null,
+            author,
+            "HAND",
+            field.label() + " changed by hand",
+            draft,
+            audit);
+    products.setText(productId, id, Stage.IN_PROOF, audit);
+  }
+
+  private static List<Block> parse(Field field, String input) {
+    if (field == Field.DESCRIPTION) {
+      return Html.parse(input);
+    }
+    String plain = input.replaceAll("\\p{Cntrl}+", " ").strip();
+    List<Sentence> sentences =
+        switch (field) {
+          case TAGS ->
+              java.util.Arrays.stream(plain.split("\\s*,\\s*"))
+                  .filter(t -> !t.isEmpty())
+                  .distinct()
+                  .map(t -> new Sentence(t, List.of()))
+                  .toList();
+          case SHORT_DESCRIPTION, META_DESCRIPTION -> Html.sentences(plain);
+          default -> plain.isEmpty() ? List.of() : List.of(new Sentence(plain, List.of()));
+        };
+    return sentences.isEmpty() ? List.of() : List.of(new Block(Block.Kind.PARAGRAPH, sentences));
+  }
+
+  private static void requireSeen(Text current, long revision) {
+    if (current.id() != revision) {
+      throw Refused.changedMeanwhile(
+          "%s changed this text meanwhile (%s). Look at it again before you go on; what you typed is still here."
+              .formatted(current.author(), current.note().toLowerCase(java.util.Locale.ROOT)));
+    }
+  }
+
+  /** Goes back to the revision before; the one left stays in the history. */
+  @Transactional
+  public void undo(long productId, long revision) {
+    Text now = current(products.get(productId));
+    requireSeen(now, revision);
+    if (now.parentId() == 0) {
+      throw Refused.conflict("This is the first text; there is nothing before it.");
+    }
+    restore(productId, now.parentId());
+  }
+
+  /** Makes any revision of the history the text that counts. */
+  @Transactional
+  public void restore(long productId, long target, long revision) {
+    requireSeen(current(products.get(productId)), revision);
+    restore(productId, target);
+  }
+
+  private void restore(long productId, long target) {
+    Text text = text(target);
+    if (text.productId() != productId) {
+      throw Refused.invalid("That revision belongs to another product.");
+    }
+    products.setText(productId, target, Stage.IN_PROOF, text.audit());
+  }
+
+  /** Puts a person's word to a text: it may go out now. */
+  @Transactional
+  public void signOff(long productId, long revision) {
+    Product product = products.get(productId);
+    Text text = current(product);
+    requireSeen(text, revision);
+    if (!text.audit().mustFix().isEmpty()) {
+      throw Refused.conflict(
+          "There is something that must be fixed first: "
+              + text.audit().mustFix().getFirst().why());
+    }
+    if (product.stage() != Stage.PUBLISHED) {
+      products.setStage(productId, Stage.SIGNED_OFF);
+    }
+  }
+
+  /**
+   * Signs several off that were read.
+   *
+   * @param revisions by product, the revision that the person saw
+   * @return how many were signed off; those with must-fix marks or changed meanwhile are not
+   */
+  @Transactional
+  public int signOff(Map<Long, Long> revisions) {
+    int signed = 0;
+    for (var entry : revisions.entrySet()) {
+      Product product = products.get(entry.getKey());
+      boolean open = product.stage() == Stage.DRAFTED || product.stage() == Stage.IN_PROOF;
+      if (open
+          && product.textId() == entry.getValue()
+          && text(product.textId()).audit().mustFix().isEmpty()) {
+        products.setStage(product.id(), Stage.SIGNED_OFF);
+        signed++;
+      }
+    }
+    return signed;
+  }
+
+  /** Takes a sign-off back. */
+  @Transactional
+  public void sendBack(long productId, long revision) {
+    requireSeen(current(products.get(productId)), revision);
+    products.setStage(productId, Stage.IN_PROOF);
+  }
+}

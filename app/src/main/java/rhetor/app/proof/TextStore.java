@@ -1,0 +1,93 @@
+package rhetor.app.proof;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Repository;
+import rhetor.core.check.Audit;
+import rhetor.core.compose.Draft;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Keeps texts with all their revisions. */
+@Repository
+class TextStore {
+  private final JdbcClient jdbc;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  TextStore(JdbcClient jdbc, JsonMapper json, Clock clock) {
+    this.jdbc = jdbc;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  long add(
+      long product,
+      long parent,
+      Long run,
+      String author,
+      String origin,
+      String note,
+      Draft draft,
+      Audit audit) {
+    GeneratedKeyHolder key = new GeneratedKeyHolder();
+    jdbc.sql(
+            "insert into text (product_id, parent_id, run_id, author, origin, note, draft, audit, created_at) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+        .params(
+            java.util.Arrays.asList(
+                product,
+                parent == 0 ? null : parent,
+                run,
+                author,
+                origin,
+                note,
+                json.writeValueAsString(draft),
+                json.writeValueAsString(audit),
+                Timestamp.from(clock.instant())))
+        .update(key, "id");
+    return key.getKey().longValue();
+  }
+
+  Optional<Text> find(long id) {
+    return jdbc.sql("select * from text where id = ?").param(id).query(this::read).optional();
+  }
+
+  private Text read(ResultSet rs, int row) throws SQLException {
+    return new Text(
+        rs.getLong("id"),
+        rs.getLong("product_id"),
+        rs.getLong("parent_id"),
+        rs.getString("author"),
+        rs.getString("origin"),
+        rs.getString("note"),
+        json.readValue(rs.getString("draft"), Draft.class),
+        json.readValue(rs.getString("audit"), Audit.class),
+        rs.getTimestamp("created_at").toInstant());
+  }
+
+  /** A revision as the history lists it. */
+  record Revision(
+      long id, long parentId, String author, String origin, String note, Instant createdAt) {}
+
+  List<Revision> history(long product) {
+    return jdbc.sql(
+            "select id, parent_id, author, origin, note, created_at from text where product_id = ? order by id desc limit 100")
+        .param(product)
+        .query(
+            (rs, i) ->
+                new Revision(
+                    rs.getLong(1),
+                    rs.getLong(2),
+                    rs.getString(3),
+                    rs.getString(4),
+                    rs.getString(5),
+                    rs.getTimestamp(6).toInstant()))
+        .list();
+  }
+}

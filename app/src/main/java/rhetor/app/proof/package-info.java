@@ -1,0 +1,2 @@
+/** Texts being read: with their footnotes, marks and history. */
+package rhetor.app.proof;

@@ -1,0 +1,29 @@
+package rhetor.app.run;
+
+import java.time.Instant;
+
+/**
+ * One act of writing for many products.
+ *
+ * @param left products that were left alone, because they were signed off meanwhile or it was
+ *     stopped
+ */
+public record Run(
+    long id,
+    Status status,
+    int total,
+    int written,
+    int failed,
+    int left,
+    String createdBy,
+    Instant createdAt,
+    Instant finishedAt) {
+
+  /** How far a run is. */
+  public enum Status {
+    WAITING,
+    RUNNING,
+    DONE,
+    STOPPED
+  }
+}

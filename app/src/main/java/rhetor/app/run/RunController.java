@@ -1,0 +1,110 @@
+package rhetor.app.run;
+
+import jakarta.validation.Valid;
+import java.io.IOException;
+import java.security.Principal;
+import java.time.Duration;
+import java.util.List;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import rhetor.app.product.ProductFilter;
+
+/** Runs over HTTP, with progress as server-sent events. */
+@RestController
+class RunController {
+  private static final Duration BEAT = Duration.ofMillis(300);
+
+  private final RunService runs;
+
+  RunController(RunService runs) {
+    this.runs = runs;
+  }
+
+  /** Which products to write for: those named, or all that match if none is. */
+  record Order(
+      List<Long> products,
+      String search,
+      String state,
+      long intake,
+      boolean leaveSignedOff,
+      long seed) {
+    List<Long> ids() {
+      return products == null ? List.of() : products;
+    }
+
+    ProductFilter filter() {
+      return new ProductFilter(search, state, intake);
+    }
+  }
+
+  record RunView(Run run, List<RunStore.Trouble> troubles) {}
+
+  @GetMapping("/api/runs")
+  List<Run> list() {
+    return runs.latest();
+  }
+
+  @PostMapping("/api/runs/forecast")
+  RunService.Forecast forecast(@Valid @RequestBody Order order) {
+    return runs.forecast(order.ids(), order.filter(), order.leaveSignedOff());
+  }
+
+  @PostMapping("/api/runs")
+  Run start(@Valid @RequestBody Order order, Principal person) {
+    return runs.start(
+        order.ids(), order.filter(), order.leaveSignedOff(), order.seed(), person.getName());
+  }
+
+  @GetMapping("/api/runs/{id}")
+  RunView get(@PathVariable long id) {
+    return new RunView(runs.get(id), runs.troubles(id));
+  }
+
+  @PostMapping("/api/runs/{id}/stop")
+  Run stop(@PathVariable long id) {
+    runs.stop(id);
+    return runs.get(id);
+  }
+
+  @PostMapping("/api/runs/{id}/retry")
+  Run retry(@PathVariable long id, Principal person) {
+    return runs.retry(id, person.getName());
+  }
+
+  /** Sends the run whenever it has changed, until it has ended. */
+  @GetMapping(path = "/api/runs/{id}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+  SseEmitter events(@PathVariable long id) {
+    runs.get(id);
+    SseEmitter emitter = new SseEmitter(0L);
+    Thread.ofVirtual().name("run-" + id + "-events").start(() -> follow(id, emitter));
+    return emitter;
+  }
+
+  private void follow(long id, SseEmitter emitter) {
+    try {
+      Run last = null;
+      while (true) {
+        Run run = runs.get(id);
+        if (!run.equals(last)) {
+          emitter.send(run, MediaType.APPLICATION_JSON);
+          last = run;
+        }
+        if (run.status() == Run.Status.DONE || run.status() == Run.Status.STOPPED) {
+          emitter.complete();
+          return;
+        }
+        Thread.sleep(BEAT);
+      }
+    } catch (IOException | IllegalStateException e) {
+      // The reader has gone; the run doesn't mind.
+      emitter.complete();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+}

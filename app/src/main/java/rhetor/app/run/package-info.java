@@ -1,0 +1,2 @@
+/** Writing for many products in the background. */
+package rhetor.app.run;

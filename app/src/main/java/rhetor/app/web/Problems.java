@@ -1,0 +1,82 @@
+package rhetor.app.web;
+
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import rhetor.core.sheet.SheetException;
+import rhetor.core.sheet.SheetProblem;
+
+/** Errors as problem details (RFC 9457) whose detail says what happened, where, and what to do. */
+@RestControllerAdvice
+class Problems extends ResponseEntityExceptionHandler {
+  private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+  @ExceptionHandler(Refused.class)
+  ProblemDetail refused(Refused e) {
+    return ProblemDetail.forStatusAndDetail(e.status(), e.getMessage());
+  }
+
+  @ExceptionHandler(SheetException.class)
+  ProblemDetail sheet(SheetException e) {
+    SheetProblem problem = e.problem();
+    ProblemDetail detail =
+        ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, problem.toString());
+    detail.setTitle("The sheet can't be read");
+    detail.setProperty("code", problem.code());
+    detail.setProperty("row", problem.row());
+    detail.setProperty("column", problem.column());
+    return detail;
+  }
+
+  @Override
+  protected ResponseEntity<Object> handleMaxUploadSizeExceededException(
+      MaxUploadSizeExceededException e,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    ProblemDetail detail =
+        ProblemDetail.forStatusAndDetail(
+            HttpStatus.CONTENT_TOO_LARGE,
+            "The file is larger than 100 MB. Split it into smaller sheets with the same headings.");
+    detail.setProperty("code", "too-large");
+    return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE).body(detail);
+  }
+
+  @Override
+  protected ResponseEntity<Object> handleMethodArgumentNotValid(
+      MethodArgumentNotValidException e,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    String what =
+        String.join(
+            " ",
+            e.getFieldErrors().stream()
+                .map(f -> f.getField() + ": " + f.getDefaultMessage() + ".")
+                .toList());
+    return ResponseEntity.badRequest()
+        .body(ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, what));
+  }
+
+  @ExceptionHandler(Exception.class)
+  ProblemDetail unexpected(Exception e) throws Exception {
+    if (e instanceof org.springframework.security.core.AuthenticationException
+        || e instanceof org.springframework.security.access.AccessDeniedException) {
+      throw e;
+    }
+    LOG.error("unexpected", e);
+    return ProblemDetail.forStatusAndDetail(
+        HttpStatus.INTERNAL_SERVER_ERROR,
+        "Something went wrong that Rhetor didn't foresee; nothing was stored. Try again; if it stays, look into the log.");
+  }
+}

@@ -1,0 +1,118 @@
+create table person (
+  id bigint generated always as identity primary key,
+  email varchar(200) not null unique,
+  name varchar(120) not null,
+  role varchar(10) not null check (role in ('OWNER', 'EDITOR', 'WRITER', 'READER')),
+  password varchar(200) not null,
+  created_at timestamp with time zone not null
+);
+
+create table intake (
+  id bigint generated always as identity primary key,
+  supplier varchar(120) not null,
+  file_name varchar(255) not null,
+  stored_as varchar(80) not null,
+  layout varchar(1000000) not null,
+  reading varchar(1000000) not null,
+  status varchar(10) not null check (status in ('PROPOSED', 'TAKING', 'TAKEN')),
+  result varchar(1000000),
+  created_by varchar(200) not null,
+  created_at timestamp with time zone not null
+);
+
+create table product (
+  id bigint generated always as identity primary key,
+  sku varchar(64) not null unique,
+  name varchar(400) not null,
+  brand varchar(120) not null,
+  kind varchar(120) not null,
+  intake_id bigint not null references intake,
+  row_no int not null,
+  facts varchar(10000000) not null,
+  keyword varchar(400) not null,
+  stage varchar(10) not null check (stage in ('UNWRITTEN', 'DRAFTED', 'IN_PROOF', 'SIGNED_OFF', 'PUBLISHED')),
+  failed varchar(1000),
+  stale boolean default false not null,
+  readiness int default -1 not null,
+  must_fix int default 0 not null,
+  text_id bigint,
+  page varchar(500),
+  shop_version varchar(100),
+  search varchar(600) not null
+);
+create index product_by_stage on product (stage, id);
+create index product_by_readiness on product (readiness, id);
+create index product_by_name on product (name, id);
+create index product_by_intake on product (intake_id, row_no);
+
+create table run (
+  id bigint generated always as identity primary key,
+  status varchar(10) not null check (status in ('WAITING', 'RUNNING', 'DONE', 'STOPPED')),
+  seed bigint not null,
+  total int not null,
+  created_by varchar(200) not null,
+  created_at timestamp with time zone not null,
+  finished_at timestamp with time zone
+);
+
+create table run_item (
+  run_id bigint not null references run,
+  product_id bigint not null references product,
+  status varchar(10) not null check (status in ('WAITING', 'WRITTEN', 'FAILED', 'LEFT')),
+  reason varchar(1000),
+  primary key (run_id, product_id)
+);
+create index run_item_by_status on run_item (run_id, status);
+create index run_item_by_product on run_item (product_id, status);
+
+create table text (
+  id bigint generated always as identity primary key,
+  product_id bigint not null references product,
+  parent_id bigint references text,
+  run_id bigint references run,
+  author varchar(200) not null,
+  origin varchar(10) not null check (origin in ('COMPOSER', 'HAND')),
+  note varchar(200) not null,
+  draft varchar(10000000) not null,
+  audit varchar(10000000) not null,
+  created_at timestamp with time zone not null
+);
+create index text_by_product on text (product_id, id);
+alter table product add foreign key (text_id) references text;
+
+create table edition (
+  id bigint generated always as identity primary key,
+  status varchar(10) not null check (status in ('WAITING', 'RUNNING', 'DONE')),
+  total int not null,
+  created_by varchar(200) not null,
+  created_at timestamp with time zone not null,
+  finished_at timestamp with time zone
+);
+
+create table edition_item (
+  edition_id bigint not null references edition,
+  product_id bigint not null references product,
+  text_id bigint not null references text,
+  status varchar(10) not null check (status in ('WAITING', 'PUBLISHED', 'FAILED')),
+  reason varchar(1000),
+  page varchar(500),
+  primary key (edition_id, product_id)
+);
+
+create table scheduled_tasks (
+  task_name varchar(100) not null,
+  task_instance varchar(100) not null,
+  task_data blob,
+  execution_time timestamp(6) with time zone not null,
+  picked boolean not null,
+  picked_by varchar(50),
+  last_success timestamp(6) with time zone,
+  last_failure timestamp(6) with time zone,
+  consecutive_failures int,
+  last_heartbeat timestamp(6) with time zone,
+  version bigint not null,
+  priority smallint,
+  primary key (task_name, task_instance)
+);
+create index scheduled_tasks_by_time on scheduled_tasks (execution_time);
+create index scheduled_tasks_by_heartbeat on scheduled_tasks (last_heartbeat);
