@@ -4,13 +4,14 @@ import java.util.Arrays;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 import picocli.CommandLine;
 import rhetor.app.house.WriteCommand;
 
 /**
  * Starts Rhetor: {@code write} turns a sheet into texts and ends; anything else starts the server.
  */
-@SpringBootApplication
+@SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)
 @ConfigurationPropertiesScan
 public class Rhetor {
 

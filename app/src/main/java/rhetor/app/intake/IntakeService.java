@@ -94,6 +94,16 @@ public class IntakeService {
     return get(intakes.add(supplier, fileName, storedAs, sheet.layout(), reading, by));
   }
 
+  /** Stores a sheet and proposes how to read it; the intake's id. */
+  public long proposeSheet(String supplier, String fileName, InputStream in, String by) {
+    return propose(supplier, fileName, in, by).id();
+  }
+
+  /** Takes an intake's rows in as proposed. */
+  public IntakeResult takeIn(long id) {
+    return take(id).result();
+  }
+
   /** The first rows of an intake's sheet. */
   List<SheetRow> preview(Intake intake, int rows) {
     return sample(Sheet.open(folder.path(intake.storedAs())), rows);

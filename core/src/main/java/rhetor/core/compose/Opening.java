@@ -13,6 +13,7 @@ import rhetor.core.language.English;
 final class Opening {
   private static final int PATTERNS = 6;
   private static final int ADJECTIVES = 2;
+  private static final int STEM = 6;
 
   private final Subject subject;
   private final KeywordUse keyword;
@@ -47,12 +48,16 @@ final class Opening {
       noun = keyword.nounPhrase();
       support.add(Support.keyword(keyword.keyword()));
     }
-    List<Adjective> chosen = adjectives(noun, adjectives, said, support);
+    // A keyword of several words has its adjectives already.
+    int room = keyed && noun.split(" ").length > 2 ? Math.min(1, adjectives) : adjectives;
+    List<Adjective> chosen = adjectives(noun, room, said, support);
     // What the noun itself says ("stoneware teapot") needn't be said again.
     for (Message m : messages) {
+      boolean adjective =
+          m.has(Form.ADJ) && Subject.hasWord(noun, m.get(Form.ADJ).toLowerCase(Locale.ROOT));
       if (keyed
-          && m.has(Form.ADJ)
-          && Subject.hasWord(noun, m.get(Form.ADJ).toLowerCase(Locale.ROOT))) {
+          && (adjective
+              || m.theme().equals("use") && m.has(Form.PP) && overlaps(m.get(Form.PP), noun))) {
         said.add(m);
       }
     }
@@ -131,11 +136,18 @@ final class Opening {
     for (String word : phrase.toLowerCase(Locale.ROOT).split("[ -]")) {
       if (word.length() > 3
           && !word.matches("with|from|made|litre|metre|hour|page|lumen")
-          && Subject.hasWord(lower, word)) {
+          && (Subject.hasWord(lower, word) || sharesStem(word, lower))) {
         return true;
       }
     }
     return false;
+  }
+
+  /** "Commuting" says nothing new after "commuter". */
+  private static boolean sharesStem(String word, String text) {
+    return word.length() > STEM
+        && java.util.Arrays.stream(text.split("[^\\p{L}]+"))
+            .anyMatch(w -> w.length() > STEM && w.startsWith(word.substring(0, STEM)));
   }
 
   /** Writes the sentence; {@code slot} tells openings of different fields apart. */

@@ -78,14 +78,18 @@ final class SentenceWriter {
   private String main(String who, List<Message> verbs) {
     List<Integer> feasible = new ArrayList<>(List.of(0));
     List<Message> parts = verbs.stream().filter(m -> m.has(Form.PART)).toList();
-    List<Message> withs = verbs.stream().filter(m -> m.has(Form.WITH)).toList();
+    List<Message> withs =
+        verbs.stream().filter(m -> m.has(Form.WITH) && !m.has(Form.VERB)).toList();
     boolean two = verbs.size() >= 2;
     if (two && !parts.isEmpty() && verbs.stream().anyMatch(m -> m.has(Form.VERB))) {
       feasible.add(1);
     }
-    if (two && !withs.isEmpty() && withs.size() < verbs.size()) {
+    boolean alreadyWith = verbs.stream().anyMatch(m -> m.verb().contains(" with "));
+    if (two && !alreadyWith && !withs.isEmpty() && withs.size() < verbs.size()) {
       feasible.add(2);
-      feasible.add(3);
+      if (verbs.stream().noneMatch(m -> m.verb().startsWith("come "))) {
+        feasible.add(3);
+      }
     }
     return switch (rotation.pick("sentence", PATTERNS, feasible)) {
       case 1 -> {

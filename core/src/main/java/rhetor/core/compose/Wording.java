@@ -367,6 +367,7 @@ final class Wording {
                               + per.group(1)));
         } else if (label.startsWith("number of ") || plural) {
           integer(q)
+              .filter(n -> n > 0)
               .ifPresent(
                   n -> {
                     String what = label.replaceFirst("^number of ", "");

@@ -90,7 +90,8 @@ final class KindFinder {
       String noun = noun(last);
       boolean english =
           !noun.isEmpty() && English.lastWord(noun).equals(English.lastWord(byCategory.noun()));
-      return new Kind(byCategory.id(), english ? noun : byCategory.noun());
+      boolean same = noun.equalsIgnoreCase(byCategory.noun());
+      return new Kind(byCategory.id(), english && !same ? noun : byCategory.noun());
     }
     return new Kind("", noun(last));
   }

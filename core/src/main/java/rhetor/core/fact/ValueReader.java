@@ -30,7 +30,7 @@ public final class ValueReader {
               + "?");
   private static final Pattern SIDES =
       Pattern.compile(
-          "(?:[A-Za-zØ]{1,3}:? ?)?(?<a>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*)?[x×*]\\s*(?:[A-Z]:? ?)?(?<b>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*)?(?:[x×*]\\s*(?:[A-Z]:? ?)?(?<c>\\d+(?:[.,]\\d+)?)\\s*)?"
+          "(?:[A-Za-zØ]{1,3}:? ?)?(?<a>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*)?[x×*]\\s*(?:[A-Z]:? ?)?(?<b>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*(?=[x×*]))?(?:[x×*]\\s*(?:[A-Z]:? ?)?(?<c>\\d+(?:[.,]\\d+)?)\\s*)?"
               + UNIT
               + "?(?:\\s*\\([^)]*\\))?");
   static final Pattern RATING = Pattern.compile("(?i)\\b(IP ?[0-6X][0-9]K?|IK ?(?:0\\d|10))\\b");

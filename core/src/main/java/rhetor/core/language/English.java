@@ -328,6 +328,10 @@ public final class English {
       return word;
     }
     String lower = bare.toLowerCase(Locale.ROOT);
+    // A letter that shows a shape: U-lock, T-shirt.
+    if (bare.length() > 1 && bare.charAt(1) == '-') {
+      return word;
+    }
     if (DAYS_AND_MONTHS.contains(lower)) {
       return capitals ? word.charAt(0) + word.substring(1).toLowerCase(Locale.ROOT) : word;
     }

@@ -162,11 +162,27 @@ public final class Ground {
       if (word.indexOf('-') > 0) {
         for (String part : word.split("-")) {
           stems.add(English.stem(part));
+          if (NUMBER_WORDS.containsKey(part)) {
+            numbers.add((double) NUMBER_WORDS.get(part));
+          }
         }
       }
       Integer number = NUMBER_WORDS.get(word);
       if (number != null) {
         numbers.add((double) number);
+      }
+    }
+    Matcher measured = NUMBER.matcher(text);
+    while (measured.find()) {
+      if (measured.group("u") != null) {
+        double n = Double.parseDouble(measured.group("n").replace(",", ""));
+        knowledge
+            .unitWritten(measured.group("u"))
+            .ifPresent(
+                u ->
+                    amounts
+                        .computeIfAbsent(u.dimension(), d -> new ArrayList<>())
+                        .add(n * u.factor().doubleValue()));
       }
     }
     Matcher digits = Pattern.compile("\\d+(?:[.,]\\d+)*").matcher(text);
@@ -201,8 +217,10 @@ public final class Ground {
     Matcher m = NUMBER.matcher(text);
     while (m.find()) {
       double n = Double.parseDouble(m.group("n").replace(",", ""));
+      // "Pannier 20 in moss green" is no length.
+      boolean word = "in".equals(m.group("u")) && text.startsWith(" ", m.end());
       Optional<Unit> unit =
-          m.group("u") == null ? Optional.empty() : knowledge.unitWritten(m.group("u"));
+          m.group("u") == null || word ? Optional.empty() : knowledge.unitWritten(m.group("u"));
       boolean borne =
           unit.map(
                   u -> {

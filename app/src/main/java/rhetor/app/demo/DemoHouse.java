@@ -1,0 +1,65 @@
+package rhetor.app.demo;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+import rhetor.app.intake.IntakeService;
+import rhetor.app.people.PeopleService;
+import rhetor.app.people.Role;
+import rhetor.app.product.ProductFilter;
+import rhetor.app.run.RunService;
+
+/** Furnishes an empty house for the demo: people, one sheet written for, one that waits. */
+@Component
+@ConditionalOnProperty("rhetor.demo")
+class DemoHouse implements ApplicationRunner {
+  private static final Logger LOG = LoggerFactory.getLogger(DemoHouse.class);
+  private static final String PASSWORD = "harrowmere";
+
+  private final PeopleService people;
+  private final IntakeService intakes;
+  private final RunService runs;
+  private final Path folder;
+
+  DemoHouse(
+      PeopleService people,
+      IntakeService intakes,
+      RunService runs,
+      @Value("${rhetor.demo}") Path folder) {
+    this.people = people;
+    this.intakes = intakes;
+    this.runs = runs;
+    this.folder = folder;
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) throws IOException {
+    if (!people.needsOwner()) {
+      return;
+    }
+    people.createOwner("odile@harrowmere.example", "Odile Marrow", PASSWORD);
+    people.add("edwin@harrowmere.example", "Edwin Sallow", Role.EDITOR, PASSWORD);
+    people.add("wren@harrowmere.example", "Wren Tarn", Role.WRITER, PASSWORD);
+    people.add("rufus@harrowmere.example", "Rufus Holm", Role.READER, PASSWORD);
+    long tolvane = propose("Tolvane Luggage", "tolvane-luggage.csv");
+    intakes.takeIn(tolvane);
+    runs.start(
+        List.of(), new ProductFilter("", "ALL", tolvane), true, 1, "odile@harrowmere.example");
+    propose("Kestering Locks", "kestering-locks.csv");
+    LOG.info("the demo house is furnished");
+  }
+
+  private long propose(String supplier, String file) throws IOException {
+    try (var in = Files.newInputStream(folder.resolve("sheets").resolve(file))) {
+      return intakes.proposeSheet(supplier, file, in, "odile@harrowmere.example");
+    }
+  }
+}

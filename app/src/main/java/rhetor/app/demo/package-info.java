@@ -1,0 +1,2 @@
+/** The demo house's people and first sheets. */
+package rhetor.app.demo;

@@ -1,0 +1,48 @@
+package rhetor.app.house;
+
+import com.github.kagkarlsson.scheduler.Scheduler;
+import com.github.kagkarlsson.scheduler.task.Task;
+import java.time.Duration;
+import java.util.List;
+import javax.sql.DataSource;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
+
+/**
+ * Background work in the same database: a task is scheduled in the transaction that asks for it,
+ * and taken over by another process, or after a restart, about ten seconds after its own has died.
+ */
+@Configuration
+class BackgroundWork {
+  private static final int THREADS = 2;
+
+  @Bean(destroyMethod = "stop")
+  Scheduler scheduler(DataSource database, List<Task<?>> tasks) {
+    return Scheduler.create(new TransactionAwareDataSourceProxy(database), List.copyOf(tasks))
+        .threads(THREADS)
+        .pollingInterval(Duration.ofMillis(500))
+        .heartbeatInterval(Duration.ofSeconds(2))
+        .missedHeartbeatsLimit(4)
+        .enableImmediateExecution()
+        .shutdownMaxWait(Duration.ofSeconds(5))
+        .build();
+  }
+
+  /** Work begins when the server can answer, not before. */
+  @Configuration
+  static class Begin {
+    private final Scheduler scheduler;
+
+    Begin(Scheduler scheduler) {
+      this.scheduler = scheduler;
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void begin() {
+      scheduler.start();
+    }
+  }
+}

@@ -1,0 +1,146 @@
+package rhetor.standins.shop;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The shop's HTTP API: bearer token, products with versions, and settings for bad weather. */
+@RestController
+@RequestMapping("/api")
+class ShopApi {
+  private final GoodsStore goods;
+  private final Weather weather;
+  private final byte[] token;
+
+  ShopApi(GoodsStore goods, Weather weather, @Value("${shop.token}") String token) {
+    this.goods = goods;
+    this.weather = weather;
+    this.token = ("Bearer " + token).getBytes(StandardCharsets.UTF_8);
+  }
+
+  record Stored(String sku, String page, long version) {}
+
+  private Optional<ResponseEntity<Object>> obstacle(String authorization)
+      throws InterruptedException {
+    if (!MessageDigest.isEqual(token, authorization.getBytes(StandardCharsets.UTF_8))) {
+      return Optional.of(
+          ResponseEntity.status(HttpStatus.UNAUTHORIZED)
+              .body(Map.of("detail", "The token is wrong or missing.")));
+    }
+    return switch (weather.obstacle()) {
+      case 429 ->
+          Optional.of(
+              ResponseEntity.status(429)
+                  .header("Retry-After", "1")
+                  .body(Map.of("detail", "Too many requests; wait a second.")));
+      case 503 ->
+          Optional.of(
+              ResponseEntity.status(503).body(Map.of("detail", "The shop is being repaired.")));
+      default -> Optional.empty();
+    };
+  }
+
+  @GetMapping("/products")
+  ResponseEntity<Object> list(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+      @RequestParam(defaultValue = "") String after,
+      @RequestParam(defaultValue = "50") int limit)
+      throws InterruptedException {
+    return obstacle(authorization)
+        .orElseGet(
+            () -> ResponseEntity.ok(Map.of("items", goods.page(after, Math.clamp(limit, 1, 200)))));
+  }
+
+  @GetMapping("/products/{sku}")
+  ResponseEntity<Object> get(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+      @PathVariable String sku)
+      throws InterruptedException {
+    return obstacle(authorization)
+        .orElseGet(
+            () ->
+                goods
+                    .find(sku)
+                    .<ResponseEntity<Object>>map(g -> ResponseEntity.ok().eTag(g.etag()).body(g))
+                    .orElse(ResponseEntity.notFound().build()));
+  }
+
+  @PutMapping("/products/{sku}")
+  ResponseEntity<Object> put(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+      @RequestHeader(name = "If-Match", defaultValue = "") String ifMatch,
+      @RequestHeader(name = "If-None-Match", defaultValue = "") String ifNoneMatch,
+      @PathVariable String sku,
+      @RequestBody Goods.Texts texts,
+      HttpServletRequest request)
+      throws InterruptedException {
+    Optional<ResponseEntity<Object>> obstacle = obstacle(authorization);
+    if (obstacle.isPresent()) {
+      return obstacle.get();
+    }
+    Optional<Goods> before = goods.find(sku);
+    boolean other =
+        before.isPresent()
+            ? ifNoneMatch.equals("*") || !ifMatch.isEmpty() && !ifMatch.equals(before.get().etag())
+            : !ifMatch.isEmpty();
+    if (other) {
+      return ResponseEntity.status(HttpStatus.PRECONDITION_FAILED)
+          .body(Map.of("detail", "The product has another version."));
+    }
+    Goods now = goods.put(sku, texts);
+    String page =
+        "http://"
+            + request.getServerName()
+            + ":"
+            + request.getServerPort()
+            + "/products/"
+            + now.slug();
+    return ResponseEntity.status(before.isPresent() ? HttpStatus.OK : HttpStatus.CREATED)
+        .eTag(now.etag())
+        .body(new Stored(sku, page, now.version()));
+  }
+
+  @PutMapping(path = "/products/{sku}/picture", consumes = MediaType.IMAGE_PNG_VALUE)
+  ResponseEntity<Object> putPicture(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+      @PathVariable String sku,
+      @RequestBody byte[] png)
+      throws InterruptedException {
+    return obstacle(authorization)
+        .orElseGet(
+            () -> {
+              goods.putPicture(sku, png);
+              return ResponseEntity.noContent().build();
+            });
+  }
+
+  @GetMapping("/weather")
+  Weather.Settings weather() {
+    return weather.settings();
+  }
+
+  @PutMapping("/weather")
+  ResponseEntity<Object> setWeather(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+      @RequestBody Weather.Settings settings) {
+    if (!MessageDigest.isEqual(token, authorization.getBytes(StandardCharsets.UTF_8))) {
+      return ResponseEntity.status(HttpStatus.UNAUTHORIZED).build();
+    }
+    weather.set(settings);
+    return ResponseEntity.ok(settings);
+  }
+}
