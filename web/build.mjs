@@ -13,7 +13,15 @@ const newest = (path) =>
 if (time('node_modules/.package-lock.json') < time('package-lock.json')) {
   run('npm', 'ci', '--no-audit', '--no-fund');
 }
-const sources = ['src', 'public', 'index.html', 'openapi.json', 'package.json', 'vite.config.ts', 'tsconfig.json'];
+const sources = [
+  'src',
+  'public',
+  'index.html',
+  'openapi.json',
+  'package.json',
+  'vite.config.ts',
+  'tsconfig.json',
+];
 if (time('dist/index.html') < Math.max(...sources.filter(existsSync).map(newest))) {
   run('npx', 'openapi-typescript', 'openapi.json', '-o', 'src/api/schema.d.ts');
   run('npx', 'tsc', '--noEmit');

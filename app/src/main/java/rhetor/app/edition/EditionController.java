@@ -19,7 +19,7 @@ class EditionController {
     this.editions = editions;
   }
 
-  record Order(@NotNull List<Long> products) {}
+  record PublishOrder(@NotNull List<Long> products) {}
 
   @GetMapping("/api/editions")
   List<Edition> list() {
@@ -32,7 +32,7 @@ class EditionController {
   }
 
   @PostMapping("/api/editions")
-  Edition publish(@Valid @RequestBody Order order, Principal person) {
+  Edition publish(@Valid @RequestBody PublishOrder order, Principal person) {
     return editions.publish(order.products(), person.getName());
   }
 }

@@ -26,7 +26,7 @@ class RunController {
   }
 
   /** Which products to write for: those named, or all that match if none is. */
-  record Order(
+  record WriteOrder(
       List<Long> products,
       String search,
       String state,
@@ -50,12 +50,12 @@ class RunController {
   }
 
   @PostMapping("/api/runs/forecast")
-  RunService.Forecast forecast(@Valid @RequestBody Order order) {
+  RunService.Forecast forecast(@Valid @RequestBody WriteOrder order) {
     return runs.forecast(order.ids(), order.filter(), order.leaveSignedOff());
   }
 
   @PostMapping("/api/runs")
-  Run start(@Valid @RequestBody Order order, Principal person) {
+  Run start(@Valid @RequestBody WriteOrder order, Principal person) {
     return runs.start(
         order.ids(), order.filter(), order.leaveSignedOff(), order.seed(), person.getName());
   }

@@ -1,0 +1,85 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+export type Schema = components['schemas'];
+
+/** What the server says when it can't do something: what happened, where, and what to do. */
+export class Problem extends Error {
+  readonly status: number;
+
+  constructor(status: number, detail: string) {
+    super(detail);
+    this.status = status;
+  }
+}
+
+function csrfToken(): string {
+  const cookie = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='));
+  return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : '';
+}
+
+export const api = createClient<paths>({ baseUrl: '/' });
+
+api.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') {
+      request.headers.set('X-XSRF-TOKEN', csrfToken());
+    }
+    return request;
+  },
+});
+
+/** The answer's data, or a {@link Problem} thrown. */
+export async function take<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+  let result;
+  try {
+    result = await call;
+  } catch {
+    throw new Problem(
+      0,
+      'The server can’t be reached. Nothing you typed is lost; try again in a moment.',
+    );
+  }
+  if (!result.response.ok) {
+    const detail = (result.error as { detail?: string } | undefined)?.detail;
+    throw new Problem(
+      result.response.status,
+      detail ?? `The server answered with an error (${result.response.status}).`,
+    );
+  }
+  return result.data as T;
+}
+
+/** Sends a file with progress from 0 to 1; the fetch API can’t tell how far an upload is. */
+export function upload(
+  file: File,
+  supplier: string,
+  onProgress: (share: number) => void,
+): Promise<Schema['IntakeView']> {
+  return new Promise((resolve, reject) => {
+    const form = new FormData();
+    form.append('supplier', supplier);
+    form.append('file', file);
+    const request = new XMLHttpRequest();
+    request.open('POST', '/api/intakes');
+    request.setRequestHeader('X-XSRF-TOKEN', csrfToken());
+    request.responseType = 'json';
+    request.upload.onprogress = (e) => onProgress(e.total ? e.loaded / e.total : 0);
+    request.onload = () =>
+      request.status < 300
+        ? resolve(request.response)
+        : reject(
+            new Problem(request.status, request.response?.detail ?? 'The file was not accepted.'),
+          );
+    request.onerror = () =>
+      reject(
+        new Problem(
+          0,
+          'The connection was lost while sending the file. Nothing was stored; drop it again.',
+        ),
+      );
+    request.send(form);
+  });
+}

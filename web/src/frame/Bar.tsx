@@ -1,0 +1,178 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useContext, useEffect, useRef, useState, type FormEvent } from 'react';
+import { NavLink, useNavigate } from 'react-router';
+import { api, take } from '../api/client';
+import { serif } from '../theme';
+import { useNotice } from './Notice';
+import { SessionContext, useMay } from './session';
+
+const WORDS = [
+  { key: 'intake', word: 'Intake', waits: 'sheets to take in' },
+  { key: 'products', word: 'Products', waits: 'products without text' },
+  { key: 'runs', word: 'Runs', waits: 'runs under way' },
+  { key: 'proofs', word: 'Proofs', waits: 'texts to read' },
+  { key: 'editions', word: 'Editions', waits: 'texts to publish' },
+  { key: 'results', word: 'Results', waits: 'texts live' },
+] as const;
+
+/** The bar on top: the name, the line of work with what waits at each word, and the house. */
+export function Bar() {
+  const waiting = useQuery({
+    queryKey: ['waiting'],
+    queryFn: () => take(api.GET('/api/waiting')),
+    refetchInterval: 4000,
+  });
+  return (
+    <Box
+      component="header"
+      sx={{
+        display: 'flex',
+        flexWrap: 'wrap',
+        alignItems: 'flex-end',
+        gap: { xs: 1, md: 4 },
+        px: { xs: 2, md: 3 },
+        pt: 1.5,
+        bgcolor: 'background.default',
+        borderBottom: 1,
+        borderColor: 'divider',
+        position: 'sticky',
+        top: 0,
+        zIndex: 10,
+      }}
+    >
+      <Box
+        component={NavLink}
+        to="/intake"
+        sx={{
+          fontFamily: serif,
+          fontWeight: 600,
+          fontSize: 25,
+          lineHeight: 1,
+          pb: 1.4,
+          textDecoration: 'none',
+        }}
+      >
+        Rhetor
+      </Box>
+      <Box component="nav" aria-label="Line of work" sx={{ display: 'flex', overflowX: 'auto' }}>
+        {WORDS.map(({ key, word, waits }) => {
+          const count = waiting.data?.[key] ?? 0;
+          return (
+            <Box
+              key={key}
+              component={NavLink}
+              to={`/${key}`}
+              sx={{
+                px: 1.75,
+                pb: 1,
+                pt: 0.5,
+                textDecoration: 'none',
+                whiteSpace: 'nowrap',
+                color: 'text.secondary',
+                borderBottom: '3px solid transparent',
+                '&:hover': { color: 'text.primary' },
+                '&.active': { color: 'text.primary', borderColor: 'error.main', fontWeight: 600 },
+              }}
+            >
+              {word}
+              <Box
+                component="span"
+                title={`${count} ${waits}`}
+                sx={{ ml: 0.6, fontSize: 11.5, fontWeight: 400, color: 'text.secondary' }}
+              >
+                {count || '–'}
+              </Box>
+            </Box>
+          );
+        })}
+      </Box>
+      <Box sx={{ flex: 1 }} />
+      <FindField />
+      <HouseMenu />
+    </Box>
+  );
+}
+
+function FindField() {
+  const navigate = useNavigate();
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const typing = (e.target as HTMLElement).closest(
+        'input, textarea, select, [contenteditable]',
+      );
+      if (e.key === '/' && !typing) {
+        e.preventDefault();
+        field.current?.focus();
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    navigate(`/products?search=${encodeURIComponent(field.current?.value ?? '')}`);
+  };
+  return (
+    <Box component="form" role="search" onSubmit={submit} sx={{ pb: 1 }}>
+      <Box
+        component="input"
+        ref={field}
+        aria-label="Find a product by name or SKU"
+        placeholder="Name or SKU, then Enter   /"
+        sx={{
+          width: 210,
+          font: 'inherit',
+          color: 'inherit',
+          bgcolor: 'transparent',
+          border: 0,
+          borderBottom: 1,
+          borderColor: 'divider',
+          py: 0.5,
+        }}
+      />
+    </Box>
+  );
+}
+
+function HouseMenu() {
+  const session = useContext(SessionContext)!;
+  const isOwner = useMay('OWNER');
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const notice = useNotice();
+  const signOut = async () => {
+    try {
+      await take(api.DELETE('/api/session'));
+      queries.clear();
+      navigate('/');
+    } catch (e) {
+      notice.trouble(e);
+    }
+  };
+  return (
+    <Box sx={{ pb: 0.75 }}>
+      <Button onClick={(e) => setAnchor(e.currentTarget)} aria-haspopup="menu">
+        House · {session.name}
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {isOwner && (
+          <MenuItem
+            onClick={() => {
+              setAnchor(null);
+              navigate('/people');
+            }}
+          >
+            People and roles
+          </MenuItem>
+        )}
+        <MenuItem onClick={signOut}>Sign out ({session.role.toLowerCase()})</MenuItem>
+      </Menu>
+    </Box>
+  );
+}

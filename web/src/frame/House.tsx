@@ -1,0 +1,43 @@
+import Box from '@mui/material/Box';
+import LinearProgress from '@mui/material/LinearProgress';
+import { Navigate, Route, Routes } from 'react-router';
+import { EditionsPage } from '../edition/EditionsPage';
+import { IntakePage } from '../intake/IntakePage';
+import { PeoplePage } from '../people/PeoplePage';
+import { SignIn } from '../people/SignIn';
+import { ProductsPage } from '../product/ProductsPage';
+import { ProofsPage } from '../proof/ProofsPage';
+import { ResultsPage } from '../result/ResultsPage';
+import { RunsPage } from '../run/RunsPage';
+import { Bar } from './Bar';
+import { SessionContext, useSessionQuery } from './session';
+
+/** The whole house: the door, and behind it the line of work. */
+export function House() {
+  const session = useSessionQuery();
+  if (session.isPending) {
+    return <LinearProgress aria-label="Opening" />;
+  }
+  if (!session.data?.signedIn) {
+    return (
+      <SignIn needsOwner={session.data?.needsOwner ?? false} trouble={session.error?.message} />
+    );
+  }
+  return (
+    <SessionContext.Provider value={session.data}>
+      <Bar />
+      <Box component="main" sx={{ px: { xs: 2, md: 3 }, pt: 2, pb: 8 }}>
+        <Routes>
+          <Route path="/intake/:id?" element={<IntakePage />} />
+          <Route path="/products/:id?" element={<ProductsPage />} />
+          <Route path="/runs/:id?" element={<RunsPage />} />
+          <Route path="/proofs/:id?" element={<ProofsPage />} />
+          <Route path="/editions/:id?" element={<EditionsPage />} />
+          <Route path="/results" element={<ResultsPage />} />
+          <Route path="/people" element={<PeoplePage />} />
+          <Route path="*" element={<Navigate to="/intake" replace />} />
+        </Routes>
+      </Box>
+    </SessionContext.Provider>
+  );
+}

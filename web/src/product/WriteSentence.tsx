@@ -1,0 +1,103 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api, take } from '../api/client';
+import { count, figure } from '../frame/format';
+import { useNotice } from '../frame/Notice';
+import { Sentence, Word } from '../frame/Sentence';
+
+interface Props {
+  filter: { search: string; state: string; intake: number };
+  total: number;
+  chosen: number[];
+}
+
+/** Starts a run: for the products chosen, or for all that are shown. */
+export function WriteSentence({ filter, total, chosen }: Props) {
+  const navigate = useNavigate();
+  const notice = useNotice();
+  const queries = useQueryClient();
+  const [leave, setLeave] = useState('yes');
+  const [seed, setSeed] = useState('1');
+  const [isBusy, setBusy] = useState(false);
+  const order = {
+    products: chosen,
+    search: filter.search,
+    state: filter.state,
+    intake: filter.intake,
+    leaveSignedOff: leave === 'yes',
+    seed: Number(seed),
+  };
+  const forecast = useQuery({
+    queryKey: ['forecast', order],
+    queryFn: () => take(api.POST('/api/runs/forecast', { body: order })),
+    enabled: total > 0,
+  });
+  const start = async () => {
+    setBusy(true);
+    try {
+      const run = await take(api.POST('/api/runs', { body: order }));
+      await queries.invalidateQueries({ queryKey: ['waiting'] });
+      navigate(`/runs/${run.id}`);
+    } catch (e) {
+      notice.trouble(e);
+    } finally {
+      setBusy(false);
+    }
+  };
+  const left = forecast.data ? forecast.data.signedOff + forecast.data.busy : 0;
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        gap: 3,
+        alignItems: 'center',
+        flexWrap: 'wrap',
+        borderTop: 1,
+        borderBottom: 1,
+        borderColor: 'divider',
+        mb: 1.5,
+      }}
+    >
+      <Sentence>
+        Write all texts for{' '}
+        <strong>
+          {chosen.length > 0
+            ? count(chosen.length, 'chosen product')
+            : `all ${figure(total)} shown`}
+        </strong>{' '}
+        in British English,{' '}
+        <Word
+          label="Signed-off texts"
+          value={leave}
+          choices={[
+            { value: 'yes', label: 'leaving signed-off texts alone' },
+            { value: 'no', label: 'writing signed-off texts anew' },
+          ]}
+          onChange={setLeave}
+        />
+        , wording{' '}
+        <Word
+          label="Wording"
+          value={seed}
+          choices={['1', '2', '3', '4', '5'].map((n) => ({ value: n, label: `no. ${n}` }))}
+          onChange={setSeed}
+        />
+        .
+      </Sentence>
+      <Button
+        variant="contained"
+        disabled={isBusy || !forecast.data?.toWrite}
+        onClick={start}
+        data-testid="write"
+      >
+        Write {figure(forecast.data?.toWrite ?? 0)}
+      </Button>
+      {left > 0 && (
+        <Box sx={{ color: 'text.secondary' }}>{count(left, 'product')} will be left alone.</Box>
+      )}
+    </Box>
+  );
+}

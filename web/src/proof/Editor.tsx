@@ -1,0 +1,135 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { EditorContent, useEditor } from '@tiptap/react';
+import StarterKit from '@tiptap/starter-kit';
+import { useState } from 'react';
+import type { Schema } from '../api/client';
+import { serif } from '../theme';
+
+interface Props {
+  field: Schema['FieldView'];
+  /** Where unsaved words are kept, so that a closed window loses nothing. */
+  storageKey: string;
+  onSave: (text: string) => Promise<boolean>;
+  onClose: () => void;
+}
+
+/** Changes one field by hand. What is typed is kept in the browser until it is saved. */
+export function Editor(props: Props) {
+  const kept = localStorage.getItem(props.storageKey);
+  const [text, setText] = useState(kept ?? props.field.html);
+  const [isBusy, setBusy] = useState(false);
+  const change = (next: string) => {
+    setText(next);
+    localStorage.setItem(props.storageKey, next);
+  };
+  const save = async () => {
+    setBusy(true);
+    const isSaved = await props.onSave(text);
+    setBusy(false);
+    if (isSaved) {
+      localStorage.removeItem(props.storageKey);
+      props.onClose();
+    }
+  };
+  const cancel = () => {
+    localStorage.removeItem(props.storageKey);
+    props.onClose();
+  };
+  const isRich = props.field.code === 'description';
+  return (
+    <Box
+      onKeyDown={(e) => {
+        if (e.key === 'Escape') cancel();
+        if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) save();
+      }}
+      sx={{ border: 1, borderColor: 'success.main', bgcolor: 'background.paper', p: 2 }}
+    >
+      {isRich ? (
+        <RichText html={text} onChange={change} />
+      ) : (
+        <Box
+          component="textarea"
+          autoFocus
+          aria-label={props.field.label}
+          value={text}
+          rows={props.field.most > 130 ? 4 : 2}
+          onChange={(e: React.ChangeEvent<HTMLTextAreaElement>) => change(e.target.value)}
+          sx={{
+            width: '100%',
+            font: 'inherit',
+            fontFamily: serif,
+            fontSize: 18,
+            lineHeight: 1.5,
+            color: 'inherit',
+            bgcolor: 'transparent',
+            border: 0,
+            outline: 0,
+            resize: 'vertical',
+          }}
+        />
+      )}
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 1 }}>
+        <Button variant="contained" size="small" disabled={isBusy} onClick={save}>
+          Keep the change
+        </Button>
+        <Button size="small" onClick={cancel}>
+          Leave it as it was
+        </Button>
+        <Box
+          sx={{
+            color: !isRich && text.length > props.field.most ? 'error.main' : 'text.secondary',
+          }}
+        >
+          {isRich
+            ? 'Ctrl+Enter keeps, Esc leaves'
+            : `${text.length} of ${props.field.most} characters`}
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+function RichText({ html, onChange }: { html: string; onChange: (html: string) => void }) {
+  const editor = useEditor({
+    extensions: [StarterKit.configure({ heading: { levels: [3] }, codeBlock: false, code: false })],
+    content: html,
+    injectCSS: false,
+    autofocus: 'start',
+    editorProps: { attributes: { 'aria-label': 'Description', role: 'textbox' } },
+    onUpdate: ({ editor: e }) => onChange(e.getHTML()),
+  });
+  const tools = [
+    { label: 'Paragraph', run: () => editor?.chain().focus().setParagraph().run() },
+    { label: 'Sub-heading', run: () => editor?.chain().focus().toggleHeading({ level: 3 }).run() },
+    { label: 'List', run: () => editor?.chain().focus().toggleBulletList().run() },
+    { label: 'Undo typing', run: () => editor?.chain().focus().undo().run() },
+  ];
+  return (
+    <Box
+      sx={{
+        '& .ProseMirror': {
+          fontFamily: serif,
+          fontSize: 18,
+          lineHeight: 1.6,
+          outline: 0,
+          maxHeight: '50vh',
+          overflowY: 'auto',
+          whiteSpace: 'pre-wrap',
+        },
+        '& .ProseMirror p': { my: 1 },
+        '& .ProseMirror h3': { fontSize: 18, my: 1 },
+        '& .ProseMirror li p': { m: 0 },
+      }}
+    >
+      <Box sx={{ borderBottom: 1, borderColor: 'divider', mb: 1 }}>
+        {tools.map((t) => (
+          <Button key={t.label} size="small" onClick={t.run}>
+            {t.label}
+          </Button>
+        ))}
+      </Box>
+      <EditorContent editor={editor} />
+    </Box>
+  );
+}

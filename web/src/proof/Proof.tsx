@@ -1,0 +1,369 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import Typography from '@mui/material/Typography';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { api, Problem, take, type Schema } from '../api/client';
+import { Empty } from '../frame/Empty';
+import { when } from '../frame/format';
+import { useNotice } from '../frame/Notice';
+import { ReadinessRule } from '../frame/ReadinessRule';
+import { useMay } from '../frame/session';
+import { Stage } from '../frame/Stage';
+import { Cell } from '../product/Facts';
+import { Editor } from './Editor';
+import { Manuscript } from './Manuscript';
+
+type ProofView = Schema['Proof'];
+type Field = Schema['FieldView'];
+
+const KEYS = [
+  ['e', 'change this field by hand'],
+  ['z', 'undo the last change'],
+  ['s', 'sign off'],
+  ['b', 'send back'],
+  ['1 – 7', 'the fields'],
+  ['j, k', 'next and last text'],
+  ['/', 'find a product'],
+  ['?', 'these keys'],
+];
+
+/** One text being read, with its sources, its marks, its history, and what can be done next. */
+export function Proof({ id, onStep }: { id: number; onStep: (step: number) => void }) {
+  const queries = useQueryClient();
+  const notice = useNotice();
+  const mayWrite = useMay('WRITER');
+  const maySign = useMay('EDITOR');
+  const [fieldCode, setFieldCode] = useState('description');
+  const [isEditing, setEditing] = useState(false);
+  const [lit, setLit] = useState<number[]>([]);
+  const [showsKeys, setShowsKeys] = useState(false);
+  const path = { id };
+  const proof = useQuery({
+    queryKey: ['proof', id],
+    queryFn: () => take(api.GET('/api/proofs/{id}', { params: { path } })),
+  });
+
+  const act = async (call: () => Promise<ProofView>, said: string) => {
+    try {
+      queries.setQueryData(['proof', id], await call());
+      queries.invalidateQueries({ queryKey: ['products'] });
+      queries.invalidateQueries({ queryKey: ['waiting'] });
+      notice.say(said);
+      return true;
+    } catch (e) {
+      notice.trouble(e);
+      if (e instanceof Problem && e.status === 412) {
+        queries.invalidateQueries({ queryKey: ['proof', id] });
+      }
+      return false;
+    }
+  };
+  const seen = { 'If-Match': `"${proof.data?.revision}"` };
+  const params = { path, header: seen };
+  const save = (text: string) =>
+    act(
+      () =>
+        take(
+          api.PUT('/api/proofs/{id}/fields/{field}', {
+            params: { path: { id, field: fieldCode }, header: seen },
+            body: { text },
+          }),
+        ),
+      'Kept as a new revision.',
+    );
+  const undo = () =>
+    act(() => take(api.POST('/api/proofs/{id}/undo', { params })), 'Back to the revision before.');
+  const signOff = async () => {
+    if (await act(() => take(api.POST('/api/proofs/{id}/sign-off', { params })), 'Signed off.')) {
+      onStep(1);
+    }
+  };
+  const sendBack = () =>
+    act(() => take(api.POST('/api/proofs/{id}/send-back', { params })), 'Back in proof.');
+  const restore = (revision: number) =>
+    act(
+      () => take(api.POST('/api/proofs/{id}/restore', { params, body: { revision } })),
+      'That revision counts now.',
+    );
+
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const typing = (e.target as HTMLElement).closest(
+        'input, textarea, select, [contenteditable]',
+      );
+      if (typing || isEditing || e.ctrlKey || e.metaKey || e.altKey || !proof.data) return;
+      const fields = proof.data.fields;
+      if (e.key === 'j') onStep(1);
+      else if (e.key === 'k') onStep(-1);
+      else if (e.key === '?') setShowsKeys((s) => !s);
+      else if (e.key === 'e' && mayWrite) {
+        e.preventDefault();
+        setEditing(true);
+      } else if (e.key === 'z' && mayWrite && proof.data.canUndo) undo();
+      else if (e.key === 's' && maySign) signOff();
+      else if (e.key === 'b' && maySign) sendBack();
+      else if (/^[1-7]$/.test(e.key)) setFieldCode(fields[Number(e.key) - 1]!.code);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+
+  if (proof.error) {
+    return <Empty title="No proof">{proof.error.message}</Empty>;
+  }
+  if (!proof.data) return <LinearProgress aria-label="Loading the proof" />;
+  const { product, fields, readiness, history, canUndo } = proof.data;
+  const field = fields.find((f) => f.code === fieldCode)!;
+  const isSigned = product.stage === 'SIGNED_OFF' || product.stage === 'PUBLISHED';
+
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { lg: 'minmax(0, 1fr) 300px' }, gap: 3 }}>
+      <Box>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 2 }}>
+          <Typography variant="h1">{product.name}</Typography>
+          <Box sx={{ color: 'text.secondary' }}>{product.sku}</Box>
+          <Stage product={product} />
+          <Box sx={{ flex: 1 }} />
+          <ReadinessRule readiness={readiness} />
+        </Box>
+        <Tabs
+          fields={fields}
+          selected={fieldCode}
+          onSelect={(code) => {
+            setFieldCode(code);
+            setEditing(false);
+            setLit([]);
+          }}
+        />
+        <Box
+          sx={{
+            bgcolor: 'background.paper',
+            border: 1,
+            borderTop: 0,
+            borderColor: 'divider',
+            p: 3,
+            minHeight: 260,
+          }}
+        >
+          {isEditing ? (
+            <Editor
+              key={field.code}
+              field={field}
+              storageKey={`rhetor.typed.${id}.${field.code}`}
+              onSave={save}
+              onClose={() => setEditing(false)}
+            />
+          ) : (
+            <Manuscript field={field} lit={lit} onLight={setLit} />
+          )}
+        </Box>
+        <Box
+          sx={{
+            display: 'flex',
+            flexWrap: 'wrap',
+            gap: 1,
+            alignItems: 'center',
+            position: 'sticky',
+            bottom: 0,
+            bgcolor: 'background.default',
+            py: 1.25,
+          }}
+        >
+          {maySign && !isSigned && (
+            <Button
+              variant="contained"
+              color="success"
+              disabled={product.mustFix > 0}
+              onClick={signOff}
+            >
+              Sign off
+            </Button>
+          )}
+          {maySign && isSigned && (
+            <Button variant="outlined" onClick={sendBack}>
+              Send back
+            </Button>
+          )}
+          {mayWrite && (
+            <Button variant="outlined" disabled={isEditing} onClick={() => setEditing(true)}>
+              Change by hand
+            </Button>
+          )}
+          {mayWrite && (
+            <Button disabled={!canUndo} onClick={undo}>
+              Undo
+            </Button>
+          )}
+          <Button onClick={() => onStep(-1)}>Last</Button>
+          <Button onClick={() => onStep(1)}>Next</Button>
+          {product.page && (
+            <a href={product.page} target="_blank" rel="noreferrer">
+              See the live page
+            </a>
+          )}
+          <Box sx={{ flex: 1 }} />
+          <Button aria-expanded={showsKeys} onClick={() => setShowsKeys(!showsKeys)}>
+            Keys ?
+          </Button>
+        </Box>
+        {product.mustFix > 0 && (
+          <Typography sx={{ color: 'error.main' }}>
+            {product.mustFix === 1 ? 'One mark' : `${product.mustFix} marks`} must be fixed before
+            this can be signed off: see{' '}
+            {fields
+              .filter(hasMustFix)
+              .map((f) => f.label)
+              .join(', ')}
+            .
+          </Typography>
+        )}
+        {showsKeys && (
+          <Box component="dl" sx={{ columns: 2, maxWidth: 520 }}>
+            {KEYS.map(([key, what]) => (
+              <Box key={key} sx={{ display: 'flex', gap: 1.5 }}>
+                <Box component="dt" sx={{ width: 48, fontWeight: 600 }}>
+                  {key}
+                </Box>
+                <Box component="dd" sx={{ m: 0 }}>
+                  {what}
+                </Box>
+              </Box>
+            ))}
+          </Box>
+        )}
+      </Box>
+      <Box component="aside" aria-label="Sources">
+        <Sources field={field} lit={lit} onLight={setLit} />
+        {product.keyword && (
+          <Box sx={{ mt: 2, fontSize: 13 }}>
+            Keyword <em>{product.keyword}</em>:{' '}
+            {
+              {
+                WORD_FOR_WORD: 'stands here word for word',
+                INFLECTED: 'stands here, inflected',
+                MISSING: 'is not in this field',
+              }[field.keyword.form]
+            }
+            .
+          </Box>
+        )}
+        <Typography variant="h3" sx={{ mt: 3 }}>
+          History
+        </Typography>
+        {history.map((h) => (
+          <Box key={h.id} sx={{ fontSize: 12.5, py: 0.5, borderTop: 1, borderColor: 'divider' }}>
+            {h.note}, {h.author}, {when(h.createdAt)}{' '}
+            {h.id === proof.data.revision ? (
+              <strong>counts now</strong>
+            ) : (
+              mayWrite && (
+                <Button size="small" sx={{ p: 0, px: 0.5 }} onClick={() => restore(h.id)}>
+                  take this one
+                </Button>
+              )
+            )}
+          </Box>
+        ))}
+        <Box sx={{ mt: 2, fontSize: 13 }}>
+          <Link to={`/products/${id}`}>All facts of this product</Link>
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+const hasMustFix = (field: Field) => field.marks.some((m) => m.weight === 'MUST_FIX');
+
+function Tabs(props: { fields: Field[]; selected: string; onSelect: (code: string) => void }) {
+  return (
+    <Box
+      role="tablist"
+      aria-label="Fields"
+      sx={{ display: 'flex', flexWrap: 'wrap', borderBottom: 1, borderColor: 'divider', mt: 1 }}
+    >
+      {props.fields.map((f) => {
+        const isSelected = f.code === props.selected;
+        return (
+          <Box
+            key={f.code}
+            component="button"
+            role="tab"
+            aria-selected={isSelected}
+            onClick={() => props.onSelect(f.code)}
+            sx={{
+              font: 'inherit',
+              cursor: 'pointer',
+              border: 1,
+              borderColor: isSelected ? 'divider' : 'transparent',
+              borderBottom: 0,
+              mb: '-1px',
+              px: 1.4,
+              py: 0.8,
+              bgcolor: isSelected ? 'background.paper' : 'transparent',
+              color: isSelected ? 'text.primary' : 'text.secondary',
+              fontWeight: isSelected ? 600 : 400,
+            }}
+          >
+            {f.label}
+            <Box component="span" sx={{ ml: 0.75, fontSize: 11, color: 'text.secondary' }}>
+              {f.length}
+            </Box>
+            {f.marks.length > 0 && (
+              <Box
+                component="span"
+                sx={{ ml: 0.5, fontSize: 11, color: hasMustFix(f) ? 'error.main' : 'warning.main' }}
+              >
+                {hasMustFix(f) ? 'fix' : 'weigh'}
+              </Box>
+            )}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+function Sources(props: { field: Field; lit: number[]; onLight: (notes: number[]) => void }) {
+  return (
+    <>
+      <Typography variant="h3">Sources</Typography>
+      {props.field.footnotes.length === 0 && (
+        <Box sx={{ color: 'text.secondary', fontSize: 13 }}>This field rests on nothing.</Box>
+      )}
+      {props.field.footnotes.map((n) => (
+        <Box
+          key={n.number}
+          tabIndex={0}
+          data-testid="source"
+          onMouseEnter={() => props.onLight([n.number])}
+          onMouseLeave={() => props.onLight([])}
+          onFocus={() => props.onLight([n.number])}
+          onBlur={() => props.onLight([])}
+          sx={{
+            display: 'flex',
+            gap: 1,
+            py: 0.6,
+            px: 0.5,
+            borderTop: 1,
+            borderColor: 'divider',
+            bgcolor: props.lit.includes(n.number)
+              ? 'color-mix(in srgb, currentColor 9%, transparent)'
+              : undefined,
+          }}
+        >
+          <Box sx={{ color: 'success.main', fontWeight: 600, minWidth: 18 }}>{n.number}</Box>
+          <Box sx={{ minWidth: 0 }}>
+            {n.kind === 'KEYWORD' ? 'The house’s keyword' : n.label}
+            {n.text && <Box sx={{ fontSize: 12, color: 'text.secondary' }}>{n.text}</Box>}
+            {n.sources.map((s, i) => (
+              <Cell key={i} source={s} />
+            ))}
+          </Box>
+        </Box>
+      ))}
+    </>
+  );
+}

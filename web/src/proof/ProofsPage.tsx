@@ -1,0 +1,113 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { api, take } from '../api/client';
+import { Empty } from '../frame/Empty';
+import { count } from '../frame/format';
+import { Sentence, Word } from '../frame/Sentence';
+import { Stage } from '../frame/Stage';
+import { ORDERS, STATES, type Order } from '../product/filter';
+import { Proof } from './Proof';
+
+const READABLE = ['PROOF', 'READY', 'FIX', 'STALE', 'SIGNED_OFF', 'PUBLISHED'];
+
+/** The pile of proofs, and the one being read. */
+export function ProofsPage() {
+  const { id } = useParams();
+  const navigate = useNavigate();
+  const [state, setState] = useState('PROOF');
+  const [order, setOrder] = useState<Order>('LEAST_READY');
+  const pile = useInfiniteQuery({
+    queryKey: ['products', 'pile', state, order],
+    queryFn: ({ pageParam }) =>
+      take(
+        api.GET('/api/products', {
+          params: { query: { state, order, after: pageParam, limit: 60 } },
+        }),
+      ),
+    initialPageParam: '',
+    getNextPageParam: (last) => last.next || undefined,
+    placeholderData: keepPreviousData,
+  });
+  const lines = pile.data?.pages.flatMap((p) => p.items) ?? [];
+  const total = pile.data?.pages[0]?.total ?? 0;
+  const at = lines.findIndex((l) => l.id === Number(id));
+  const open = (step: number) => {
+    const next = lines[at + step];
+    if (next) navigate(`/proofs/${next.id}`);
+  };
+
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { md: '250px minmax(0, 1fr)' }, gap: 3 }}>
+      <Box
+        component="nav"
+        aria-label="Pile of proofs"
+        sx={{ display: { xs: id ? 'none' : 'block', md: 'block' } }}
+      >
+        <Sentence>
+          The{' '}
+          <Word
+            label="Which texts"
+            value={state}
+            choices={STATES.filter((s) => READABLE.includes(s.value))}
+            onChange={setState}
+          />
+          ,{' '}
+          <Word
+            label="In which order"
+            value={order}
+            choices={[...ORDERS]}
+            onChange={(v) => setOrder(v as Order)}
+          />
+        </Sentence>
+        <Box sx={{ color: 'text.secondary', mb: 1 }}>{count(total, 'text')}</Box>
+        {lines.map((l) => (
+          <Box
+            key={l.id}
+            component={Link}
+            to={`/proofs/${l.id}`}
+            aria-current={l.id === Number(id) ? 'true' : undefined}
+            sx={{
+              display: 'block',
+              textDecoration: 'none',
+              py: 0.9,
+              pl: 1.25,
+              borderLeft: 3,
+              borderTop: 1,
+              borderTopColor: 'divider',
+              borderLeftColor: l.id === Number(id) ? 'error.main' : 'transparent',
+              '&:hover': { bgcolor: 'background.paper' },
+            }}
+          >
+            <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
+              <span>{l.name}</span>
+              <strong>{l.readiness}</strong>
+            </Box>
+            <Box sx={{ fontSize: 12, color: 'text.secondary', display: 'flex', gap: 1 }}>
+              {l.sku} <Stage product={l} />
+            </Box>
+          </Box>
+        ))}
+        {pile.hasNextPage && (
+          <Button size="small" onClick={() => pile.fetchNextPage()}>
+            More
+          </Button>
+        )}
+      </Box>
+      {id ? (
+        <Proof key={id} id={Number(id)} onStep={open} />
+      ) : total === 0 && pile.isSuccess ? (
+        <Empty title="No text to read here">
+          Either all is read, or nothing is written yet. Start a run under{' '}
+          <Link to="/products">Products</Link>.
+        </Empty>
+      ) : (
+        <Empty title="Proofs">
+          Choose a text on the left. The least ready ones are on top: they need you most.
+        </Empty>
+      )}
+    </Box>
+  );
+}
