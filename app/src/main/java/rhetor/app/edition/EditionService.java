@@ -114,7 +114,7 @@ public class EditionService {
     return get(id);
   }
 
-  private void carryOut(long id) {
+  void carryOut(long id) {
     editions.setStatus(id, Edition.Status.RUNNING);
     for (List<EditionStore.Pending> next = editions.next(id, CHUNK);
         !next.isEmpty();

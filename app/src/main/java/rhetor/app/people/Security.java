@@ -49,7 +49,7 @@ class Security {
         .logout(l -> l.disable())
         .authorizeHttpRequests(
             a ->
-                a.requestMatchers("/api/session", "/api/owner", "/actuator/health")
+                a.requestMatchers("/api/session", "/api/owner")
                     .permitAll()
                     .requestMatchers("/api/people/**")
                     .hasRole("OWNER")
@@ -59,8 +59,6 @@ class Security {
                     .hasRole("READER")
                     .requestMatchers("/api/**")
                     .hasRole("WRITER")
-                    .requestMatchers("/actuator/**")
-                    .denyAll()
                     .anyRequest()
                     .permitAll())
         .exceptionHandling(

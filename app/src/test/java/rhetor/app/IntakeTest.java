@@ -1,0 +1,272 @@
+package rhetor.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import rhetor.app.RunningRhetor.House;
+import rhetor.app.Visitor.Answer;
+import rhetor.app.people.Role;
+import tools.jackson.databind.JsonNode;
+
+@ExtendWith(RunningRhetor.class)
+class IntakeTest {
+
+  static Stream<Arguments> badFiles() {
+    return Stream.of(
+        Arguments.of("nothing.csv", bytes(""), "empty", "The file is empty"),
+        Arguments.of("headings.csv", bytes("sku,name\n"), "headings-only", "headings but no rows"),
+        Arguments.of(
+            "picture.csv",
+            "\u0089PNG\r\n\u001a\n".getBytes(StandardCharsets.ISO_8859_1),
+            "not-a-sheet",
+            "a picture, whatever its name says"),
+        Arguments.of(
+            "book.csv",
+            "PK\u0003\u0004".getBytes(StandardCharsets.ISO_8859_1),
+            "not-a-sheet",
+            "workbook"),
+        Arguments.of("page.csv", bytes("<html><body>hi</body></html>"), "not-a-sheet", "web page"),
+        Arguments.of("binary.csv", new byte[] {1, 0, 2, 0, 3}, "not-a-sheet", "NUL"),
+        Arguments.of(
+            "quote.csv", bytes("sku,name\nA,\"Lamp\nB,Lock\n"), "unbalanced-quote", "Row 2"),
+        Arguments.of("mixed.csv", mixed(), "wrong-encoding", "Row 3"));
+  }
+
+  private static byte[] bytes(String text) {
+    return text.getBytes(StandardCharsets.UTF_8);
+  }
+
+  private static byte[] mixed() {
+    byte[] good = bytes("sku,name\nA,Größe über alles\nB,Caf");
+    byte[] all = java.util.Arrays.copyOf(good, good.length + 2);
+    all[good.length] = (byte) 0xE9;
+    all[good.length + 1] = '\n';
+    return all;
+  }
+
+  @ParameterizedTest(name = "{0}")
+  @MethodSource("badFiles")
+  void a_bad_file_gets_a_clear_message_and_nothing_is_kept(
+      String name, byte[] file, String code, String words, House house) {
+    Visitor writer = house.as(Role.WRITER);
+    int before = writer.get("/api/intakes").body().size();
+    Answer answer = writer.upload("", name, file).expect(422);
+    assertThat(answer.body().path("code").asString()).isEqualTo(code);
+    assertThat(answer.detail()).contains(words);
+    assertThat(writer.get("/api/intakes").body().size()).isEqualTo(before);
+  }
+
+  @Test
+  void a_file_of_200_megabytes_is_refused_with_the_limit(House house) {
+    byte[] large = new byte[200_000_000];
+    java.util.Arrays.fill(large, (byte) 'a');
+    Answer answer = house.as(Role.WRITER).upload("", "large.csv", large).expect(413);
+    assertThat(answer.detail()).contains("larger than 100 MB", "Split it");
+  }
+
+  @Test
+  void a_sheet_without_key_and_name_can_be_looked_at_but_not_taken_in(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    Answer sheet = writer.upload("keyless.csv", "Weight,Colour\n3 kg,red\n3 kg,red\n").expect(200);
+    assertThat(sheet.body().path("obstacle").asString()).contains("No column is the SKU");
+    assertThat(writer.post("/api/intakes/" + sheet.id() + "/take", Map.of()).expect(422).detail())
+        .contains("No column is the SKU");
+  }
+
+  @Test
+  void rows_that_are_not_usable_are_named_with_their_reason_and_the_others_come_in(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    String text =
+        "SKU,Name,Weight\nRG-1,Lamp,3 kg\nRG-2,Lock,1 kg,x\nRG-1,Lamp,4 kg\n,Pump,1 kg\nRG-5,"
+            + "x".repeat(2_000_000)
+            + ",1 kg\n\nRG-7,Bell \u0007<script>alert(1)</script>,2 kg\n";
+    long id = writer.upload("rows.csv", text).expect(200).id();
+    JsonNode result =
+        writer.post("/api/intakes/" + id + "/take", Map.of()).expect(200).body().path("result");
+    assertThat(result.path("rows").asInt()).isEqualTo(7);
+    assertThat(result.path("added").asInt()).isEqualTo(2);
+    assertThat(result.path("rejected").asInt()).isEqualTo(3);
+    assertThat(result.path("duplicates").asInt()).isEqualTo(1);
+    assertThat(result.path("blank").asInt()).isEqualTo(1);
+    List<String> codes = new ArrayList<>();
+    result
+        .path("problems")
+        .forEach(p -> codes.add(p.path("code").asString() + " " + p.path("row").asInt()));
+    assertThat(codes)
+        .containsExactly("ragged-row 3", "duplicate-sku 4", "no-sku 5", "cell-too-long 6");
+    assertThat(
+            writer
+                .get("/api/products?search=RG-7")
+                .body()
+                .path("items")
+                .get(0)
+                .path("name")
+                .asString())
+        .isEqualTo("Bell");
+  }
+
+  @Test
+  void meanings_can_be_corrected_before_and_not_after_taking_in(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    Answer sheet =
+        writer.upload("meanings.csv", "Code,Title,Gauge\nMN-1,String,3 mm\n").expect(200);
+    String path = "/api/intakes/" + sheet.id();
+    writer
+        .put(path + "/meanings", Map.of("meanings", List.of("sku", "name", "diameter")))
+        .expect(200);
+    assertThat(
+            writer
+                .put(
+                    path + "/meanings",
+                    Map.of("meanings", List.of("sku", "name", "colour of magic")))
+                .expect(422)
+                .detail())
+        .contains("No meaning is called");
+    assertThat(
+            writer.put(path + "/meanings", Map.of("meanings", List.of("sku"))).expect(422).detail())
+        .contains("3 columns");
+    assertThat(
+            writer
+                .put(path + "/meanings", Map.of("meanings", List.of("sku", "sku", "keep")))
+                .expect(200)
+                .body()
+                .path("obstacle")
+                .asString())
+        .contains("both read as the SKU");
+    writer
+        .put(path + "/meanings", Map.of("meanings", List.of("sku", "name", "diameter")))
+        .expect(200);
+    writer.post(path + "/take", Map.of()).expect(200);
+    assertThat(
+            writer
+                .put(path + "/meanings", Map.of("meanings", List.of("sku", "name", "keep")))
+                .expect(409)
+                .detail())
+        .contains("taken in already");
+    assertThat(writer.post(path + "/take", Map.of()).expect(409).detail())
+        .contains("taken in already");
+    writer.delete(path).expect(409);
+    long product =
+        writer.get("/api/products?search=MN-1").body().path("items").get(0).path("id").asLong();
+    JsonNode facts = writer.get("/api/products/" + product).body().path("facts");
+    assertThat(facts.get(1).path("label").asString()).isEqualTo("Diameter");
+    assertThat(facts.get(1).path("sources").get(0).path("column").asString()).isEqualTo("Gauge");
+  }
+
+  @Test
+  void two_who_take_the_same_sheet_in_at_once_take_it_in_once(House house) throws Exception {
+    Visitor writer = house.as(Role.WRITER);
+    StringBuilder text = new StringBuilder("SKU,Name\n");
+    for (int i = 0; i < 3000; i++) {
+      text.append("DBL-").append(i).append(",Lamp ").append(i).append('\n');
+    }
+    long id = writer.upload("double.csv", text.toString()).expect(200).id();
+    List<Integer> statuses = java.util.Collections.synchronizedList(new ArrayList<>());
+    List<Thread> clicks = new ArrayList<>();
+    for (int i = 0; i < 4; i++) {
+      clicks.add(
+          Thread.ofVirtual()
+              .start(
+                  () ->
+                      statuses.add(
+                          writer.post("/api/intakes/" + id + "/take", Map.of()).status())));
+    }
+    for (Thread click : clicks) {
+      click.join();
+    }
+    assertThat(statuses).containsOnlyOnce(200).hasSize(4);
+    assertThat(writer.get("/api/products?search=dbl-").body().path("total").asInt())
+        .isEqualTo(3000);
+  }
+
+  @Test
+  void the_same_supplier_again_brings_new_changed_and_unchanged_products(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    long first =
+        writer
+            .upload("may.csv", "SKU,Name,Weight\nAG-1,Lamp,3 kg\nAG-2,Lock,1 kg\n")
+            .expect(200)
+            .id();
+    writer.post("/api/intakes/" + first + "/take", Map.of()).expect(200);
+    long second =
+        writer
+            .upload("june.csv", "SKU,Name,Weight\nAG-1,Lamp,3 kg\nAG-2,Lock,2 kg\nAG-3,Pump,1 kg\n")
+            .expect(200)
+            .id();
+    JsonNode result =
+        writer.post("/api/intakes/" + second + "/take", Map.of()).expect(200).body().path("result");
+    assertThat(
+            List.of(
+                result.path("added").asInt(),
+                result.path("changed").asInt(),
+                result.path("unchanged").asInt()))
+        .containsExactly(1, 1, 1);
+  }
+
+  @Test
+  void an_intake_that_fails_half_way_stores_nothing_and_can_be_done_again(House house)
+      throws IOException {
+    Visitor writer = house.as(Role.WRITER);
+    StringBuilder text = new StringBuilder("SKU,Name\n");
+    for (int i = 0; i < 1200; i++) {
+      text.append("HALF-").append(i).append(",Lamp ").append(i).append('\n');
+    }
+    long id = writer.upload("half.csv", text.toString()).expect(200).id();
+    String stored =
+        house
+            .bean(JdbcClient.class)
+            .sql("select stored_as from intake where id = ?")
+            .param(id)
+            .query(String.class)
+            .single();
+    Path file = house.data().resolve("sheets").resolve(stored);
+    String whole = Files.readString(file);
+    Files.writeString(file, whole + "HALF-X,\"never closed\n");
+    writer.post("/api/intakes/" + id + "/take", Map.of()).expect(422);
+    assertThat(writer.get("/api/products?search=half-").body().path("total").asInt()).isZero();
+    Files.writeString(file, whole);
+    writer.post("/api/intakes/" + id + "/take", Map.of()).expect(200);
+    assertThat(writer.get("/api/products?search=half-").body().path("total").asInt())
+        .isEqualTo(1200);
+  }
+
+  @Test
+  void lists_are_paged_by_key_searched_and_ordered(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    StringBuilder text = new StringBuilder("SKU,Name\n");
+    for (int i = 0; i < 25; i++) {
+      text.append("PG_").append(i).append(",Paged ").append((char) ('z' - i)).append('\n');
+    }
+    long id = writer.upload("paged.csv", text.toString()).expect(200).id();
+    writer.post("/api/intakes/" + id + "/take", Map.of()).expect(200);
+    List<String> names = new ArrayList<>();
+    String after = "";
+    do {
+      JsonNode page =
+          writer
+              .get("/api/products?limit=10&order=NAME&intake=" + id + "&after=" + after)
+              .expect(200)
+              .body();
+      page.path("items").forEach(i -> names.add(i.path("name").asString()));
+      after = page.path("next").asString();
+    } while (!after.isEmpty());
+    assertThat(names).hasSize(25).isSorted().doesNotHaveDuplicates();
+    assertThat(writer.get("/api/products?search=pg_2").body().path("total").asInt()).isEqualTo(6);
+    assertThat(writer.get("/api/products?search=%25").body().path("total").asInt()).isZero();
+    writer.get("/api/products?state=NONSENSE").expect(422);
+    writer.get("/api/products?after=!!").expect(422);
+  }
+}

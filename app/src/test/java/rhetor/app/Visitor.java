@@ -1,0 +1,164 @@
+package rhetor.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.Map;
+import java.util.function.Predicate;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Somebody who talks to Rhetor over HTTP, with cookies and the token against forged requests. */
+final class Visitor {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+  private final CookieManager cookies = new CookieManager();
+  private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
+  private final String url;
+  private boolean sendsToken = true;
+
+  Visitor(String url) {
+    this.url = url;
+  }
+
+  /** An answer; {@code body} is empty JSON when there is none. */
+  record Answer(int status, JsonNode body, byte[] bytes, HttpResponse<byte[]> response) {
+    Answer expect(int expected) {
+      assertThat(status).as("%s", new String(bytes, StandardCharsets.UTF_8)).isEqualTo(expected);
+      return this;
+    }
+
+    String detail() {
+      return body.path("detail").asString("");
+    }
+
+    long id() {
+      return body.path("id").asLong();
+    }
+  }
+
+  Visitor withoutToken() {
+    sendsToken = false;
+    return this;
+  }
+
+  Visitor signIn(String email, String password) {
+    get("/api/session");
+    post("/api/session", Map.of("email", email, "password", password)).expect(200);
+    return this;
+  }
+
+  Answer get(String path) {
+    return send(request(path).GET());
+  }
+
+  Answer post(String path, Object body) {
+    return send(
+        request(path)
+            .header("Content-Type", "application/json")
+            .POST(BodyPublishers.ofString(JSON.writeValueAsString(body))));
+  }
+
+  Answer put(String path, Object body) {
+    return send(
+        request(path)
+            .header("Content-Type", "application/json")
+            .PUT(BodyPublishers.ofString(JSON.writeValueAsString(body))));
+  }
+
+  Answer delete(String path) {
+    return send(request(path).DELETE());
+  }
+
+  /** A request that says which revision was seen. */
+  Answer seen(long revision, String method, String path, Object body) {
+    return send(
+        request(path)
+            .header("Content-Type", "application/json")
+            .header("If-Match", "\"" + revision + "\"")
+            .method(method, BodyPublishers.ofString(JSON.writeValueAsString(body))));
+  }
+
+  Answer upload(String supplier, String fileName, byte[] bytes) {
+    String boundary = "----rhetor-test";
+    var head =
+        "--"
+            + boundary
+            + "\r\nContent-Disposition: form-data; name=\"supplier\"\r\n\r\n"
+            + supplier
+            + "\r\n--"
+            + boundary
+            + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\""
+            + fileName
+            + "\"\r\nContent-Type: text/csv\r\n\r\n";
+    var out = new java.io.ByteArrayOutputStream();
+    out.writeBytes(head.getBytes(StandardCharsets.UTF_8));
+    out.writeBytes(bytes);
+    out.writeBytes(("\r\n--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8));
+    return send(
+        request("/api/intakes")
+            .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+            .POST(BodyPublishers.ofByteArray(out.toByteArray())));
+  }
+
+  Answer upload(String fileName, String text) {
+    return upload("", fileName, text.getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** Asks again until the answer is as wanted, for thirty seconds at most. */
+  Answer until(String path, Predicate<JsonNode> wanted) {
+    long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
+    while (true) {
+      Answer answer = get(path).expect(200);
+      if (wanted.test(answer.body)) {
+        return answer;
+      }
+      assertThat(System.nanoTime()).as("still not so: %s", answer.body).isLessThan(end);
+      sleep();
+    }
+  }
+
+  private static void sleep() {
+    try {
+      Thread.sleep(100);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private HttpRequest.Builder request(String path) {
+    HttpRequest.Builder builder = HttpRequest.newBuilder(URI.create(url + path));
+    if (sendsToken) {
+      cookies.getCookieStore().getCookies().stream()
+          .filter(c -> c.getName().equals("XSRF-TOKEN"))
+          .findFirst()
+          .ifPresent(c -> builder.header("X-XSRF-TOKEN", c.getValue()));
+    }
+    return builder;
+  }
+
+  private Answer send(HttpRequest.Builder request) {
+    try {
+      HttpResponse<byte[]> response = http.send(request.build(), BodyHandlers.ofByteArray());
+      String type = response.headers().firstValue("Content-Type").orElse("");
+      JsonNode body =
+          type.contains("json") && response.body().length > 0
+              ? JSON.readTree(response.body())
+              : JSON.createObjectNode();
+      return new Answer(response.statusCode(), body, response.body(), response);
+    } catch (IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+}

@@ -1,0 +1,89 @@
+package rhetor.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * Runs the measurements named, or all, and prints {@code name metric=value baseline=value
+ * ratio=value}.
+ */
+public final class Bench {
+  private Bench() {}
+
+  /** Runs {@code write} and {@code intake}, or those that are named. */
+  public static void main(String[] args) throws Exception {
+    List<String> wanted = args.length == 0 ? List.of("write", "intake") : Arrays.asList(args);
+    Path folder = Files.createTempDirectory("rhetor-bench");
+    try {
+      for (String name : wanted) {
+        switch (name) {
+          case "write" -> WriteBench.run(folder);
+          case "intake" -> IntakeBench.run(folder);
+          default -> {
+            System.err.println(
+                "There is no measurement called " + name + "; there are write and intake.");
+            System.exit(2);
+          }
+        }
+      }
+    } finally {
+      delete(folder);
+    }
+  }
+
+  /** Something that takes time. */
+  interface Work {
+    void run() throws IOException;
+  }
+
+  /** The median of several timings in milliseconds, after warming up. */
+  static double millis(int warmUps, int timings, Work work) throws IOException {
+    for (int i = 0; i < warmUps; i++) {
+      work.run();
+    }
+    double[] times = new double[timings];
+    for (int i = 0; i < timings; i++) {
+      long start = System.nanoTime();
+      work.run();
+      times[i] = (System.nanoTime() - start) / 1e6;
+    }
+    Arrays.sort(times);
+    return times[timings / 2];
+  }
+
+  static void print(String name, String metric, double value, double baseline) {
+    System.out.printf(
+        Locale.ROOT,
+        "%s %s=%.1f baseline=%.1f ratio=%.2f%n",
+        name,
+        metric,
+        value,
+        baseline,
+        value / baseline);
+  }
+
+  /** The most heap in use at any time, in megabytes, while work is done. */
+  static double peakHeap(Work work) throws IOException {
+    System.gc();
+    var pools =
+        java.lang.management.ManagementFactory.getMemoryPoolMXBeans().stream()
+            .filter(p -> p.getType() == java.lang.management.MemoryType.HEAP)
+            .toList();
+    pools.forEach(java.lang.management.MemoryPoolMXBean::resetPeakUsage);
+    work.run();
+    return pools.stream().mapToLong(p -> p.getPeakUsage().getUsed()).sum() / 1e6;
+  }
+
+  private static void delete(Path folder) throws IOException {
+    try (var files = Files.walk(folder)) {
+      for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
+        Files.delete(file);
+      }
+    }
+  }
+}

@@ -1,0 +1,2 @@
+/** Measurements against plain baselines, both sides in one run. */
+package rhetor.bench;

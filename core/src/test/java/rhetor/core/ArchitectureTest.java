@@ -1,0 +1,44 @@
+package rhetor.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+@AnalyzeClasses(packages = "rhetor.core", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+  @ArchTest
+  static final ArchRule core_knows_no_framework_database_web_or_screen =
+      noClasses()
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage(
+              "org.springframework..",
+              "java.sql..",
+              "javax.sql..",
+              "java.net.http..",
+              "jakarta..",
+              "java.awt..",
+              "javax.swing..");
+
+  @ArchTest
+  static final ArchRule packages_have_no_circles =
+      slices().matching("rhetor.core.(*)..").should().beFreeOfCycles();
+
+  @ArchTest
+  static final ArchRule only_exchange_knows_everything =
+      noClasses()
+          .that()
+          .resideOutsideOfPackage("rhetor.core.exchange..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAPackage("rhetor.core.exchange..");
+
+  @ArchTest
+  static final ArchRule no_names_that_say_nothing =
+      classes().should().haveNameNotMatching(".*(Util|Utils|Helper|Manager|Impl)$");
+}

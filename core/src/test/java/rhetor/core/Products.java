@@ -1,0 +1,62 @@
+package rhetor.core;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import rhetor.core.fact.FactReader;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.ReadingProposer;
+import rhetor.core.sheet.Sheet;
+import rhetor.core.sheet.SheetRow;
+
+/** Products for tests, read from sheets the way the application reads them. */
+public final class Products {
+  private Products() {}
+
+  /** All usable rows of a sheet. */
+  public static List<ProductFacts> of(Path file) {
+    Sheet sheet = Sheet.open(file);
+    List<SheetRow> rows = new ArrayList<>();
+    try (Sheet.Rows all = sheet.rows()) {
+      all.forEachRemaining(rows::add);
+    }
+    FactReader reader =
+        new FactReader(
+            file.getFileName().toString(),
+            new ReadingProposer(Knowledge.standard()).propose(sheet.layout().headings(), rows),
+            Knowledge.standard());
+    return rows.stream()
+        .map(reader::read)
+        .filter(FactReader.Outcome.Read.class::isInstance)
+        .map(o -> ((FactReader.Outcome.Read) o).product())
+        .toList();
+  }
+
+  /** One product of a sheet with these headings and cells. */
+  public static ProductFacts of(String headings, String cells) {
+    try {
+      Path file = Files.createTempFile("product", ".csv");
+      try {
+        Files.writeString(file, headings + "\n" + cells + "\n");
+        return of(file).getFirst();
+      } finally {
+        Files.delete(file);
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** The sheets of trades that no data file was written for. */
+  public static List<Path> strangeSheets() {
+    try (var files = Files.list(Path.of("src/test/resources/sheets"))) {
+      return files.sorted().toList();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

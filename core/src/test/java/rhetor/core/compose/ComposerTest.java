@@ -1,0 +1,286 @@
+package rhetor.core.compose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Nested;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import rhetor.core.Products;
+import rhetor.core.check.Checker;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.support.Ground;
+
+class ComposerTest {
+  private static final Knowledge KNOWLEDGE = Knowledge.standard();
+
+  private static Draft write(ProductFacts product) {
+    return new Composer(KNOWLEDGE, 7).compose(Brief.of(product));
+  }
+
+  private static String prose(Draft draft) {
+    StringBuilder text = new StringBuilder();
+    draft.blocks(Field.DESCRIPTION).stream()
+        .filter(b -> b.kind() == Block.Kind.PARAGRAPH)
+        .forEach(b -> b.sentences().forEach(s -> text.append(s.text()).append(' ')));
+    return text.toString();
+  }
+
+  @Nested
+  class WhateverTheTrade {
+    static Stream<Path> sheets() {
+      return Stream.concat(
+          Products.strangeSheets().stream(),
+          Stream.of("tolvane-luggage.csv", "kestering-locks.csv")
+              .map(f -> Path.of("../demo/sheets", f)));
+    }
+
+    @ParameterizedTest
+    @MethodSource("sheets")
+    void no_text_states_what_no_fact_supports(Path sheet) {
+      Composer composer = new Composer(KNOWLEDGE, 3);
+      for (ProductFacts product : Products.of(sheet)) {
+        Ground ground = new Ground(product, KNOWLEDGE);
+        Draft draft = composer.compose(Brief.of(product));
+        for (Field field : Field.values()) {
+          assertThat(ground.unsupported(draft.plain(field)))
+              .as("%s of %s: %s", field, product.sku(), draft.plain(field))
+              .isEmpty();
+        }
+      }
+    }
+
+    @ParameterizedTest
+    @MethodSource("sheets")
+    void every_sentence_rests_on_facts_that_the_product_has(Path sheet) {
+      Composer composer = new Composer(KNOWLEDGE, 3);
+      for (ProductFacts product : Products.of(sheet)) {
+        Set<String> facts = new HashSet<>();
+        product.facts().forEach(f -> facts.add(f.id()));
+        Draft draft = composer.compose(Brief.of(product));
+        for (Field field : Field.values()) {
+          for (Block block : draft.blocks(field)) {
+            for (Sentence sentence : block.sentences()) {
+              assertThat(block.kind() == Block.Kind.HEADING || !sentence.support().isEmpty())
+                  .as("%s: %s", product.sku(), sentence.text())
+                  .isTrue();
+              sentence.support().stream()
+                  .filter(s -> s.kind() == Support.Kind.FACT)
+                  .forEach(s -> assertThat(facts).contains(s.id()));
+            }
+          }
+        }
+      }
+    }
+
+    @ParameterizedTest
+    @MethodSource("sheets")
+    void all_fields_keep_their_limits_and_read_as_sentences(Path sheet) {
+      Composer composer = new Composer(KNOWLEDGE, 3);
+      for (ProductFacts product : Products.of(sheet)) {
+        Draft draft = composer.compose(Brief.of(product));
+        for (Field field : Field.values()) {
+          String text = draft.plain(field);
+          assertThat(text.length())
+              .as("%s of %s", field, product.sku())
+              .isLessThanOrEqualTo(field.most());
+          assertThat(text)
+              .as("%s of %s", field, product.sku())
+              .doesNotContain("  ", "{", "}", "null", "a(n)", "~", "\u0001", "..", " ,", "&nbsp;")
+              .doesNotContainPattern("\\b(\\w{3,}) \\1\\b")
+              .doesNotContainPattern("\\ba [aeio]\\w+ ");
+        }
+        for (String sentence : prose(draft).split("(?<=[.!?]) (?=\\p{Lu})")) {
+          assertThat(sentence.strip()).as(product.sku()).matches("(?s)|[\\p{Lu}\\d'‘−].*[.!?]");
+        }
+      }
+    }
+  }
+
+  @Nested
+  class ARollPannier {
+    private final ProductFacts product =
+        Products.of(
+            "SKU,Name,Category,Brand,Material,Capacity,Weight,Closure,Mounting,IP rating,Colour,Keyword",
+            "TV1,Roll Pannier 20,Panniers,Tolvane,recycled polyester,20 l,940 g,roll-top,hooks for rails from 8 to 11 mm,IPX6,moss green,waterproof commuter pannier");
+    private final Draft draft = write(product);
+
+    @Test
+    void has_the_keyword_word_for_word_in_title_opening_and_meta_texts() {
+      for (Field field : List.of(Field.TITLE, Field.META_TITLE, Field.META_DESCRIPTION)) {
+        assertThat(draft.plain(field)).as(field.label()).contains("waterproof commuter pannier");
+      }
+      assertThat(draft.sentences(Field.DESCRIPTION).getFirst().text())
+          .contains("waterproof commuter pannier");
+    }
+
+    @Test
+    void says_each_fact_once_in_prose_and_lists_it_in_the_specification() {
+      assertThat(prose(draft))
+          .containsOnlyOnce("940 g")
+          .containsOnlyOnce("IPX6")
+          .containsOnlyOnce("recycled polyester");
+      assertThat(draft.blocks(Field.DESCRIPTION).getLast().sentences())
+          .extracting(Sentence::text)
+          .contains("Weight: 940 g", "Capacity: 20 l", "Protection against water: IPX6");
+    }
+
+    @Test
+    void groups_facts_instead_of_listing_them_sentence_by_sentence() {
+      long sentences =
+          draft.blocks(Field.DESCRIPTION).stream()
+              .filter(b -> b.kind() == Block.Kind.PARAGRAPH)
+              .mapToLong(b -> b.sentences().size())
+              .sum();
+      assertThat(sentences).isLessThanOrEqualTo(5);
+    }
+
+    @Test
+    void has_title_facts_only_and_tags_in_range() {
+      assertThat(draft.plain(Field.TITLE)).startsWith("Tolvane Roll Pannier 20");
+      assertThat(draft.sentences(Field.TAGS)).hasSizeBetween(3, 10);
+      assertThat(draft.plain(Field.IMAGE_ALT)).isEqualTo("Tolvane Roll Pannier 20 in moss green");
+    }
+
+    @Test
+    void is_written_the_same_way_again_with_the_same_seed_and_otherwise_with_another() {
+      assertThat(write(product)).isEqualTo(draft);
+      Set<String> openings = new HashSet<>();
+      for (int seed = 0; seed < 12; seed++) {
+        openings.add(
+            new Composer(KNOWLEDGE, seed)
+                .compose(Brief.of(product))
+                .sentences(Field.DESCRIPTION)
+                .getFirst()
+                .text());
+      }
+      assertThat(openings).hasSizeGreaterThan(2);
+    }
+
+    @Test
+    void rotates_openings_over_a_range() {
+      Composer composer = new Composer(KNOWLEDGE, 1);
+      Set<String> shapes = new HashSet<>();
+      for (ProductFacts p : Products.of(Path.of("../demo/sheets/tolvane-luggage.csv"))) {
+        String first = composer.compose(Brief.of(p)).sentences(Field.DESCRIPTION).getFirst().text();
+        shapes.add(first.substring(0, 2));
+      }
+      assertThat(shapes).hasSizeGreaterThanOrEqualTo(3);
+    }
+  }
+
+  @Test
+  void a_keyword_that_no_fact_bears_out_is_marked_and_not_written() {
+    ProductFacts product =
+        Products.of(
+            "SKU,Name,Category,Capacity,IP rating,Keyword",
+            "A,Office Pannier,Panniers,16 l,IPX4,waterproof pannier");
+    Draft draft = write(product);
+    for (Field field : Field.values()) {
+      assertThat(draft.plain(field)).doesNotContain("waterproof");
+    }
+    assertThat(new Checker(KNOWLEDGE).check(draft, product, product.keyword()).mustFix())
+        .anySatisfy(m -> assertThat(m.check()).isEqualTo("keyword conflict"));
+  }
+
+  @Test
+  void a_plural_keyword_is_bent_to_the_singular_in_the_text_and_kept_in_the_title() {
+    ProductFacts product =
+        Products.of(
+            "SKU,Name,Category,Capacity,Material,Keyword",
+            "A,Lane 22,Backpacks,22 l,nylon,cycling backpacks");
+    Draft draft = write(product);
+    assertThat(draft.plain(Field.TITLE)).contains("cycling backpacks");
+    assertThat(prose(draft)).contains("cycling backpack").doesNotContain("cycling backpacks");
+  }
+
+  @Test
+  void contradicted_facts_are_left_out_of_all_texts() {
+    ProductFacts product =
+        Products.of(
+            "SKU,Name,Category,Weight,Colour,Description",
+            "A,Lane 22,Backpacks,830 g,black,It weighs 1100 g.");
+    Draft draft = write(product);
+    for (Field field : Field.values()) {
+      assertThat(draft.plain(field)).doesNotContain("830").doesNotContain("1,100");
+    }
+  }
+
+  @Test
+  void a_claim_is_made_only_where_the_fact_licenses_it() {
+    String headings = "SKU,Name,Category,Capacity,IP rating";
+    assertThat(
+            write(Products.of(headings, "A,Lane 22,Backpacks,22 l,IPX6")).plain(Field.DESCRIPTION))
+        .contains("waterproof");
+    assertThat(
+            write(Products.of(headings, "A,Lane 22,Backpacks,22 l,IPX4")).plain(Field.DESCRIPTION))
+        .doesNotContain("waterproof");
+  }
+
+  @Test
+  void things_sold_in_pairs_take_plural_verbs_and_no_article() {
+    String text =
+        prose(
+            write(
+                Products.of(
+                    "SKU,Name,Category,Material,Weight",
+                    "A,Sleet Gloves,Gloves,merino wool,95 g")));
+    assertThat(text).contains("gloves").doesNotContain(" a gloves", "Gloves is ", "It ", "weighs");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "A,Widget",
+        "A,ÜBERBREITE TASCHE",
+        "A,🚲 Bell 🚲",
+        "A,مصباح دراجة",
+        "A,<b>Lamp</b>",
+        "A,Lamp\u202Etxt"
+      })
+  void a_product_with_nothing_but_a_name_gets_a_refusal_that_says_what_is_missing(String row) {
+    ProductFacts product = Products.of("SKU,Name", row);
+    Draft draft = write(product);
+    assertThat(draft.plain(Field.TITLE)).isNotBlank().doesNotContain("<", "\u202E");
+    assertThat(draft.plain(Field.DESCRIPTION)).isEmpty();
+    assertThat(new Checker(KNOWLEDGE).check(draft, product, "").mustFix())
+        .anySatisfy(m -> assertThat(m.why()).contains("Description", "add facts"));
+  }
+
+  @Test
+  void eighty_facts_and_long_cells_still_fit() {
+    StringBuilder headings = new StringBuilder("SKU,Name,Category");
+    StringBuilder cells = new StringBuilder("A,Lane 22,Backpacks");
+    for (int i = 0; i < 80; i++) {
+      headings.append(",Detail ").append((char) ('a' + i % 26)).append(i);
+      cells.append(i % 9 == 0 ? ",\"" + "word ".repeat(400) + "\"" : ",value" + i);
+    }
+    Draft draft = write(Products.of(headings.toString(), cells.toString()));
+    assertThat(draft.plain(Field.DESCRIPTION).length())
+        .isLessThanOrEqualTo(Field.DESCRIPTION.most());
+  }
+
+  @Test
+  void a_course_is_told_as_a_course() {
+    String text =
+        prose(
+            write(
+                Products.of(
+                    "SKU,Name,Type,Duration,Level,Max group size,Venue,What's included",
+                    "CL,First Ropes,Climbing courses,2 days,Beginner,6,Sennick Quarry,\"harness, helmet, climbing shoes\"")));
+    assertThat(text)
+        .contains(
+            "two-day climbing course",
+            "for beginners",
+            "up to six people",
+            "takes place at Sennick Quarry",
+            "a harness, a helmet and climbing shoes");
+  }
+}

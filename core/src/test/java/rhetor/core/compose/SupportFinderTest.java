@@ -1,0 +1,55 @@
+package rhetor.core.compose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import rhetor.core.Products;
+import rhetor.core.exchange.Html;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductFacts;
+
+class SupportFinderTest {
+  private final ProductFacts product =
+      Products.of(
+          "SKU,Name,Category,Weight,Material,Keyword",
+          "A,Lane 22,Backpacks,830 g,recycled nylon,cycling backpack");
+  private final SupportFinder finder = new SupportFinder(Knowledge.standard());
+
+  private List<Support> find(String sentence) {
+    return finder
+        .attach(Html.parse("<p>" + sentence + "</p>"), List.of(), product, product.keyword())
+        .getFirst()
+        .sentences()
+        .getFirst()
+        .support();
+  }
+
+  @Test
+  void a_sentence_rests_on_the_facts_whose_values_it_states() {
+    assertThat(find("At 830 g it is no burden.")).containsExactly(Support.fact("weight"));
+    assertThat(find("Sewn from recycled nylon.")).containsExactly(Support.fact("material"));
+    assertThat(find("A cycling backpack for every day."))
+        .contains(Support.keyword("cycling backpack"));
+    assertThat(find("It looks good.")).isEmpty();
+  }
+
+  @Test
+  void a_number_inside_another_is_not_the_fact() {
+    assertThat(find("It cost 1830 grams of gold.")).isEmpty();
+  }
+
+  @Test
+  void a_sentence_that_stood_there_before_keeps_its_support() {
+    List<Sentence> before =
+        List.of(new Sentence("It looks good.", List.of(Support.fact("colour"))));
+    assertThat(
+            finder
+                .attach(Html.parse("<p>It looks good.</p>"), before, product, "")
+                .getFirst()
+                .sentences()
+                .getFirst()
+                .support())
+        .containsExactly(Support.fact("colour"));
+  }
+}

@@ -1,0 +1,106 @@
+package rhetor.core.fact;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** The data files under {@code knowledge/} hold together. */
+class KnowledgeTest {
+  private static final Set<String> FORMS = Set.of("adj", "pp", "part", "with", "verb", "clause");
+  private static final Set<String> SLOTS =
+      Set.of(
+          "v",
+          "a",
+          "l",
+          "bare",
+          "asis",
+          "innoun",
+          "learners",
+          "count",
+          "n",
+          "np",
+          "sizes",
+          "thick",
+          "anv",
+          "span",
+          "when",
+          "place",
+          "one",
+          "people",
+          "are",
+          "care");
+  private final Knowledge knowledge = Knowledge.standard();
+
+  @Test
+  void there_is_enough_of_it() {
+    assertThat(knowledge.concepts()).hasSizeGreaterThanOrEqualTo(25);
+    assertThat(knowledge.classes()).hasSizeGreaterThanOrEqualTo(8);
+  }
+
+  @Test
+  void every_concept_can_be_found_and_its_wordings_filled() {
+    for (Concept c : knowledge.concepts()) {
+      assertThat(c.names().get("en")).as("English names of %s", c.id()).isNotEmpty();
+      assertThat(c.weight()).as("weight of %s", c.id()).isBetween(0, 100);
+      assertThat(FORMS).as("forms of %s", c.id()).containsAll(c.say().keySet());
+      for (List<String> wordings : c.say().values()) {
+        for (String wording : wordings) {
+          Matcher slot = Pattern.compile("\\{([a-z]+)").matcher(wording);
+          while (slot.find()) {
+            assertThat(SLOTS).as("slot in %s: %s", c.id(), wording).contains(slot.group(1));
+          }
+        }
+      }
+      if (!c.unit().isEmpty()) {
+        assertThat(knowledge.unit(c.unit())).as("unit of %s", c.id()).isPresent();
+      }
+    }
+  }
+
+  @Test
+  void verbs_stand_in_their_base_form() {
+    knowledge.concepts().stream()
+        .flatMap(c -> c.say().getOrDefault("verb", List.of()).stream())
+        .forEach(
+            v ->
+                assertThat(rhetor.core.language.English.tags(v.split(" ")[0]))
+                    .as(v)
+                    .contains("VB"));
+  }
+
+  @Test
+  void classes_and_claims_name_concepts_that_exist() {
+    for (ProductClass c : knowledge.classes()) {
+      assertThat(c.essential())
+          .as("essentials of %s", c.id())
+          .allSatisfy(e -> assertThat(knowledge.concept(e)).as(e).isPresent());
+      assertThat(c.matters().keySet())
+          .allSatisfy(e -> assertThat(knowledge.concept(e)).as(e).isPresent());
+    }
+    for (Claim c : knowledge.claims()) {
+      assertThat(knowledge.concept(c.concept())).as("concept of claim %s", c.id()).isPresent();
+      assertThat(c.classes())
+          .allSatisfy(k -> assertThat(knowledge.productClass(k)).as(k).isPresent());
+      assertThat(c.text()).as("text of claim %s", c.id()).isNotBlank();
+      assertThat(c.adj().size() + c.so().size()).as("claim %s says something", c.id()).isPositive();
+    }
+  }
+
+  @Test
+  void no_two_concepts_share_a_name_in_one_language() {
+    java.util.Map<String, String> owner = new java.util.HashMap<>();
+    for (Concept c : knowledge.concepts()) {
+      c.names()
+          .getOrDefault("en", List.of())
+          .forEach(
+              n ->
+                  assertThat(owner.put(n, c.id()))
+                      .as("\"%s\" of %s", n, c.id())
+                      .isIn(null, c.id()));
+    }
+  }
+}

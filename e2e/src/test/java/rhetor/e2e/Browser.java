@@ -1,0 +1,150 @@
+package rhetor.e2e;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Dimension;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.logging.LogEntry;
+import org.openqa.selenium.logging.LogType;
+import org.openqa.selenium.logging.LoggingPreferences;
+import org.openqa.selenium.support.ui.ExpectedCondition;
+import org.openqa.selenium.support.ui.ExpectedConditions;
+import org.openqa.selenium.support.ui.Select;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** A person at a headless Chromium, who sees what is on the screen and acts on what they see. */
+final class Browser implements AutoCloseable {
+  private static final Duration PATIENCE = Duration.ofSeconds(20);
+  final ChromeDriver driver;
+  private final String url;
+
+  Browser(String url) throws IOException {
+    this.url = url;
+    ChromeOptions options = new ChromeOptions();
+    options.setBinary("/usr/bin/chromium");
+    options.addArguments(
+        "--headless=new",
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--hide-scrollbars",
+        "--user-data-dir=" + Files.createTempDirectory("rhetor-chromium"));
+    LoggingPreferences logs = new LoggingPreferences();
+    logs.enable(LogType.BROWSER, java.util.logging.Level.WARNING);
+    options.setCapability("goog:loggingPrefs", logs);
+    driver =
+        new ChromeDriver(
+            new ChromeDriverService.Builder()
+                .usingDriverExecutable(new java.io.File("/usr/bin/chromedriver"))
+                .build(),
+            options);
+    size(1280, 800);
+  }
+
+  /** Makes the page itself so large, whatever the window's frame takes. */
+  void size(int width, int height) {
+    driver.manage().window().setSize(new Dimension(width, height));
+    long inner = ((Number) driver.executeScript("return window.innerHeight")).longValue();
+    driver.manage().window().setSize(new Dimension(width, (int) (2L * height - inner)));
+  }
+
+  Browser open(String path) {
+    driver.get(url + path);
+    return this;
+  }
+
+  Browser signIn(String who) {
+    open("/");
+    type(By.name("email"), who + "@harrowmere.example");
+    type(By.name("password"), "harrowmere");
+    click("Sign in");
+    see("Drop a supplier’s sheet here");
+    return this;
+  }
+
+  <T> T until(ExpectedCondition<T> condition) {
+    return new WebDriverWait(driver, PATIENCE)
+        .ignoring(org.openqa.selenium.StaleElementReferenceException.class)
+        .until(condition);
+  }
+
+  WebElement find(By by) {
+    return until(ExpectedConditions.visibilityOfElementLocated(by));
+  }
+
+  /** Waits until the words stand on the page. */
+  void see(String words) {
+    until(d -> driver.findElement(By.tagName("body")).getText().contains(words));
+  }
+
+  boolean sees(String words) {
+    return driver.findElement(By.tagName("body")).getText().contains(words);
+  }
+
+  /** Clicks the button or link that reads so, or begins so. */
+  void click(String words) {
+    click(
+        By.xpath(
+            "//*[self::button or self::a or self::label or @role='tab' or @role='menuitem'][starts-with(normalize-space(.), \""
+                + words
+                + "\")]"));
+  }
+
+  void click(By by) {
+    until(ExpectedConditions.elementToBeClickable(by)).click();
+  }
+
+  void type(By by, String text) {
+    WebElement field = find(by);
+    field.clear();
+    field.sendKeys(text);
+  }
+
+  void choose(String label, String option) {
+    new Select(find(By.cssSelector("select[aria-label=\"" + label + "\"]")))
+        .selectByVisibleText(option);
+  }
+
+  void drop(Path sheet) {
+    until(ExpectedConditions.presenceOfElementLocated(By.cssSelector("input[type=file]")))
+        .sendKeys(sheet.toString());
+  }
+
+  List<WebElement> all(String css) {
+    return driver.findElements(By.cssSelector(css));
+  }
+
+  String text(By by) {
+    return find(by).getText();
+  }
+
+  /** Errors that the browser reports: scripts that fail, and what the content policy blocks. */
+  List<String> complaints() {
+    return driver.manage().logs().get(LogType.BROWSER).getAll().stream()
+        .map(LogEntry::getMessage)
+        .filter(m -> !m.contains("the server responded with a status of 4"))
+        .toList();
+  }
+
+  void picture(Path file) throws IOException {
+    Files.createDirectories(file.getParent());
+    Files.write(file, driver.getScreenshotAs(OutputType.BYTES));
+  }
+
+  @Override
+  public void close() {
+    driver.quit();
+  }
+}

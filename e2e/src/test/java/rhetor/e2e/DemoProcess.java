@@ -1,0 +1,135 @@
+package rhetor.e2e;
+
+import java.io.IOException;
+import java.net.HttpURLConnection;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Rhetor and the shop as processes of their own, with the demo house in them; they can be killed.
+ */
+final class DemoProcess implements AutoCloseable {
+  private static final Path ROOT = Path.of("..").toAbsolutePath().normalize();
+  private final Path data;
+  private final int port;
+  private final int shopPort;
+  private final Process shop;
+  private Process server;
+
+  DemoProcess() throws IOException {
+    data = Files.createTempDirectory("rhetor-e2e");
+    port = freePort();
+    shopPort = freePort();
+    shop =
+        java(
+            "standins",
+            "-Xmx160m",
+            "shop",
+            "--port",
+            String.valueOf(shopPort),
+            "--data",
+            data.toString());
+    start();
+    await("http://127.0.0.1:" + shopPort + "/");
+  }
+
+  private static int freePort() throws IOException {
+    try (ServerSocket free = new ServerSocket(0)) {
+      return free.getLocalPort();
+    }
+  }
+
+  /** Starts the server, again if need be, with the data that is there. */
+  void start() throws IOException {
+    server =
+        java(
+            "app",
+            "-Xmx400m",
+            "--rhetor.port=" + port,
+            "--rhetor.data=" + data,
+            "--rhetor.demo=" + ROOT.resolve("demo"),
+            "--rhetor.shop.url=http://127.0.0.1:" + shopPort);
+    await(url() + "/api/session");
+  }
+
+  /** Ends the server as a power cut would. */
+  void kill() {
+    server.destroyForcibly();
+    try {
+      server.waitFor();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private Process java(String module, String heap, String... arguments) throws IOException {
+    Path jar = ROOT.resolve(module + "/target/rhetor-" + module + "-1.0-SNAPSHOT-exec.jar");
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                heap,
+                "-XX:+UseSerialGC",
+                "-Djava.awt.headless=true",
+                "-jar",
+                jar.toString()));
+    command.addAll(List.of(arguments));
+    Process process =
+        new ProcessBuilder(command)
+            .redirectErrorStream(true)
+            .redirectOutput(
+                ProcessBuilder.Redirect.appendTo(data.resolve(module + ".log").toFile()))
+            .start();
+    Runtime.getRuntime().addShutdownHook(new Thread(process::destroyForcibly));
+    return process;
+  }
+
+  private void await(String address) throws IOException {
+    for (int i = 0; i < 600; i++) {
+      try {
+        HttpURLConnection connection =
+            (HttpURLConnection) URI.create(address).toURL().openConnection();
+        if (connection.getResponseCode() == 200) {
+          return;
+        }
+      } catch (IOException notYet) {
+        pause();
+      }
+    }
+    throw new IllegalStateException("did not start: " + address + "; logs are in " + data);
+  }
+
+  private static void pause() {
+    try {
+      Thread.sleep(200);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  String url() {
+    return "http://127.0.0.1:" + port;
+  }
+
+  String shopUrl() {
+    return "http://127.0.0.1:" + shopPort;
+  }
+
+  Path sheet(String name) {
+    return ROOT.resolve("demo/sheets").resolve(name);
+  }
+
+  Path folder() {
+    return data;
+  }
+
+  @Override
+  public void close() {
+    server.destroyForcibly();
+    shop.destroyForcibly();
+  }
+}

@@ -1,0 +1,68 @@
+package rhetor.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.openqa.selenium.By;
+import org.openqa.selenium.interactions.Actions;
+
+/** Makes one picture of each main view from the demo data; run by {@code ./rhetor shots}. */
+@EnabledIfSystemProperty(named = "screenshots", matches = ".+")
+class Screenshots {
+  private final Path folder = Path.of(System.getProperty("screenshots", "target"));
+
+  @Test
+  void of_each_main_view() throws Exception {
+    try (DemoProcess demo = new DemoProcess();
+        Browser browser = new Browser(demo.url())) {
+      browser.open("/");
+      browser.see("Sign in");
+      browser.picture(folder.resolve("sign-in.png"));
+      browser.signIn("odile");
+      browser.open("/intake/2");
+      browser.see("is read as");
+      browser.picture(folder.resolve("intake-reading.png"));
+      browser.click("Take 41 rows in");
+      browser.see("40 new");
+      browser.picture(folder.resolve("intake-result.png"));
+      browser.open("/products?order=LEAST_READY");
+      browser.see("of 82 products shown");
+      browser.picture(folder.resolve("products.png"));
+      browser.open("/products/4");
+      browser.see("the sources disagree");
+      browser.picture(folder.resolve("product-facts.png"));
+      browser.open("/products?state=UNWRITTEN");
+      browser.see("of 40 products shown");
+      browser.until(d -> browser.find(By.cssSelector("[data-testid=write]")).isEnabled());
+      browser.click(By.cssSelector("[data-testid=write]"));
+      browser.see("40 of 40 products written");
+      browser.picture(folder.resolve("run.png"));
+      browser.open("/proofs/1");
+      browser.see("Sources");
+      new Actions(browser.driver)
+          .moveToElement(browser.find(By.cssSelector("[data-testid=sentence]")))
+          .perform();
+      browser.picture(folder.resolve("proof.png"));
+      browser.click("Sign off");
+      browser.see("Signed off.");
+      browser.open("/proofs/6");
+      browser.click("Change by hand");
+      browser.find(By.cssSelector(".ProseMirror"));
+      browser.picture(folder.resolve("proof-by-hand.png"));
+      browser.open("/proofs/16");
+      browser.click("Title");
+      browser.find(By.cssSelector("[data-testid=must-fix]"));
+      browser.picture(folder.resolve("proof-must-fix.png"));
+      browser.open("/editions");
+      browser.click("Publish 1 signed-off text");
+      browser.see("Edition 1: out");
+      browser.picture(folder.resolve("edition.png"));
+      browser.driver.get(browser.find(By.linkText("see the live page")).getAttribute("href"));
+      browser.see("Specification");
+      browser.picture(folder.resolve("live-page.png"));
+      assertThat(browser.complaints()).isEmpty();
+    }
+  }
+}

@@ -1,0 +1,344 @@
+package rhetor.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.results.Rule;
+import com.deque.html.axecore.selenium.AxeBuilder;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.interactions.Actions;
+
+/** The whole slice as people use it, in the order in which they use it. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class SliceInBrowserTest {
+  private static DemoProcess demo;
+  private Browser browser;
+
+  @BeforeAll
+  static void startDemo() throws IOException {
+    demo = new DemoProcess();
+  }
+
+  @AfterAll
+  static void endDemo() {
+    demo.close();
+  }
+
+  @BeforeEach
+  void sitDown() throws IOException {
+    browser = new Browser(demo.url());
+  }
+
+  @AfterEach
+  void standUp() {
+    List<String> complaints = browser.complaints();
+    browser.close();
+    assertThat(complaints).isEmpty();
+  }
+
+  @Test
+  @Order(1)
+  void a_sheet_is_dropped_corrected_and_taken_in() {
+    browser.signIn("wren");
+    browser.type(By.cssSelector("input[aria-label=Supplier]"), "Kestering Locks, May");
+    browser.drop(demo.sheet("kestering-locks.csv"));
+    browser.see("Commas cut the first rows into 22 cells each");
+    assertThat(browser.text(By.cssSelector("[data-testid=columns]")))
+        .contains("Bastion U-Lock 14", "The heading says");
+    browser.choose("Meaning of Coating", "Extra fact under its own heading");
+    browser.see("Chosen by hand.");
+    browser.click("Take 41 rows in");
+    browser.see("40 new, 0 changed");
+    assertThat(browser.text(By.cssSelector("[data-testid=intake-result]")))
+        .contains("1 duplicates", "stands in row 21 already");
+  }
+
+  @Test
+  @Order(2)
+  void products_are_found_chosen_and_written_for_with_progress() {
+    browser.signIn("wren");
+    browser.open("/products");
+    browser.see("50 of 82 products shown");
+    browser.click("Show 50 more");
+    browser.see("82 of 82 products shown");
+    browser.choose("From which sheet", "Kestering Locks, May");
+    browser.see("40 of 40 products shown");
+    browser.type(By.cssSelector("input[aria-label='Part of the name or SKU']"), "bastion");
+    browser.see("8 of 8 products shown");
+    browser.click(By.cssSelector("input[aria-label='Choose KL-2001']"));
+    browser.click(By.cssSelector("input[aria-label='Choose KL-2002']"));
+    browser.see("2 chosen products");
+    browser.click("Write 2");
+    browser.see("2 of 2 products written");
+    browser.open("/products?search=KL-2");
+    browser.until(d -> browser.find(By.cssSelector("[data-testid=write]")).isEnabled());
+    browser.click(By.cssSelector("[data-testid=write]"));
+    browser.see("40 of 40 products written");
+  }
+
+  @Test
+  @Order(3)
+  void a_proof_shows_what_each_sentence_rests_on() {
+    browser.signIn("edwin");
+    openProof("KL-2001");
+    assertThat(browser.all("[role=tab]"))
+        .extracting(t -> t.getText().split("\n")[0])
+        .containsExactly(
+            "Title",
+            "Short description",
+            "Description",
+            "Meta title",
+            "Meta description",
+            "Tags",
+            "Picture alt text");
+    WebElement first = browser.find(By.cssSelector("[data-testid=sentence]"));
+    assertThat(first.getText()).contains("Bastion U-Lock 14");
+    assertThat(browser.all("[data-testid=source]").getFirst().getText())
+        .contains("row 2", "Name", "Bastion U-Lock 14", "kestering-locks.csv");
+    String before = browser.all("[data-testid=source]").getFirst().getCssValue("background-color");
+    new Actions(browser.driver).moveToElement(first).perform();
+    browser.until(
+        d ->
+            !browser
+                .all("[data-testid=source]")
+                .getFirst()
+                .getCssValue("background-color")
+                .equals(before));
+    for (WebElement tab : browser.all("[role=tab]")) {
+      tab.click();
+      assertThat(browser.all("[data-testid=sentence]")).as(tab.getText()).isNotEmpty();
+    }
+  }
+
+  private void openProof(String sku) {
+    browser.open("/products?search=" + sku);
+    browser.see("1 of 1 product shown");
+    browser.click("proof");
+    browser.see("Sources");
+  }
+
+  @Test
+  @Order(4)
+  void a_text_is_changed_by_hand_checked_undone_and_signed_off() {
+    browser.signIn("edwin");
+    openProof("KL-2001");
+    browser.click("Title");
+    new Actions(browser.driver).sendKeys("e").perform();
+    browser.type(By.cssSelector("textarea"), "Bastion U-Lock 14, unbreakable");
+    browser.click("Keep the change");
+    browser.see("Kept as a new revision.");
+    browser.see("must be fixed before");
+    assertThat(browser.text(By.cssSelector("[data-testid=must-fix]")))
+        .contains("unbreakable", "rests on no fact");
+    assertThat(browser.find(By.xpath("//button[.='Sign off']")).isEnabled()).isFalse();
+    browser.click("Undo");
+    browser.see("Back to the revision before.");
+    browser.until(d -> browser.all("[data-testid=must-fix]").isEmpty());
+    browser.click("Description");
+    browser.click("Change by hand");
+    browser
+        .find(By.cssSelector(".ProseMirror"))
+        .sendKeys(Keys.chord(Keys.CONTROL, Keys.HOME), "It weighs 1,450 g. ");
+    browser.click("Keep the change");
+    browser.see("It weighs 1,450 g.");
+    browser.see("Description changed by hand, edwin@harrowmere.example");
+    browser.click("Sign off");
+    browser.see("Signed off.");
+  }
+
+  @Test
+  @Order(5)
+  void what_was_typed_survives_a_reload() {
+    browser.signIn("wren");
+    openProof("KL-2002");
+    browser.click("Title");
+    browser.click("Change by hand");
+    browser.type(By.cssSelector("textarea"), "Half a thought");
+    browser.driver.navigate().refresh();
+    browser.click("Title");
+    browser.click("Change by hand");
+    assertThat(browser.find(By.cssSelector("textarea")).getAttribute("value"))
+        .isEqualTo("Half a thought");
+    browser.click("Leave it as it was");
+  }
+
+  @Test
+  @Order(6)
+  void a_signed_off_text_is_published_and_its_live_page_followed() {
+    browser.signIn("edwin");
+    browser.open("/editions");
+    browser.click("Publish 1 signed-off text");
+    browser.see("Edition 1: out");
+    String page = browser.find(By.linkText("see the live page")).getAttribute("href");
+    assertThat(page).startsWith(demo.shopUrl());
+    browser.driver.get(page);
+    browser.see("It weighs 1,450 g.");
+    assertThat(browser.driver.findElement(By.cssSelector("article h1")).getText())
+        .contains("Kestering Bastion U-Lock 14");
+    assertThat(browser.driver.findElement(By.cssSelector(".goods img")).getAttribute("alt"))
+        .contains("Bastion U-Lock 14");
+  }
+
+  @Test
+  @Order(7)
+  void the_sheet_is_exported_with_its_own_columns_untouched() throws IOException {
+    browser.signIn("rufus");
+    browser.click("Kestering Locks, May");
+    browser.see("Export the sheet with all texts");
+    String href = browser.find(By.linkText("Export the sheet with all texts")).getAttribute("href");
+    String exported =
+        (String)
+            browser.driver.executeAsyncScript(
+                "const done = arguments[1]; fetch(arguments[0]).then(r => r.text()).then(done)",
+                href);
+    String[] before =
+        Files.readString(demo.sheet("kestering-locks.csv"), StandardCharsets.UTF_8).split("\n");
+    String[] after = exported.split("\n");
+    for (int i = 0; i < before.length; i++) {
+      assertThat(after[i]).startsWith(before[i]);
+    }
+    assertThat(after[1]).contains("It weighs 1,450 g.");
+  }
+
+  @Test
+  @Order(8)
+  void a_reader_sees_and_can_change_nothing() {
+    browser.open("/");
+    browser.type(By.name("email"), "rufus@harrowmere.example");
+    browser.type(By.name("password"), "harrowmere");
+    browser.click("Sign in");
+    browser.see("Writers, editors and the owner take sheets in.");
+    browser.open("/products");
+    browser.see("of 82 products shown");
+    assertThat(browser.all("[data-testid=write]")).isEmpty();
+    openProof("KL-2002");
+    assertThat(browser.sees("Change by hand")).isFalse();
+    assertThat(browser.sees("Sign off")).isFalse();
+  }
+
+  @Test
+  @Order(9)
+  void wrong_words_at_the_door_and_bad_sheets_get_a_plain_answer() throws IOException {
+    browser.open("/");
+    browser.type(By.name("email"), "wren@harrowmere.example");
+    browser.type(By.name("password"), "not the password");
+    browser.click("Sign in");
+    browser.see("The address and the password don't go together.");
+    browser.type(By.name("password"), "harrowmere");
+    browser.click("Sign in");
+    browser.see("Drop a supplier’s sheet here");
+    Path bad = Files.writeString(demo.folder().resolve("bad.csv"), "SKU,Name\nA,\"Lamp\nB,Lock\n");
+    browser.drop(bad);
+    browser.see("Row 2");
+    browser.see("Close the quotation mark");
+  }
+
+  @Test
+  @Order(10)
+  void every_main_view_is_usable_without_a_mouse_or_good_eyes() {
+    browser.signIn("odile");
+    for (String path :
+        List.of(
+            "/intake/2", "/products", "/runs/1", "/proofs/1", "/editions", "/results", "/people")) {
+      browser.open(path);
+      browser.find(By.tagName("main"));
+      browser.until(d -> browser.all("[role=progressbar][aria-label^=Load]").isEmpty());
+      List<Rule> violations =
+          new AxeBuilder()
+              .withTags(List.of("wcag2a", "wcag2aa"))
+              .analyze(browser.driver)
+              .getViolations();
+      assertThat(violations)
+          .as(path)
+          .extracting(
+              r ->
+                  r.getId()
+                      + ": "
+                      + r.getNodes().getFirst().getHtml()
+                      + " "
+                      + r.getNodes().getFirst().getAny().stream().map(c -> c.getMessage()).toList())
+          .isEmpty();
+    }
+  }
+
+  @Test
+  @Order(11)
+  void a_proof_can_be_read_and_signed_off_on_a_narrow_screen() {
+    browser.signIn("edwin");
+    browser.size(400, 800);
+    browser.open("/proofs/1");
+    browser.see("Roll Pannier 20");
+    long overflow =
+        (Long)
+            browser.driver.executeScript(
+                "return document.documentElement.scrollWidth - window.innerWidth");
+    assertThat(overflow).isLessThanOrEqualTo(0);
+    browser.click("Sign off");
+    browser.see("Signed off.");
+  }
+
+  @Test
+  @Order(12)
+  void a_run_goes_on_through_a_reload_and_a_crash_of_the_server() throws Exception {
+    StringBuilder sheet = new StringBuilder("SKU,Name,Category,Weight,Material,Colour\n");
+    int rows = 12_000;
+    for (int i = 0; i < rows; i++) {
+      sheet
+          .append("CR-")
+          .append(i)
+          .append(",Lane ")
+          .append(i)
+          .append(",Backpacks,")
+          .append(500 + i % 700)
+          .append(" g,recycled nylon,black\n");
+    }
+    Path large = Files.writeString(demo.folder().resolve("large.csv"), sheet);
+    browser.signIn("wren");
+    browser.drop(large);
+    browser.click("Take 12,000 rows in");
+    browser.see("12,000 new");
+    browser.click("See the products");
+    browser.see("of 12,000 products shown");
+    browser.until(
+        d -> browser.find(By.cssSelector("[data-testid=write]")).getText().equals("Write 12,000"));
+    browser.click(By.cssSelector("[data-testid=write]"));
+    browser.until(d -> written() > 100);
+    browser.driver.navigate().refresh();
+    int afterReload = browser.until(d -> written() > 200 ? written() : null);
+    assertThat(afterReload).isLessThan(rows);
+    String address = browser.driver.getCurrentUrl();
+    demo.kill();
+    assertThat(browser.text(By.cssSelector("[data-testid=run]"))).doesNotContain(": done");
+    demo.start();
+    browser.complaints();
+    browser.signIn("wren");
+    browser.driver.get(address);
+    int afterCrash = browser.until(d -> written() > 0 ? written() : null);
+    assertThat(afterCrash).isGreaterThanOrEqualTo(afterReload).isLessThan(rows);
+    long end = System.nanoTime() + 120_000_000_000L;
+    while (written() < rows && System.nanoTime() < end) {
+      Thread.sleep(500);
+    }
+    assertThat(written()).isEqualTo(rows);
+    browser.see(": done");
+  }
+
+  private int written() {
+    String count = browser.text(By.cssSelector("[data-testid=run-count]"));
+    return Integer.parseInt(count.split(" of ")[0].replace(",", ""));
+  }
+}
