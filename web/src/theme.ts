@@ -78,6 +78,8 @@ export function makeTheme(isDark: boolean) {
       },
       MuiCssBaseline: {
         styleOverrides: {
+          // What is scrolled to must not hide behind the bar.
+          html: { scrollPaddingTop: 80, scrollPaddingBottom: 70 },
           body: { fontVariantNumeric: 'tabular-nums' },
           ':focus-visible': { outline: `2px solid ${c.verdigris}`, outlineOffset: 2 },
           a: { color: 'inherit' },

@@ -64,10 +64,7 @@ export function Cell({ source }: { source: Schema['Source'] }) {
   return (
     <Box sx={{ fontSize: 12, color: 'text.secondary', overflowWrap: 'anywhere' }}>
       row {source.row}, {source.column}: <q>{source.raw}</q>
-      <Box component="span" sx={{ opacity: 0.75 }}>
-        {' '}
-        {source.sheet}
-      </Box>
+      <Box component="span"> {source.sheet}</Box>
     </Box>
   );
 }

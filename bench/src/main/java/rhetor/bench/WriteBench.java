@@ -31,10 +31,10 @@ final class WriteBench {
       """
       {{Brand}} {{Name}} - {{Keyword}}, {{Capacity}}, {{Colour}}
       The {{Name}} by {{Brand}} is a {{Category}} made of {{Material}} that holds {{Capacity}}. It weighs {{Weight}} and measures {{Dimensions}}, so it is good for {{Use}}.
-      <p>The {{Name}} by {{Brand}} is a {{Category}} made of {{Material}} that holds {{Capacity}}. It weighs {{Weight}} and measures {{Dimensions}}, and closes with a {{Closure}}.</p><p>The {{Category}} attaches with {{Mounting}} and is rated {{IP rating}}. It has {{Pockets}} pockets and comes in {{Colour}}.</p><p>It has a warranty of {{Warranty}}.</p><h3>Specification</h3><ul><li>Brand: {{Brand}}</li><li>Material: {{Material}}</li><li>Capacity: {{Capacity}}</li><li>Weight: {{Weight}}</li><li>Dimensions: {{Dimensions}}</li><li>Closure: {{Closure}}</li><li>Mounting: {{Mounting}}</li><li>Protection: {{IP rating}}</li><li>Colour: {{Colour}}</li><li>Reflective: {{Reflective}}</li><li>Pockets: {{Pockets}}</li><li>Use: {{Use}}</li><li>Warranty: {{Warranty}}</li></ul>
+      <p>The {{Name}} by {{Brand}} is a {{Category}} made of {{Material}} that holds {{Capacity}}. It weighs {{Weight}} and measures {{Dimensions}}, and closes with a {{Closure}}.</p><p>The {{Category}} attaches with {{Mounting}} and is rated {{[IP rating]}}. It has {{Pockets}} pockets and comes in {{Colour}}.</p><p>It has a warranty of {{Warranty}}.</p><h3>Specification</h3><ul><li>Brand: {{Brand}}</li><li>Material: {{Material}}</li><li>Capacity: {{Capacity}}</li><li>Weight: {{Weight}}</li><li>Dimensions: {{Dimensions}}</li><li>Closure: {{Closure}}</li><li>Mounting: {{Mounting}}</li><li>Protection: {{[IP rating]}}</li><li>Colour: {{Colour}}</li><li>Reflective: {{Reflective}}</li><li>Pockets: {{Pockets}}</li><li>Use: {{Use}}</li><li>Warranty: {{Warranty}}</li></ul>
       {{Name}} - {{Keyword}} | {{Brand}}
       {{Name}} by {{Brand}}: a {{Category}} in {{Colour}} made of {{Material}} for {{Use}}. It weighs {{Weight}}.
-      {{Category}}, {{Brand}}, {{Material}}, {{Colour}}, {{Use}}, {{IP rating}}
+      {{Category}}, {{Brand}}, {{Material}}, {{Colour}}, {{Use}}, {{[IP rating]}}
       {{Brand}} {{Name}} in {{Colour}}
       """;
 
@@ -46,9 +46,9 @@ final class WriteBench {
     new SheetGenerator(1).write(SMALL, small);
     new SheetGenerator(1).write(LARGE, large);
     Path out = folder.resolve("out.csv");
-    double ours = Bench.millis(2, 5, () -> write(small, out));
+    double ours = Bench.millis(2, 3, () -> write(small, out));
     long length = Files.size(out) - Files.size(small);
-    double plain = Bench.millis(2, 5, () -> fill(small, out));
+    double plain = Bench.millis(2, 3, () -> fill(small, out));
     long plainLength = Files.size(out);
     Bench.print("write-" + SMALL, "ms", ours, plain);
     Bench.print("write-" + SMALL, "new-bytes", length, plainLength);

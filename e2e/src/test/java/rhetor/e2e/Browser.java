@@ -103,7 +103,9 @@ final class Browser implements AutoCloseable {
   }
 
   void click(By by) {
-    until(ExpectedConditions.elementToBeClickable(by)).click();
+    WebElement target = until(ExpectedConditions.elementToBeClickable(by));
+    driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", target);
+    target.click();
   }
 
   void type(By by, String text) {

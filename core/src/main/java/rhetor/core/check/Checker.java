@@ -29,6 +29,27 @@ public final class Checker {
   private static final Pattern EMPTY_PHRASE =
       Pattern.compile(
           "(?i)\\b(?:must-have|elevate your|take (?:\\w+ ){1,3}to the next level|look no further|game[- ]changer|second to none|state[- ]of[- ]the[- ]art|high[- ]quality|top[- ]quality|premium quality|whether you(?:'|’)re|say goodbye to|unleash|in today(?:'|’)s|revolutionary|cutting[- ]edge|nothing short of)\\b");
+
+  /** A text without any of these has no empty phrase; looking for them is quick. */
+  private static final List<String> EMPTY_HINTS =
+      List.of(
+          "must",
+          "elevate",
+          "next level",
+          "look no",
+          "game",
+          "second to",
+          "state",
+          "quality",
+          "whether",
+          "say good",
+          "unleash",
+          "today",
+          "revolution",
+          "cutting",
+          "nothing short");
+
+  private static final List<String> MARKUP_HINTS = List.of("<", "&", "*", "#", "`");
   private static final Pattern MARKUP =
       Pattern.compile("<[a-zA-Z/!][^>]*>|&[a-z]{2,8};|\\*\\*|^#{1,6} |```");
   private static final int LONG_SENTENCE = 34;
@@ -52,8 +73,13 @@ public final class Checker {
     for (Field field : Field.values()) {
       lengths(draft, field, marks);
       List<Sentence> sentences = draft.sentences(field);
+      String plain = draft.plain(field);
+      // The whole field is looked through once; sentences only where that found something.
+      String lower = plain.toLowerCase(Locale.ROOT);
+      boolean mayBeEmpty = EMPTY_HINTS.stream().anyMatch(lower::contains);
+      boolean mayHaveMarkup = MARKUP_HINTS.stream().anyMatch(lower::contains);
       for (int i = 0; i < sentences.size(); i++) {
-        sentence(field, i, sentences.get(i).text(), ground, keyword, marks);
+        sentence(field, i, sentences.get(i).text(), ground, mayBeEmpty, mayHaveMarkup, marks);
       }
     }
     unsupported(draft, marks);
@@ -118,7 +144,13 @@ public final class Checker {
   }
 
   private static void sentence(
-      Field field, int index, String text, Ground ground, String keyword, List<Mark> marks) {
+      Field field,
+      int index,
+      String text,
+      Ground ground,
+      boolean mayBeEmpty,
+      boolean mayHaveMarkup,
+      List<Mark> marks) {
     for (Assertion a : ground.unsupported(text)) {
       boolean opinion =
           a.kind() == Assertion.Kind.ABSOLUTE || a.kind() == Assertion.Kind.SUPERLATIVE;
@@ -134,7 +166,7 @@ public final class Checker {
                   + "\" rests on no fact of this product. Take it out, or add the fact to the supplier's data."));
     }
     Matcher empty = EMPTY_PHRASE.matcher(text);
-    while (empty.find()) {
+    while (mayBeEmpty && empty.find()) {
       marks.add(
           new Mark(
               Weight.WEIGH,
@@ -145,7 +177,7 @@ public final class Checker {
               "\"" + empty.group() + "\" is true of anything. Say what this product does."));
     }
     Matcher markup = MARKUP.matcher(text);
-    if (markup.find()) {
+    if (mayHaveMarkup && markup.find()) {
       marks.add(
           new Mark(
               Weight.MUST_FIX,
@@ -155,7 +187,10 @@ public final class Checker {
               markup.group(),
               "Markup stands in the text as words. Take it out."));
     }
-    int words = text.split("\\s+").length;
+    int words = 1;
+    for (int i = 0; i < text.length(); i++) {
+      words += text.charAt(i) == ' ' ? 1 : 0;
+    }
     if (words > LONG_SENTENCE && field != Field.TAGS) {
       marks.add(
           new Mark(
@@ -257,8 +292,11 @@ public final class Checker {
 
   /** Share of {@code text}'s runs of five words that also stand in {@code other}, 0 to 1. */
   public static double likeness(String text, String other) {
+    if (other.isBlank()) {
+      return 0;
+    }
     List<String> runs = runs(text);
-    if (runs.isEmpty() || other.isBlank()) {
+    if (runs.isEmpty()) {
       return 0;
     }
     Set<String> theirs = new HashSet<>(runs(other));
@@ -266,10 +304,21 @@ public final class Checker {
   }
 
   private static List<String> runs(String text) {
-    String[] words = text.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+");
+    List<String> words = new ArrayList<>();
+    int start = -1;
+    String lower = text.toLowerCase(Locale.ROOT);
+    for (int i = 0; i <= lower.length(); i++) {
+      boolean inWord = i < lower.length() && Character.isLetterOrDigit(lower.charAt(i));
+      if (inWord && start < 0) {
+        start = i;
+      } else if (!inWord && start >= 0) {
+        words.add(lower.substring(start, i));
+        start = -1;
+      }
+    }
     List<String> runs = new ArrayList<>();
-    for (int i = 0; i + LIKENESS_RUN <= words.length; i++) {
-      runs.add(String.join(" ", List.of(words).subList(i, i + LIKENESS_RUN)));
+    for (int i = 0; i + LIKENESS_RUN <= words.size(); i++) {
+      runs.add(String.join(" ", words.subList(i, i + LIKENESS_RUN)));
     }
     return runs;
   }

@@ -45,8 +45,7 @@ public final class Composer {
   public Draft compose(Brief brief) {
     ProductFacts product = brief.product();
     rotation.startProduct(product.sku());
-    Job job =
-        new Job(product, KeywordUse.of(brief.keyword(), product, new Ground(product, knowledge)));
+    Job job = new Job(product, keywordUse(brief));
     Map<Field, List<Block>> fields = new EnumMap<>(Field.class);
     put(fields, Field.TITLE, List.of(paragraph(List.of(job.title()))));
     put(fields, Field.SHORT_DESCRIPTION, prose(job.shortDescription()));
@@ -56,6 +55,12 @@ public final class Composer {
     put(fields, Field.TAGS, prose(job.tags()));
     put(fields, Field.IMAGE_ALT, List.of(paragraph(List.of(job.imageAlt()))));
     return new Draft(fields);
+  }
+
+  private KeywordUse keywordUse(Brief brief) {
+    return brief.keyword().isBlank()
+        ? KeywordUse.NONE
+        : KeywordUse.of(brief.keyword(), brief.product(), new Ground(brief.product(), knowledge));
   }
 
   private static void put(Map<Field, List<Block>> fields, Field field, List<Block> blocks) {

@@ -1,9 +1,9 @@
 package rhetor.core.compose;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
 
 /** All texts of one product, each as blocks of sentences with their support. */
 public record Draft(Map<Field, List<Block>> fields) {
@@ -18,7 +18,9 @@ public record Draft(Map<Field, List<Block>> fields) {
 
   /** All sentences of a field in order; headings too. */
   public List<Sentence> sentences(Field field) {
-    return blocks(field).stream().flatMap(b -> b.sentences().stream()).toList();
+    List<Sentence> sentences = new ArrayList<>();
+    blocks(field).forEach(b -> sentences.addAll(b.sentences()));
+    return sentences;
   }
 
   /** The field as plain text: blocks on lines of their own. */
@@ -27,14 +29,15 @@ public record Draft(Map<Field, List<Block>> fields) {
   }
 
   private static String plain(List<Block> blocks, boolean tags) {
-    return blocks.stream()
-        .map(
-            b ->
-                b.sentences().stream()
-                    .map(Sentence::text)
-                    .collect(
-                        Collectors.joining(tags ? ", " : b.kind() == Block.Kind.LIST ? "\n" : " ")))
-        .collect(Collectors.joining("\n"));
+    StringBuilder text = new StringBuilder();
+    for (Block block : blocks) {
+      String joint = tags ? ", " : block.kind() == Block.Kind.LIST ? "\n" : " ";
+      text.append(text.isEmpty() ? "" : "\n");
+      for (int i = 0; i < block.sentences().size(); i++) {
+        text.append(i == 0 ? "" : joint).append(block.sentences().get(i).text());
+      }
+    }
+    return text.toString();
   }
 
   /** The same texts with one field replaced. */

@@ -32,6 +32,17 @@ record Message(
     CLAUSE
   }
 
+  /** A message is itself only: it is asked for often, and its parts are deep. */
+  @Override
+  public boolean equals(Object other) {
+    return this == other;
+  }
+
+  @Override
+  public int hashCode() {
+    return System.identityHashCode(this);
+  }
+
   boolean has(Form form) {
     return forms.containsKey(form);
   }

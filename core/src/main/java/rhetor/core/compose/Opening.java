@@ -14,6 +14,8 @@ final class Opening {
   private static final int PATTERNS = 6;
   private static final int ADJECTIVES = 2;
   private static final int STEM = 6;
+  private static final Set<String> PLAIN =
+      Set.of("with", "from", "made", "litre", "metre", "hour", "page", "lumen");
 
   private final Subject subject;
   private final KeywordUse keyword;
@@ -135,7 +137,7 @@ final class Opening {
     String lower = text.toLowerCase(Locale.ROOT);
     for (String word : phrase.toLowerCase(Locale.ROOT).split("[ -]")) {
       if (word.length() > 3
-          && !word.matches("with|from|made|litre|metre|hour|page|lumen")
+          && !PLAIN.contains(word)
           && (Subject.hasWord(lower, word) || sharesStem(word, lower))) {
         return true;
       }
@@ -145,9 +147,11 @@ final class Opening {
 
   /** "Commuting" says nothing new after "commuter". */
   private static boolean sharesStem(String word, String text) {
-    return word.length() > STEM
-        && java.util.Arrays.stream(text.split("[^\\p{L}]+"))
-            .anyMatch(w -> w.length() > STEM && w.startsWith(word.substring(0, STEM)));
+    if (word.length() <= STEM) {
+      return false;
+    }
+    int at = text.indexOf(word.substring(0, STEM));
+    return at >= 0 && (at == 0 || !Character.isLetter(text.charAt(at - 1)));
   }
 
   /** Writes the sentence; {@code slot} tells openings of different fields apart. */

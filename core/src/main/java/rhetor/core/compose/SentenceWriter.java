@@ -174,6 +174,9 @@ final class SentenceWriter {
   }
 
   private String agreeAll(String clause) {
+    if (clause.indexOf('~') < 0) {
+      return clause;
+    }
     Matcher m = AGREE.matcher(clause);
     StringBuilder out = new StringBuilder();
     while (m.find()) {
@@ -191,7 +194,11 @@ final class SentenceWriter {
   }
 
   static Sentence finish(String words, List<Support> support) {
-    String text = English.capitalise(listed(words.strip()).replaceAll(" +", " "));
-    return new Sentence(text.matches("(?s).*[.!?]$") ? text : text + ".", support);
+    String text = English.capitalise(listed(words.strip()));
+    while (text.contains("  ")) {
+      text = text.replace("  ", " ");
+    }
+    char last = text.charAt(text.length() - 1);
+    return new Sentence(last == '.' || last == '!' || last == '?' ? text : text + ".", support);
   }
 }

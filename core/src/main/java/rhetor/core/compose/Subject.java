@@ -60,9 +60,18 @@ record Subject(
         support);
   }
 
-  static boolean hasWord(String text, String word) {
-    return (" " + text.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ") + " ")
-        .contains(" " + word.replaceAll("[^\\p{L}\\p{N}]+", " ") + " ");
+  /** Whether the words stand in the text as whole words, whatever their case. */
+  static boolean hasWord(String text, String words) {
+    int length = words.length();
+    for (int at = 0; at + length <= text.length(); at++) {
+      if (text.regionMatches(true, at, words, 0, length)
+          && (at == 0 || !Character.isLetterOrDigit(text.charAt(at - 1)))
+          && (at + length == text.length()
+              || !Character.isLetterOrDigit(text.charAt(at + length)))) {
+        return length > 0;
+      }
+    }
+    return false;
   }
 
   boolean nameHasKind() {

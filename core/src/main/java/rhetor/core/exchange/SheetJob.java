@@ -36,12 +36,17 @@ import tools.jackson.databind.json.JsonMapper;
 public final class SheetJob {
   private static final JsonMapper JSON = JsonMapper.builder().build();
 
+  private static final String DUPLICATE = "duplicate-sku";
+  private static final int QUEUE = 256;
+
   private final Knowledge knowledge;
+  private final Checker checker;
   private final long seed;
 
   /** A job whose texts depend on the sheet and {@code seed} only. */
   public SheetJob(Knowledge knowledge, long seed) {
     this.knowledge = knowledge;
+    this.checker = new Checker(knowledge);
     this.seed = seed;
   }
 
@@ -101,68 +106,96 @@ public final class SheetJob {
     return target.resolveSibling(target.getFileName() + ".part");
   }
 
+  /** What became of one row: its texts, or why it has none; neither for a blank row. */
+  private record Composed(SheetRow row, ProductFacts product, Draft draft, SheetProblem problem) {}
+
+  /** Reads and composes on a thread of its own while this one checks and writes. */
   private Summary rows(Sheet sheet, FactReader reader, SheetWriter writer, BufferedWriter report)
       throws IOException {
-    Composer composer = new Composer(knowledge, seed);
-    Checker checker = new Checker(knowledge);
-    Map<String, Integer> rowOf = new HashMap<>();
-    List<SheetProblem> problems = new ArrayList<>();
-    int rows = 0;
-    int written = 0;
-    int toFix = 0;
-    int rejected = 0;
-    int duplicates = 0;
-    int blank = 0;
-    try (Sheet.Rows all = sheet.all()) {
+    Tally tally = new Tally();
+    try (Sheet.Rows all = sheet.all();
+        Ahead<Composed> ahead = new Ahead<>(QUEUE)) {
       writer.write(all.next(), TextColumns.HEADINGS);
-      while (all.hasNext()) {
-        SheetRow row = all.next();
-        rows++;
-        if (row.isBlank()) {
-          blank++;
-          writer.write(row, TextColumns.none(""));
-          continue;
-        }
-        List<SheetProblem> unusable = sheet.problems(row);
-        SheetProblem problem = unusable.isEmpty() ? null : unusable.getFirst();
-        ProductFacts product = null;
-        if (problem == null) {
-          switch (reader.read(row)) {
-            case FactReader.Outcome.Rejected r -> problem = r.problem();
-            case FactReader.Outcome.Read r -> product = r.product();
-          }
-        }
-        if (product == null) {
-          rejected++;
-          problems.add(problem);
-          writer.write(row, TextColumns.none(problem.toString()));
-          continue;
-        }
-        Integer before = rowOf.putIfAbsent(product.sku(), row.number());
-        if (before != null) {
-          duplicates++;
-          SheetProblem duplicate = duplicate(row, product.sku(), before);
-          problems.add(duplicate);
-          writer.write(row, TextColumns.none(duplicate.toString()));
-          continue;
-        }
-        Draft draft = composer.compose(Brief.of(product));
-        Audit audit = checker.check(draft, product, product.keyword());
-        writer.write(row, TextColumns.of(draft, audit));
-        written++;
-        toFix += audit.mustFix().isEmpty() ? 0 : 1;
-        if (report != null) {
-          report.write(JSON.writeValueAsString(entry(row, product, draft, audit)));
-          report.newLine();
-        }
+      ahead.start(sink -> compose(sheet, all, reader, sink));
+      for (Composed next = ahead.next(); next != null; next = ahead.next()) {
+        write(next, writer, report, tally);
       }
     }
-    return new Summary(rows, written, toFix, rejected, duplicates, blank, problems);
+    return tally.summary();
+  }
+
+  private void compose(Sheet sheet, Sheet.Rows all, FactReader reader, Ahead.Sink<Composed> sink)
+      throws InterruptedException {
+    Composer composer = new Composer(knowledge, seed);
+    Map<String, Integer> rowOf = new HashMap<>();
+    while (all.hasNext()) {
+      SheetRow row = all.next();
+      if (row.isBlank()) {
+        sink.put(new Composed(row, null, null, null));
+        continue;
+      }
+      List<SheetProblem> unusable = sheet.problems(row);
+      FactReader.Outcome outcome =
+          unusable.isEmpty()
+              ? reader.read(row)
+              : new FactReader.Outcome.Rejected(unusable.getFirst());
+      sink.put(
+          switch (outcome) {
+            case FactReader.Outcome.Rejected(SheetProblem problem) ->
+                new Composed(row, null, null, problem);
+            case FactReader.Outcome.Read(ProductFacts product) -> {
+              Integer before = rowOf.putIfAbsent(product.sku(), row.number());
+              yield before == null
+                  ? new Composed(row, product, composer.compose(Brief.of(product)), null)
+                  : new Composed(row, null, null, duplicate(row, product.sku(), before));
+            }
+          });
+    }
+  }
+
+  private void write(Composed next, SheetWriter writer, BufferedWriter report, Tally tally)
+      throws IOException {
+    tally.rows++;
+    if (next.problem != null) {
+      tally.count(next.problem);
+      writer.write(next.row, TextColumns.none(next.problem.toString()));
+    } else if (next.draft == null) {
+      tally.blank++;
+      writer.write(next.row, TextColumns.none(""));
+    } else {
+      Audit audit = checker.check(next.draft, next.product, next.product.keyword());
+      writer.write(next.row, TextColumns.of(next.draft, audit));
+      tally.written++;
+      tally.toFix += audit.mustFix().isEmpty() ? 0 : 1;
+      if (report != null) {
+        report.write(JSON.writeValueAsString(entry(next.row, next.product, next.draft, audit)));
+        report.newLine();
+      }
+    }
+  }
+
+  private static final class Tally {
+    private final List<SheetProblem> problems = new ArrayList<>();
+    private int rows;
+    private int written;
+    private int toFix;
+    private int duplicates;
+    private int blank;
+
+    void count(SheetProblem problem) {
+      problems.add(problem);
+      duplicates += problem.code().equals(DUPLICATE) ? 1 : 0;
+    }
+
+    Summary summary() {
+      return new Summary(
+          rows, written, toFix, problems.size() - duplicates, duplicates, blank, problems);
+    }
   }
 
   private static SheetProblem duplicate(SheetRow row, String sku, int before) {
     return new SheetProblem(
-        "duplicate-sku",
+        DUPLICATE,
         row.number(),
         "",
         "The SKU \"" + sku + "\" stands in row " + before + " already; that row's text counts.",

@@ -48,14 +48,33 @@ public final class CellText {
 
   /** One line of plain text. Scripts, styles and comments vanish with their contents. */
   public static String clean(String cell) {
+    if (isPlain(cell)) {
+      return cell.strip();
+    }
     String text = withoutMarkup(cell);
     return SPACES.matcher(CONTROL.matcher(text).replaceAll("")).replaceAll(" ").strip();
   }
 
   /** Plain text that keeps paragraphs and list items on lines of their own. */
   public static String lines(String cell) {
+    if (isPlain(cell)) {
+      return cell.strip();
+    }
     String text = CONTROL.matcher(withoutMarkup(cell)).replaceAll("");
     return text.replaceAll("[ \\t\\u00A0]+", " ").replaceAll(" ?[\\r\\n]+ ?", "\n").strip();
+  }
+
+  /** Most cells are printable ASCII with single spaces: there is nothing to clean. */
+  private static boolean isPlain(String cell) {
+    char before = 0;
+    for (int i = 0; i < cell.length(); i++) {
+      char c = cell.charAt(i);
+      if (c < ' ' || c > '~' || c == '<' || c == '&' || c == ' ' && before == ' ') {
+        return false;
+      }
+      before = c;
+    }
+    return true;
   }
 
   private static String withoutMarkup(String cell) {

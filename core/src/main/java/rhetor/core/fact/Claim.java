@@ -53,7 +53,8 @@ public record Claim(
 
   /** The second digit of an IP code (IEC 60529), which grades protection against water. */
   private static double waterDigit(String code) {
-    var m = java.util.regex.Pattern.compile("IP[0-6X]([0-9])K?").matcher(code);
-    return m.matches() ? Integer.parseInt(m.group(1)) : Double.NEGATIVE_INFINITY;
+    boolean graded =
+        code.length() >= 4 && code.startsWith("IP") && Character.isDigit(code.charAt(3));
+    return graded ? code.charAt(3) - '0' : Double.NEGATIVE_INFINITY;
   }
 }

@@ -242,7 +242,8 @@ public final class FactReader {
       if (value instanceof Value.Quantity q
           && q.qualifier().isEmpty()
           && !heading.name().contains("load")) {
-        boolean most = (" " + heading.name() + " ").matches(".* (max|maximum) .*");
+        String name = " " + heading.name() + " ";
+        boolean most = name.contains(" max ") || name.contains(" maximum ");
         return most ? new Value.Quantity(q.amount(), q.unit(), "up to") : value;
       }
       return value;

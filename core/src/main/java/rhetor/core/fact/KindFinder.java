@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import rhetor.core.language.English;
 
 /** Finds what sort of thing a product is, from its category and its name. */
@@ -52,6 +53,12 @@ final class KindFinder {
    */
   record Kind(String productClass, String noun) {}
 
+  private static final Pattern AFTER_NOUN = Pattern.compile("\\s*[(\\[,|].*$|\\s+[–—-]\\s+.*$");
+  private static final Pattern SIZES =
+      Pattern.compile(
+          "(\\s+(?:\\d\\S*|[xsml]{1,3}|xx?l|mk|ii|iii|iv|v|plus|pro|mini|max|set|pair))+$");
+  private static final Pattern PATH = Pattern.compile("\\s*[>/|»]\\s*");
+
   private final Knowledge knowledge;
   private final Map<String, ProductClass> byName = new HashMap<>();
 
@@ -71,7 +78,7 @@ final class KindFinder {
   }
 
   Kind find(String name, String category) {
-    String[] path = category.split("\\s*[>/|»]\\s*");
+    String[] path = PATH.split(category);
     String last = CellText.clean(path[path.length - 1]).toLowerCase(Locale.ROOT);
     ProductClass byCategory = suffixClass(last);
     // A product's own name is more exact than the shelf it stands on.
@@ -98,11 +105,8 @@ final class KindFinder {
 
   /** A name without what comes after the noun: sizes, numbers, variants in brackets. */
   private static String core(String name) {
-    return name.toLowerCase(Locale.ROOT)
-        .replaceAll("\\s*[(\\[,|].*$|\\s+[–—-]\\s+.*$", "")
-        .replaceAll(
-            "(\\s+(?:\\d\\S*|[xsml]{1,3}|xx?l|mk|ii|iii|iv|v|plus|pro|mini|max|set|pair))+$", "")
-        .strip();
+    String start = AFTER_NOUN.matcher(name.toLowerCase(Locale.ROOT)).replaceAll("");
+    return SIZES.matcher(start).replaceAll("").strip();
   }
 
   private ProductClass suffixClass(String phrase) {

@@ -18,6 +18,8 @@ public enum NumberStyle {
   private static final Pattern ONLY_POINT =
       Pattern.compile("(?<![\\d.,])\\d+\\.(\\d{1,2}|\\d{4,})(?![\\d,.])");
 
+  private static final Pattern GROUPING = Pattern.compile("[ '’\u00A0\u202F+]");
+
   private final char decimal;
   private final char group;
 
@@ -52,7 +54,7 @@ public enum NumberStyle {
 
   /** Reads a number that matches {@link #NUMBER}; empty if its separators make no sense. */
   public Optional<BigDecimal> parse(String text) {
-    String plain = text.replace('−', '-').replaceAll("[ '’\u00A0\u202F]", "").replace("+", "");
+    String plain = GROUPING.matcher(text.replace('−', '-')).replaceAll("");
     int decimals = plain.lastIndexOf(decimal);
     int groups = plain.lastIndexOf(group);
     boolean onlyGroup = decimals < 0 && groups >= 0;

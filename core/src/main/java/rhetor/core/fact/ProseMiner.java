@@ -1,12 +1,15 @@
 package rhetor.core.fact;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.fact.Concept.Kind;
+import rhetor.core.language.Words;
 
 /**
  * Finds facts in a supplier's prose: measured values near a telling word, ratings, materials,
@@ -26,6 +29,10 @@ public final class ProseMiner {
           "(?i)\\b(?:made|built|sewn|cut|formed|forged|welded|constructed|manufactured)(?: entirely| completely| mainly)? (?:of|from|in|out of) (?<what>[^.;:!?\\n]{3,80})");
   private static final Pattern ITEM = Pattern.compile("^\\s*(?:[-•*·–]|\\d+[.)])\\s+(.{3,60})$");
 
+  private static final Pattern CLAUSES =
+      Pattern.compile("(?<=[.!?;])\\s+|\\n|,\\s(?=and |but |it )");
+  private static final Pattern LIST_ITEM = Pattern.compile("(?i)<li[^>]*>");
+
   /** How far from a value a telling word may stand, in characters. */
   private static final int REACH = 36;
 
@@ -35,22 +42,39 @@ public final class ProseMiner {
   private final Knowledge knowledge;
   private final ValueReader values;
   private final NumberStyle numbers;
+  private final TermIndex materials;
+  private final Map<String, List<Cue>> cues = new HashMap<>();
+
+  private record Cue(Pattern word, Concept concept) {}
 
   public ProseMiner(Knowledge knowledge, NumberStyle numbers) {
     this.knowledge = knowledge;
     this.numbers = numbers;
     this.values = new ValueReader(knowledge, numbers);
+    this.materials = new TermIndex(knowledge, "material", Set.of());
+    for (Concept concept : knowledge.concepts()) {
+      if (concept.kind() == Kind.QUANTITY) {
+        for (String cue : concept.cues()) {
+          Pattern word = Pattern.compile("\\b" + Pattern.quote(cue) + "\\b");
+          cues.computeIfAbsent(concept.dimension(), d -> new ArrayList<>())
+              .add(new Cue(word, concept));
+        }
+      }
+    }
   }
 
   /** Finds in the order of the prose; the same concept may be found more than once. */
   List<Find> mine(String cell) {
     String text = CellText.lines(cell);
     List<Find> finds = new ArrayList<>();
-    for (String clause : text.split("(?<=[.!?;])\\s+|\\n|,\\s(?=and |but |it )")) {
+    boolean hasDigits = text.chars().anyMatch(Character::isDigit);
+    for (String clause : CLAUSES.split(text)) {
       if (!clause.isBlank()) {
-        measured(clause, finds);
-        sides(clause, finds);
-        ratings(clause, finds);
+        if (hasDigits) {
+          measured(clause, finds);
+          sides(clause, finds);
+          ratings(clause, finds);
+        }
         materials(clause, finds);
       }
     }
@@ -89,19 +113,13 @@ public final class ProseMiner {
   private Concept nearest(String clause, int start, int end, Unit unit) {
     Concept best = null;
     int bestDistance = REACH + 1;
-    for (Concept concept : knowledge.concepts()) {
-      if (concept.kind() != Kind.QUANTITY || !concept.dimension().equals(unit.dimension())) {
-        continue;
-      }
-      for (String cue : concept.cues()) {
-        Matcher m = Pattern.compile("\\b" + Pattern.quote(cue) + "\\b").matcher(clause);
-        while (m.find()) {
-          int distance =
-              m.start() >= end ? m.start() - end : start >= m.end() ? start - m.end() : 0;
-          if (distance < bestDistance) {
-            best = concept;
-            bestDistance = distance;
-          }
+    for (Cue cue : cues.getOrDefault(unit.dimension(), List.of())) {
+      Matcher m = cue.word.matcher(clause);
+      while (m.find()) {
+        int distance = m.start() >= end ? m.start() - end : start >= m.end() ? start - m.end() : 0;
+        if (distance < bestDistance) {
+          best = cue.concept;
+          bestDistance = distance;
         }
       }
     }
@@ -136,38 +154,20 @@ public final class ProseMiner {
     Matcher m = MADE_OF.matcher(clause);
     Concept material = knowledge.concept("material").orElseThrow();
     while (m.find()) {
-      List<String> found = termsIn(m.group("what"), "material");
+      List<String> found =
+          materials.in(Words.of(m.group("what"))).stream()
+              .map(p -> p.term().en())
+              .distinct()
+              .toList();
       if (!found.isEmpty()) {
         finds.add(new Find(material, new Value.Terms(found), clause.strip()));
       }
     }
   }
 
-  /** The terms of a list that occur in a text, the longest reading of each place. */
-  public List<String> termsIn(String text, String type) {
-    String lower = " " + text.toLowerCase(Locale.ROOT) + " ";
-    List<Map.Entry<String, Term>> names = new ArrayList<>(knowledge.termsByName(type).entrySet());
-    names.sort((a, b) -> b.getKey().length() - a.getKey().length());
-    java.util.TreeMap<Integer, String> found = new java.util.TreeMap<>();
-    for (Map.Entry<String, Term> name : names) {
-      Matcher m =
-          Pattern.compile("(?<![\\p{L}-])" + Pattern.quote(name.getKey()) + "(?![\\p{L}-])")
-              .matcher(lower);
-      while (m.find()) {
-        found.put(m.start(), name.getValue().en());
-        lower =
-            lower.substring(0, m.start())
-                + "#".repeat(m.end() - m.start())
-                + lower.substring(m.end());
-        m.reset(lower);
-      }
-    }
-    return found.values().stream().distinct().toList();
-  }
-
   /** Short items of a list in the prose; empty unless there are at least two. */
   List<String> listItems(String cell) {
-    String marked = cell.replaceAll("(?i)<li[^>]*>", "\n• ");
+    String marked = LIST_ITEM.matcher(cell).replaceAll("\n• ");
     List<String> items = new ArrayList<>();
     for (String line : CellText.lines(marked).split("\\n")) {
       Matcher m = ITEM.matcher(line);

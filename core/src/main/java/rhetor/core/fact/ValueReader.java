@@ -38,6 +38,9 @@ public final class ValueReader {
       Set.of("yes", "y", "true", "ja", "j", "oui", "sí", "si", "x", "✓", "✔", "1", "with", "mit");
   private static final Set<String> NO =
       Set.of("no", "n", "false", "nein", "non", "nee", "0", "✗", "without", "ohne");
+  private static final Pattern COUNT =
+      Pattern.compile(
+          "(?<q>(?i)up to|max\\.?|min\\.?|bis zu|bis|ab|from|at least)?\\s*(?<n>\\d{1,6})\\s*(?<p>\\+|max\\.?)?\\s*(?i:pages|pcs|pieces|people|persons|participants|keys?|pockets?|modes?|sheets|seeds|Stück|Seiten|x)?");
   private static final Pattern LIST = Pattern.compile("\\s*[;|/•·\\n]\\s*|,\\s+|,(?=\\D)");
   private static final Pattern POSTPOSED =
       Pattern.compile(
@@ -176,10 +179,7 @@ public final class ValueReader {
   }
 
   private Optional<Value> count(String text) {
-    Matcher m =
-        Pattern.compile(
-                "(?<q>(?i)up to|max\\.?|min\\.?|bis zu|bis|ab|from|at least)?\\s*(?<n>\\d{1,6})\\s*(?<p>\\+|max\\.?)?\\s*(?i:pages|pcs|pieces|people|persons|participants|keys?|pockets?|modes?|sheets|seeds|Stück|Seiten|x)?")
-            .matcher(text);
+    Matcher m = COUNT.matcher(text);
     return m.matches()
         ? Optional.of(
             new Value.Quantity(

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 import morfologik.stemming.Dictionary;
 import morfologik.stemming.DictionaryLookup;
@@ -21,8 +20,15 @@ public final class English {
   private static final Dictionary DICTIONARY = load();
   private static final ThreadLocal<DictionaryLookup> LOOKUP =
       ThreadLocal.withInitial(() -> new DictionaryLookup(DICTIONARY));
-  private static final Map<String, Set<String>> TAGS = new ConcurrentHashMap<>();
-  private static final int REMEMBERED = 20_000;
+  private static final Memo<Set<String>> TAGS = new Memo<>(English::lookUpTags);
+  private static final Memo<String> ARTICLES = new Memo<>(English::findArticle);
+  private static final Memo<String> PLURALS = new Memo<>(English::makePlural);
+  private static final Memo<String> SINGULARS = new Memo<>(English::makeSingular);
+  private static final Memo<Boolean> ARE_PLURAL = new Memo<>(English::findPlural);
+  private static final Memo<String> MID_SENTENCE = new Memo<>(English::makeMidSentence);
+  private static final Memo<String> LOWER = new Memo<>(English::makeLowerCommon);
+  private static final Memo<String> THIRD_PERSONS = new Memo<>(English::makeThirdPerson);
+  private static final Memo<String> STEMS = new Memo<>(English::findStem);
 
   private static final Pattern VOWEL_SOUND =
       Pattern.compile(
@@ -151,16 +157,13 @@ public final class English {
    * The part-of-speech tags of a word as written; empty for a word that is not in the dictionary.
    */
   public static Set<String> tags(String word) {
-    Set<String> known = TAGS.get(word);
-    if (known != null) {
-      return known;
-    }
+    return TAGS.of(word);
+  }
+
+  private static Set<String> lookUpTags(String word) {
     Set<String> tags = new java.util.LinkedHashSet<>();
     for (WordData data : LOOKUP.get().lookup(word)) {
       tags.add(data.getTag().toString());
-    }
-    if (TAGS.size() < REMEMBERED) {
-      TAGS.put(word, tags);
     }
     return tags;
   }
@@ -172,6 +175,10 @@ public final class English {
 
   /** {@code a} or {@code an}, by the sound that the words start with. */
   public static String article(String words) {
+    return ARTICLES.of(words);
+  }
+
+  private static String findArticle(String words) {
     String first = words.replaceFirst("^[^\\p{L}\\p{N}]+", "");
     String word = first.split("[ ,-]", 2)[0];
     if (CONSONANT_SOUND.matcher(first).matches()) {
@@ -197,6 +204,10 @@ public final class English {
 
   /** Third person singular of a verb's base form. */
   public static String thirdPerson(String base) {
+    return THIRD_PERSONS.of(base);
+  }
+
+  private static String makeThirdPerson(String base) {
     String irregular = IRREGULAR_THIRD.get(base);
     if (irregular != null) {
       return irregular;
@@ -217,6 +228,10 @@ public final class English {
 
   /** The plural of a noun phrase whose last word is its noun. */
   public static String plural(String noun) {
+    return PLURALS.of(noun);
+  }
+
+  private static String makePlural(String noun) {
     int cut = Math.max(noun.lastIndexOf(' '), noun.lastIndexOf('-')) + 1;
     String word = noun.substring(cut);
     String lower = word.toLowerCase(Locale.ROOT);
@@ -236,6 +251,10 @@ public final class English {
 
   /** The singular of a noun phrase whose last word is its noun; unchanged if it is none. */
   public static String singular(String noun) {
+    return SINGULARS.of(noun);
+  }
+
+  private static String makeSingular(String noun) {
     int cut = Math.max(noun.lastIndexOf(' '), noun.lastIndexOf('-')) + 1;
     String word = noun.substring(cut);
     String lower = word.toLowerCase(Locale.ROOT);
@@ -251,6 +270,10 @@ public final class English {
 
   /** Whether the last word of a noun phrase is a plural. */
   public static boolean isPlural(String noun) {
+    return ARE_PLURAL.of(noun);
+  }
+
+  private static boolean findPlural(String noun) {
     String word = lastWord(noun).toLowerCase(Locale.ROOT);
     Set<String> tags = tags(word);
     if (tags.isEmpty()) {
@@ -291,6 +314,10 @@ public final class English {
    * abbreviations and unknown words keep it.
    */
   public static String midSentence(String words) {
+    return MID_SENTENCE.of(words);
+  }
+
+  private static String makeMidSentence(String words) {
     String[] parts = words.split(" ");
     // "Sennick Quarry" is a name, "Full sun" is not: all long words with a capital make a name.
     boolean name =
@@ -306,6 +333,10 @@ public final class English {
 
   /** The words with every capital taken off that the dictionary doesn't ask for. */
   public static String lowerCommon(String words) {
+    return LOWER.of(words);
+  }
+
+  private static String makeLowerCommon(String words) {
     List<String> out = new ArrayList<>();
     for (String word : words.split(" ")) {
       out.add(lowerIfCommon(word));
@@ -400,6 +431,10 @@ public final class English {
 
   /** How words compare regardless of inflection: the dictionary's stem, else without a plural s. */
   public static String stem(String word) {
+    return STEMS.of(word);
+  }
+
+  private static String findStem(String word) {
     String lower = word.toLowerCase(Locale.ROOT);
     String best = null;
     for (WordData data : LOOKUP.get().lookup(lower)) {
