@@ -28,7 +28,7 @@ create table product (
   kind varchar(120) not null,
   intake_id bigint not null references intake,
   row_no int not null,
-  facts varchar(10000000) not null,
+  facts varbinary(10000000) not null,
   keyword varchar(400) not null,
   stage varchar(10) not null check (stage in ('UNWRITTEN', 'DRAFTED', 'IN_PROOF', 'SIGNED_OFF', 'PUBLISHED')),
   failed varchar(1000),

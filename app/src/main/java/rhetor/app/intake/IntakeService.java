@@ -15,6 +15,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import rhetor.app.product.ProductIntake;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
+import rhetor.core.exchange.Ahead;
 import rhetor.core.exchange.SheetWriter;
 import rhetor.core.exchange.TextColumns;
 import rhetor.core.fact.ColumnReading;
@@ -34,6 +35,7 @@ import rhetor.core.sheet.SheetRow;
 public class IntakeService {
   private static final int SAMPLE = 300;
   private static final int KEPT_PROBLEMS = 300;
+  private static final int AHEAD = 1000;
 
   private final IntakeStore intakes;
   private final SheetFolder folder;
@@ -106,7 +108,14 @@ public class IntakeService {
 
   /** The first rows of an intake's sheet. */
   List<SheetRow> preview(Intake intake, int rows) {
-    return sample(Sheet.open(folder.path(intake.storedAs())), rows);
+    return sample(sheet(intake), rows);
+  }
+
+  /**
+   * Sheets are stored under the hash of their bytes, so what was found out about one stays true.
+   */
+  private Sheet sheet(Intake intake) {
+    return Sheet.known(folder.path(intake.storedAs()), intake.layout());
   }
 
   private static List<SheetRow> sample(Sheet sheet, int most) {
@@ -185,55 +194,44 @@ public class IntakeService {
     return get(id);
   }
 
+  /** What became of one row: a product, or why it is none; neither for a blank row. */
+  private record Taken(int row, ProductIntake.Prepared product, SheetProblem problem) {}
+
+  /** Reads facts on a thread of its own while this one stores them. */
   private IntakeResult read(Intake intake) {
-    Sheet sheet = Sheet.open(folder.path(intake.storedAs()));
+    Sheet sheet = sheet(intake);
     FactReader reader = new FactReader(intake.fileName(), intake.reading(), knowledge);
-    Map<String, Integer> rowOf = new HashMap<>();
+    ProductIntake target = products.intake(intake.id());
     List<SheetProblem> problems = new ArrayList<>();
+    Map<String, Integer> rowOf = new HashMap<>();
     int rows = 0;
     int rejected = 0;
     int duplicates = 0;
     int blank = 0;
     int contradictions = 0;
-    ProductIntake target = products.intake(intake.id());
-    try (Sheet.Rows all = sheet.rows()) {
-      while (all.hasNext()) {
-        SheetRow row = all.next();
-        rows++;
-        if (row.isBlank()) {
-          blank++;
-          continue;
-        }
-        List<SheetProblem> unusable = sheet.problems(row);
-        FactReader.Outcome outcome =
-            unusable.isEmpty()
-                ? reader.read(row)
-                : new FactReader.Outcome.Rejected(unusable.getFirst());
-        switch (outcome) {
-          case FactReader.Outcome.Rejected(SheetProblem problem) -> {
-            rejected++;
-            keep(problems, problem);
-          }
-          case FactReader.Outcome.Read(ProductFacts product) -> {
-            Integer before = rowOf.putIfAbsent(product.sku(), row.number());
-            if (before == null) {
-              contradictions += product.contradictions().isEmpty() ? 0 : 1;
-              target.add(product, row.number());
-            } else {
-              duplicates++;
-              keep(
-                  problems,
-                  new SheetProblem(
-                      "duplicate-sku",
-                      row.number(),
-                      "",
-                      "The SKU \""
-                          + product.sku()
-                          + "\" stands in row "
-                          + before
-                          + " already; that row counts.",
-                      "Give this row an SKU of its own, or remove it."));
+    try (Sheet.Rows all = sheet.rows();
+        Ahead<Taken> ahead = new Ahead<>(AHEAD)) {
+      ahead.start(
+          sink -> {
+            while (all.hasNext()) {
+              sink.put(taken(all.next(), sheet, reader, target));
             }
+          });
+      for (Taken next = ahead.next(); next != null; next = ahead.next()) {
+        rows++;
+        if (next.problem != null) {
+          rejected++;
+          keep(problems, next.problem);
+        } else if (next.product == null) {
+          blank++;
+        } else {
+          Integer before = rowOf.putIfAbsent(next.product.facts().sku(), next.row);
+          if (before == null) {
+            contradictions += next.product.facts().contradictions().isEmpty() ? 0 : 1;
+            target.add(next.product);
+          } else {
+            duplicates++;
+            keep(problems, duplicate(next, before));
           }
         }
       }
@@ -251,6 +249,36 @@ public class IntakeService {
         problems);
   }
 
+  private static Taken taken(SheetRow row, Sheet sheet, FactReader reader, ProductIntake target) {
+    if (row.isBlank()) {
+      return new Taken(row.number(), null, null);
+    }
+    List<SheetProblem> unusable = sheet.problems(row);
+    FactReader.Outcome outcome =
+        unusable.isEmpty()
+            ? reader.read(row)
+            : new FactReader.Outcome.Rejected(unusable.getFirst());
+    return switch (outcome) {
+      case FactReader.Outcome.Rejected(SheetProblem problem) ->
+          new Taken(row.number(), null, problem);
+      case FactReader.Outcome.Read(ProductFacts product) ->
+          new Taken(row.number(), target.prepare(product, row.number()), null);
+    };
+  }
+
+  private static SheetProblem duplicate(Taken row, int before) {
+    return new SheetProblem(
+        "duplicate-sku",
+        row.row,
+        "",
+        "The SKU \""
+            + row.product.facts().sku()
+            + "\" stands in row "
+            + before
+            + " already; that row counts.",
+        "Give this row an SKU of its own, or remove it.");
+  }
+
   private static void keep(List<SheetProblem> problems, SheetProblem problem) {
     if (problems.size() < KEPT_PROBLEMS) {
       problems.add(problem);
@@ -263,7 +291,7 @@ public class IntakeService {
    * @param signedOnly whether only signed-off and published texts are written
    */
   void export(Intake intake, boolean signedOnly, OutputStream out) throws IOException {
-    Sheet sheet = Sheet.open(folder.path(intake.storedAs()));
+    Sheet sheet = sheet(intake);
     Map<Integer, List<String>> texts = products.textCells(intake.id(), signedOnly);
     Map<Long, String> reasons = new HashMap<>();
     intake.result().problems().forEach(p -> reasons.put(p.row(), p.toString()));

@@ -11,7 +11,7 @@ public final class ProductIntake {
   private static final int BATCH = 500;
 
   private final ProductStore store;
-  private final JsonMapper json;
+  private final StoredFacts packing;
   private final long intake;
   private final boolean firstEver;
   private final List<ProductStore.Row> batch = new ArrayList<>();
@@ -24,14 +24,22 @@ public final class ProductIntake {
 
   ProductIntake(ProductStore store, JsonMapper json, long intake) {
     this.store = store;
-    this.json = json;
+    this.packing = new StoredFacts(json);
     this.intake = intake;
     this.firstEver = store.isEmpty();
   }
 
+  /** A product that is ready to be stored. */
+  public record Prepared(ProductFacts facts, byte[] packed, int row) {}
+
+  /** Makes a product ready to be stored; may be called on another thread. */
+  public Prepared prepare(ProductFacts product, int row) {
+    return new Prepared(product, packing.pack(product), row);
+  }
+
   /** Adds a product, or gives a known one its new facts. */
-  public void add(ProductFacts product, int row) {
-    batch.add(new ProductStore.Row(0, product, json.writeValueAsString(product), row));
+  public void add(Prepared product) {
+    batch.add(new ProductStore.Row(0, product.facts, product.packed, product.row));
     if (batch.size() >= BATCH) {
       flush();
     }
@@ -58,7 +66,7 @@ public final class ProductIntake {
       } else if (sameFacts(before.facts(), row.facts())) {
         unchanged++;
       } else {
-        other.add(new ProductStore.Row(before.id(), row.facts(), row.json(), row.rowNumber()));
+        other.add(new ProductStore.Row(before.id(), row.facts(), row.packed(), row.rowNumber()));
       }
     }
     if (!fresh.isEmpty()) {
@@ -73,8 +81,7 @@ public final class ProductIntake {
   }
 
   /** Whether values are the same, wherever in the sheet they stand now. */
-  private boolean sameFacts(String before, ProductFacts now) {
-    ProductFacts then = json.readValue(before, ProductFacts.class);
+  private static boolean sameFacts(ProductFacts then, ProductFacts now) {
     return then.name().equals(now.name())
         && then.keyword().equals(now.keyword())
         && then.facts().stream()

@@ -25,12 +25,12 @@ class ProductStore {
 
   private final JdbcClient jdbc;
   private final JdbcTemplate template;
-  private final JsonMapper json;
+  private final StoredFacts facts;
 
   ProductStore(JdbcClient jdbc, JdbcTemplate template, JsonMapper json) {
     this.jdbc = jdbc;
     this.template = template;
-    this.json = json;
+    this.facts = new StoredFacts(json);
   }
 
   /** An order of products: the column it sorts by, and its direction. */
@@ -174,7 +174,7 @@ class ProductStore {
     return new Product(
         rs.getLong("id"),
         Stage.valueOf(rs.getString("stage")),
-        json.readValue(rs.getString("facts"), ProductFacts.class),
+        facts.unpack(rs.getBytes("facts")),
         rs.getString("keyword"),
         rs.getLong("text_id"),
         orEmpty(rs.getString("page")),
@@ -182,17 +182,17 @@ class ProductStore {
   }
 
   /** What is stored of a product that a sheet names again. */
-  record Known(long id, String facts, boolean hasText) {}
+  record Known(long id, ProductFacts facts) {}
 
   Map<String, Known> known(List<String> skus) {
     Map<String, Known> known = new HashMap<>();
-    jdbc.sql("select id, sku, facts, text_id from product where sku in (:skus)")
+    jdbc.sql("select id, sku, facts from product where sku in (:skus)")
         .param("skus", skus)
         .query(
             rs -> {
               known.put(
                   rs.getString("sku"),
-                  new Known(rs.getLong("id"), rs.getString("facts"), rs.getLong("text_id") != 0));
+                  new Known(rs.getLong("id"), facts.unpack(rs.getBytes("facts"))));
             });
     return known;
   }
@@ -202,7 +202,7 @@ class ProductStore {
   }
 
   /** One row to be inserted or to replace another. */
-  record Row(long id, ProductFacts facts, String json, int rowNumber) {}
+  record Row(long id, ProductFacts facts, byte[] packed, int rowNumber) {}
 
   void insert(long intake, List<Row> rows) {
     template.batchUpdate(
@@ -234,7 +234,7 @@ class ProductStore {
     s.setString(at + 2, cut(r.facts.kindNoun(), 120));
     s.setLong(at + 3, intake);
     s.setInt(at + 4, r.rowNumber);
-    s.setString(at + 5, r.json);
+    s.setBytes(at + 5, r.packed);
     s.setString(at + 6, cut(r.facts.keyword(), 400));
     s.setString(at + 7, cut((r.facts.name() + " " + r.facts.sku()).toLowerCase(Locale.ROOT), 600));
   }

@@ -4,7 +4,7 @@ import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 
 /** Work that one thread does some items ahead of the one that needs them. */
-final class Ahead<T> implements AutoCloseable {
+public final class Ahead<T> implements AutoCloseable {
   private static final Object END = new Object();
 
   private final BlockingQueue<Object> queue;
@@ -12,20 +12,22 @@ final class Ahead<T> implements AutoCloseable {
   private volatile RuntimeException failure;
 
   /** Where the worker puts what it has done; waits while the reader is far behind. */
-  interface Sink<T> {
+  public interface Sink<T> {
     void put(T item) throws InterruptedException;
   }
 
   /** What the worker does. */
-  interface Work<T> {
+  public interface Work<T> {
     void run(Sink<T> sink) throws InterruptedException;
   }
 
-  Ahead(int items) {
+  /** Room for so many items between the two threads. */
+  public Ahead(int items) {
     queue = new ArrayBlockingQueue<>(items);
   }
 
-  void start(Work<T> work) {
+  /** Begins the work on a thread of its own. */
+  public void start(Work<T> work) {
     worker =
         Thread.ofPlatform()
             .daemon()
@@ -51,7 +53,7 @@ final class Ahead<T> implements AutoCloseable {
    * @throws RuntimeException what the worker failed with
    */
   @SuppressWarnings("unchecked")
-  T next() {
+  public T next() {
     try {
       Object item = queue.take();
       if (item != END) {

@@ -8,6 +8,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.regex.Pattern;
 import rhetor.core.fact.Meaning.Role;
 import rhetor.core.language.English;
 import rhetor.core.sheet.SheetProblem;
@@ -19,6 +21,8 @@ public final class FactReader {
   private static final int LONG_NAME = 70;
 
   private static final int LONGEST_SKU = 64;
+  private static final Pattern PLAIN_NAME =
+      Pattern.compile("[A-Za-z0-9'.,/-]++(?: [A-Za-z0-9'.,/-]++)*+");
 
   private final String sheet;
   private final Reading reading;
@@ -30,6 +34,28 @@ public final class FactReader {
   private final int skuColumn;
   private final int nameColumn;
   private final int keywordColumn;
+
+  /** What cells gave that came before: colours, materials and suppliers' prose repeat. */
+  private final List<Map<String, Optional<Value>>> valuesOf = new ArrayList<>();
+
+  private final Map<String, Prose> proseOf = new Seen<>();
+
+  /** What a cell of prose gives. */
+  private record Prose(String text, List<ProseMiner.Find> finds, List<String> items) {}
+
+  /** A map that forgets what was not asked for lately. */
+  private static final class Seen<T> extends java.util.LinkedHashMap<String, T> {
+    private static final int MOST = 2_000;
+
+    Seen() {
+      super(64, 0.75f, true);
+    }
+
+    @Override
+    protected boolean removeEldestEntry(Map.Entry<String, T> eldest) {
+      return size() > MOST;
+    }
+  }
 
   /**
    * A reader for one sheet.
@@ -51,6 +77,7 @@ public final class FactReader {
     this.kinds = new KindFinder(knowledge);
     this.headings =
         reading.columns().stream().map(c -> Heading.of(c.heading(), knowledge)).toList();
+    reading.columns().forEach(c -> valuesOf.add(new Seen<>()));
     this.skuColumn = reading.column(Role.SKU);
     this.nameColumn = reading.column(Role.NAME);
     this.keywordColumn = reading.column(Role.KEYWORD);
@@ -135,10 +162,10 @@ public final class FactReader {
         continue;
       }
       switch (column.meaning().role()) {
-        case CONCEPT -> collector.column(column, headings.get(i), row, cell);
-        case EXTRA -> collector.extra(column, headings.get(i), row, cell);
+        case CONCEPT -> collector.column(i, column, headings.get(i), row, cell);
+        case EXTRA -> collector.extra(i, column, headings.get(i), row, cell);
         case NAME -> collector.add(nameFact(row, i, rawName));
-        case PROSE -> prose.append(prose.isEmpty() ? "" : "\n").append(CellText.lines(cell));
+        case PROSE -> prose.append(prose.isEmpty() ? "" : "\n").append(proseOf(cell).text);
         default -> {}
       }
     }
@@ -162,6 +189,15 @@ public final class FactReader {
         collector.contradictions,
         prose.toString(),
         CellText.saysNothing(keyword) ? "" : keyword);
+  }
+
+  private Prose proseOf(String cell) {
+    Prose known = proseOf.get(cell);
+    if (known == null) {
+      known = new Prose(CellText.lines(cell), miner.mine(cell), miner.listItems(cell));
+      proseOf.put(cell, known);
+    }
+    return known;
   }
 
   private static String words(List<Fact> facts, String concept) {
@@ -193,8 +229,14 @@ public final class FactReader {
 
   /** The name as it may be printed: no brand in front, no capitals throughout, no code in it. */
   static String tidyName(String raw, String brand, String sku) {
-    String name =
-        raw.replaceAll("\\s*[\\[(]?\\Q" + sku.replace("\\E", "") + "\\E[\\])]?\\s*$", "").strip();
+    String name = raw;
+    if (!sku.isEmpty() && raw.toLowerCase(Locale.ROOT).contains(sku.toLowerCase(Locale.ROOT))) {
+      name =
+          Pattern.compile("\\s*[\\[(]?" + Pattern.quote(sku) + "[\\])]?\\s*$")
+              .matcher(raw)
+              .replaceAll("")
+              .strip();
+    }
     name = name.isEmpty() ? raw : name;
     if (!brand.isEmpty()
         && name.toLowerCase(Locale.ROOT).startsWith(brand.toLowerCase(Locale.ROOT) + " ")) {
@@ -213,11 +255,13 @@ public final class FactReader {
       int cut = name.lastIndexOf(' ', LONG_NAME);
       name = name.substring(0, cut < 20 ? LONG_NAME : cut);
     }
-    name =
-        name.replaceAll("[\\p{So}\\p{Cs}\\x{1F000}-\\x{1FAFF}]", "")
-            .replaceAll("[!*]+$", "")
-            .replaceAll(" +", " ")
-            .strip();
+    if (!PLAIN_NAME.matcher(name).matches()) {
+      name =
+          name.replaceAll("[\\p{So}\\p{Cs}\\x{1F000}-\\x{1FAFF}]", "")
+              .replaceAll("[!*]+$", "")
+              .replaceAll(" +", " ")
+              .strip();
+    }
     return English.capitalise(name.isEmpty() ? raw : name);
   }
 
@@ -227,14 +271,20 @@ public final class FactReader {
     private final List<Contradiction> contradictions = new ArrayList<>();
     private final Set<String> disputed = new java.util.HashSet<>();
 
-    void column(ColumnReading column, Heading heading, SheetRow row, String cell) {
-      String text = CellText.clean(cell);
-      if (CellText.saysNothing(text)) {
-        return;
-      }
+    void column(int index, ColumnReading column, Heading heading, SheetRow row, String cell) {
       Concept concept = knowledge.concept(column.meaning().concept()).orElseThrow();
-      Value value = bounded(values.read(text, concept, column.unit()), heading);
-      add(fact(concept, value, source(row, column, cell)));
+      value(index, cell, text -> bounded(values.read(text, concept, column.unit()), heading))
+          .ifPresent(v -> add(fact(concept, v, source(row, column, cell))));
+    }
+
+    private Optional<Value> value(int index, String cell, Function<String, Value> read) {
+      Optional<Value> known = valuesOf.get(index).get(cell);
+      if (known == null) {
+        String text = CellText.clean(cell);
+        known = CellText.saysNothing(text) ? Optional.empty() : Optional.of(read.apply(text));
+        valuesOf.get(index).put(cell, known);
+      }
+      return known;
     }
 
     /** "Max. group size: 6" means up to six. */
@@ -249,35 +299,36 @@ public final class FactReader {
       return value;
     }
 
-    void extra(ColumnReading column, Heading heading, SheetRow row, String cell) {
-      String text = CellText.clean(cell);
-      if (CellText.saysNothing(text)) {
-        return;
-      }
-      Value value = values.readAny(text, column.unit());
-      String key = "extra:" + heading.name();
-      merge(
-          key,
-          new Fact(
-              key,
-              "",
-              heading.label(),
-              value,
-              List.of(source(row, column, cell)),
-              isForeign(value) || !reading.language().equals("en")));
+    void extra(int index, ColumnReading column, Heading heading, SheetRow row, String cell) {
+      value(index, cell, text -> values.readAny(text, column.unit()))
+          .ifPresent(
+              value -> {
+                String key = "extra:" + heading.name();
+                boolean foreign = !reading.language().equals("en");
+                merge(
+                    key,
+                    new Fact(
+                        key,
+                        "",
+                        heading.label(),
+                        value,
+                        List.of(source(row, column, cell)),
+                        foreign));
+              });
     }
 
     void prose(ColumnReading column, SheetRow row, String cell) {
-      for (ProseMiner.Find find : miner.mine(cell)) {
+      Prose prose = proseOf(cell);
+      for (ProseMiner.Find find : prose.finds) {
         add(fact(find.concept(), find.value(), source(row, column, find.snippet())));
       }
-      List<String> items = miner.listItems(cell);
-      if (!items.isEmpty() && !byConcept.containsKey("features")) {
+      if (!prose.items.isEmpty() && !byConcept.containsKey("features")) {
+        Concept features = knowledge.concept("features").orElseThrow();
         add(
             fact(
-                knowledge.concept("features").orElseThrow(),
-                new Value.Terms(items),
-                source(row, column, String.join("; ", items))));
+                features,
+                new Value.Terms(prose.items),
+                source(row, column, String.join("; ", prose.items))));
       }
     }
 

@@ -1,6 +1,5 @@
 package rhetor.core.sheet;
 
-import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.Charset;
@@ -108,6 +107,35 @@ record Encoding(Charset charset, boolean byteOrderMark, String evidence) {
     return bytes[index] & 0xFF;
   }
 
+  /** A buffered stream without locks: each byte of a large file is looked at. */
+  private static final class Bytes implements AutoCloseable {
+    private final InputStream in;
+    private final byte[] buffer = new byte[1 << 16];
+    private int at;
+    private int end;
+
+    Bytes(InputStream in) {
+      this.in = in;
+    }
+
+    int read() throws IOException {
+      if (at == end) {
+        end = in.read(buffer);
+        at = 0;
+        if (end <= 0) {
+          end = 0;
+          return -1;
+        }
+      }
+      return buffer[at++] & 0xFF;
+    }
+
+    @Override
+    public void close() throws IOException {
+      in.close();
+    }
+  }
+
   private static final class Tally {
     long multibyte;
     long invalid;
@@ -121,7 +149,7 @@ record Encoding(Charset charset, boolean byteOrderMark, String evidence) {
   /** Counts well-formed and ill-formed UTF-8 sequences over the whole file. */
   private static Tally tally(Path file) throws IOException {
     Tally tally = new Tally();
-    try (InputStream in = new BufferedInputStream(Files.newInputStream(file), 1 << 16)) {
+    try (Bytes in = new Bytes(Files.newInputStream(file))) {
       int b = in.read();
       while (b >= 0) {
         if (b < 0x80) {

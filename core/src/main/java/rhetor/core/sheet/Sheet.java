@@ -77,6 +77,11 @@ public final class Sheet {
     }
   }
 
+  /** A sheet that was looked through before, and whose file has not changed since. */
+  public static Sheet known(Path file, SheetLayout layout) {
+    return new Sheet(file, layout, SheetLimits.STANDARD);
+  }
+
   private static SheetLayout measure(Sheet draft) {
     SheetLayout layout = draft.layout;
     List<String> headings = null;
