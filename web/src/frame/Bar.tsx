@@ -115,7 +115,8 @@ function FindField() {
   }, []);
   const submit = (e: FormEvent) => {
     e.preventDefault();
-    navigate(`/products?search=${encodeURIComponent(field.current?.value ?? '')}`);
+    const words = encodeURIComponent(field.current?.value ?? '');
+    navigate(`/products?search=${words}`, { state: { asked: Date.now() } });
   };
   return (
     <Box component="form" role="search" onSubmit={submit} sx={{ pb: 1 }}>

@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
 import LinearProgress from '@mui/material/LinearProgress';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -8,8 +7,8 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, take } from '../api/client';
 import { Empty } from '../frame/Empty';
 import { count, figure } from '../frame/format';
@@ -26,6 +25,7 @@ const PAGE = 50;
 export function ProductsPage() {
   const { id } = useParams();
   const navigate = useNavigate();
+  const location = useLocation();
   const [search, setSearch] = useSearchParams();
   const mayWrite = useMay('WRITER');
   const [choice, setChoice] = useState<{ key: string; ids: Set<number> }>({
@@ -46,7 +46,7 @@ export function ProductsPage() {
     const next = new URLSearchParams(search);
     if (value) next.set(name, value);
     else next.delete(name);
-    setSearch(next, { replace: true });
+    setSearch(next, { replace: true, state: location.state });
   };
 
   const intakes = useQuery({ queryKey: ['intakes'], queryFn: () => take(api.GET('/api/intakes')) });
@@ -110,23 +110,10 @@ export function ProductsPage() {
           onChange={(v) => set('order', v)}
         />
         , whose name or SKU has{' '}
-        <Box
-          component="input"
-          aria-label="Part of the name or SKU"
-          value={filter.search}
-          placeholder="anything"
-          onChange={(e: React.ChangeEvent<HTMLInputElement>) => set('search', e.target.value)}
-          sx={{
-            font: 'inherit',
-            fontStyle: 'italic',
-            width: 150,
-            border: 0,
-            borderBottom: '1.5px solid',
-            borderColor: 'success.main',
-            color: 'success.main',
-            bgcolor: 'transparent',
-            p: 0,
-          }}
+        <SearchWord
+          key={location.state?.asked}
+          initial={filter.search}
+          onSettled={(v) => set('search', v)}
         />
         .
       </Sentence>
@@ -144,9 +131,8 @@ export function ProductsPage() {
             <TableHead>
               <TableRow>
                 <TableCell padding="checkbox" sx={{ width: 32 }}>
-                  <Checkbox
-                    size="small"
-                    slotProps={{ input: { 'aria-label': 'Choose all shown' } }}
+                  <Tick
+                    label={'Choose all shown'}
                     checked={isAllShown}
                     onChange={() =>
                       setChosen(isAllShown ? new Set() : new Set(lines.map((l) => l.id)))
@@ -167,9 +153,8 @@ export function ProductsPage() {
               {lines.map((l) => (
                 <TableRow key={l.id} hover selected={l.id === Number(id)}>
                   <TableCell padding="checkbox">
-                    <Checkbox
-                      size="small"
-                      slotProps={{ input: { 'aria-label': `Choose ${l.sku}` } }}
+                    <Tick
+                      label={`Choose ${l.sku}`}
                       checked={chosen.has(l.id)}
                       onChange={() => toggle(l.id)}
                     />
@@ -230,5 +215,61 @@ export function ProductsPage() {
         )}
       </Box>
     </Box>
+  );
+}
+
+const SETTLES_AFTER = 250;
+
+/** The word one types into the sentence; the list follows when the typing pauses. */
+function SearchWord(props: { initial: string; onSettled: (value: string) => void }) {
+  const [typed, setTyped] = useState(props.initial);
+  const settled = useRef(props.initial);
+  const { onSettled } = props;
+  useEffect(() => {
+    if (typed === settled.current) return;
+    const timer = setTimeout(() => {
+      settled.current = typed;
+      onSettled(typed);
+    }, SETTLES_AFTER);
+    return () => clearTimeout(timer);
+  }, [typed, onSettled]);
+  return (
+    <Box
+      component="input"
+      aria-label="Part of the name or SKU"
+      value={typed}
+      placeholder="anything"
+      onChange={(e: React.ChangeEvent<HTMLInputElement>) => setTyped(e.target.value)}
+      sx={{
+        font: 'inherit',
+        fontStyle: 'italic',
+        width: 150,
+        border: 0,
+        borderBottom: '1.5px solid',
+        borderColor: 'success.main',
+        color: 'success.main',
+        bgcolor: 'transparent',
+        p: 0,
+      }}
+    />
+  );
+}
+
+function Tick(props: { label: string; checked: boolean; onChange: () => void }) {
+  return (
+    <Box
+      component="input"
+      type="checkbox"
+      aria-label={props.label}
+      checked={props.checked}
+      onChange={props.onChange}
+      sx={{
+        width: 15,
+        height: 15,
+        m: '0 0 0 2px',
+        accentColor: 'currentColor',
+        verticalAlign: 'middle',
+      }}
+    />
   );
 }

@@ -70,7 +70,7 @@ final class Browser implements AutoCloseable {
     type(By.name("email"), who + "@harrowmere.example");
     type(By.name("password"), "harrowmere");
     click("Sign in");
-    see("Drop a supplier’s sheet here");
+    see("House ·");
     return this;
   }
 

@@ -217,10 +217,7 @@ class SliceInBrowserTest {
   @Test
   @Order(8)
   void a_reader_sees_and_can_change_nothing() {
-    browser.open("/");
-    browser.type(By.name("email"), "rufus@harrowmere.example");
-    browser.type(By.name("password"), "harrowmere");
-    browser.click("Sign in");
+    browser.signIn("rufus");
     browser.see("Writers, editors and the owner take sheets in.");
     browser.open("/products");
     browser.see("of 82 products shown");
