@@ -89,6 +89,12 @@ export function Proof({ id, onStep }: { id: number; onStep: (step: number) => vo
       'That revision counts now.',
     );
 
+  const changeKeyword = (keyword: string) =>
+    act(
+      () => take(api.PUT('/api/proofs/{id}/keyword', { params, body: { keyword } })),
+      keyword ? 'The text is checked for the new keyword now.' : 'No keyword is asked for now.',
+    );
+
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const typing = (e.target as HTMLElement).closest(
@@ -237,19 +243,13 @@ export function Proof({ id, onStep }: { id: number; onStep: (step: number) => vo
       </Box>
       <Box component="aside" aria-label="Sources">
         <Sources field={field} lit={lit} onLight={setLit} />
-        {product.keyword && (
-          <Box sx={{ mt: 2, fontSize: 13 }}>
-            Keyword <em>{product.keyword}</em>:{' '}
-            {
-              {
-                WORD_FOR_WORD: 'stands here word for word',
-                INFLECTED: 'stands here, inflected',
-                MISSING: 'is not in this field',
-              }[field.keyword.form]
-            }
-            .
-          </Box>
-        )}
+        <Keyword
+          key={`${product.keyword} ${proof.data.revision}`}
+          keyword={product.keyword}
+          form={field.keyword.form}
+          mayChange={mayWrite}
+          onChange={changeKeyword}
+        />
         <Typography variant="h3" sx={{ mt: 3 }}>
           History
         </Typography>
@@ -365,5 +365,58 @@ function Sources(props: { field: Field; lit: number[]; onLight: (notes: number[]
         </Box>
       ))}
     </>
+  );
+}
+
+const FORMS = {
+  WORD_FOR_WORD: 'stands here word for word',
+  INFLECTED: 'stands here, inflected',
+  MISSING: 'is not in this field',
+};
+
+function Keyword(props: {
+  keyword: string;
+  form: keyof typeof FORMS;
+  mayChange: boolean;
+  onChange: (keyword: string) => void;
+}) {
+  const [typed, setTyped] = useState(props.keyword);
+  return (
+    <Box
+      component="form"
+      onSubmit={(e: React.FormEvent) => {
+        e.preventDefault();
+        props.onChange(typed);
+      }}
+      sx={{ mt: 2, fontSize: 13 }}
+    >
+      <Typography variant="h3">Keyword</Typography>
+      <Box
+        component="input"
+        aria-label="Primary keyword"
+        placeholder="none"
+        value={typed}
+        readOnly={!props.mayChange}
+        onChange={(e: React.ChangeEvent<HTMLInputElement>) => setTyped(e.target.value)}
+        sx={{
+          font: 'inherit',
+          fontStyle: 'italic',
+          width: '100%',
+          color: 'inherit',
+          bgcolor: 'transparent',
+          border: 0,
+          borderBottom: 1,
+          borderColor: 'divider',
+          py: 0.5,
+        }}
+      />
+      {typed !== props.keyword ? (
+        <Button type="submit" size="small">
+          Use this keyword
+        </Button>
+      ) : (
+        props.keyword && <Box sx={{ color: 'text.secondary' }}>{FORMS[props.form]}</Box>
+      )}
+    </Box>
   );
 }

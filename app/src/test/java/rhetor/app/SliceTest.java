@@ -232,6 +232,38 @@ class SliceTest {
   }
 
   @Test
+  void a_keyword_that_conflicts_with_the_facts_can_be_exchanged_and_the_text_signed_off() {
+    Visitor editor = house.as(Role.EDITOR);
+    long product =
+        written(
+                editor,
+                "kw.csv",
+                "SKU,Name,Category,Weight,IP rating,Keyword\nKW-1,Lane 22,Backpacks,830 g,IPX4,waterproof backpack\n")
+            .getFirst();
+    JsonNode proof = editor.get("/api/proofs/" + product).body();
+    assertThat(proof.path("product").path("mustFix").asInt()).isEqualTo(1);
+    JsonNode changed =
+        editor
+            .seen(
+                proof.path("revision").asLong(),
+                "PUT",
+                "/api/proofs/" + product + "/keyword",
+                Map.of("keyword", "splash-proof backpack"))
+            .expect(200)
+            .body();
+    assertThat(changed.path("product").path("mustFix").asInt()).isZero();
+    assertThat(changed.path("product").path("keyword").asString())
+        .isEqualTo("splash-proof backpack");
+    editor
+        .seen(
+            changed.path("revision").asLong(),
+            "POST",
+            "/api/proofs/" + product + "/sign-off",
+            Map.of())
+        .expect(200);
+  }
+
+  @Test
   void the_second_of_two_who_change_a_text_is_told_and_nothing_is_overwritten() {
     Visitor writer = house.as(Role.WRITER);
     Visitor editor = house.as(Role.EDITOR);

@@ -59,6 +59,11 @@ public class ProductService {
     store.setText(id, textId, stage, audit.readiness().score(), audit.mustFix().size());
   }
 
+  /** Gives a product another primary keyword, or none. */
+  public void setKeyword(long id, String keyword) {
+    store.setKeyword(id, keyword);
+  }
+
   public void setStage(long id, Stage stage) {
     store.setStage(id, stage);
   }

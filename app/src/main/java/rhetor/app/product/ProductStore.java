@@ -251,6 +251,10 @@ class ProductStore {
         .update();
   }
 
+  void setKeyword(long id, String keyword) {
+    jdbc.sql("update product set keyword = ? where id = ?").params(keyword, id).update();
+  }
+
   void setStage(long id, Stage stage) {
     jdbc.sql("update product set stage = ? where id = ?").params(stage.name(), id).update();
   }

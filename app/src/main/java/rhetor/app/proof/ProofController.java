@@ -78,6 +78,8 @@ class ProofController {
 
   record Change(@NotNull String text) {}
 
+  record NewKeyword(@NotNull String keyword) {}
+
   record Restore(long revision) {}
 
   record SignOffs(@NotNull Map<Long, Long> revisions) {}
@@ -189,6 +191,16 @@ class ProofController {
       @RequestHeader("If-Match") String seen,
       Principal person) {
     proofs.change(id, field(field), change.text(), revision(seen), person.getName());
+    return get(id);
+  }
+
+  @PutMapping("/api/proofs/{id}/keyword")
+  ResponseEntity<Proof> changeKeyword(
+      @PathVariable long id,
+      @Valid @RequestBody NewKeyword change,
+      @RequestHeader("If-Match") String seen,
+      Principal person) {
+    proofs.changeKeyword(id, change.keyword(), revision(seen), person.getName());
     return get(id);
   }
 

@@ -16,6 +16,7 @@ import rhetor.core.compose.Field;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
+import rhetor.core.fact.CellText;
 import rhetor.core.fact.Knowledge;
 
 /**
@@ -24,6 +25,7 @@ import rhetor.core.fact.Knowledge;
 @Service
 public class ProofService {
   private static final int LONGEST_INPUT = 40_000;
+  private static final int LONGEST_KEYWORD = 100;
 
   private final TextStore texts;
   private final ProductService products;
@@ -105,6 +107,28 @@ public class ProofService {
             field.label() + " changed by hand",
             draft,
             audit);
+    products.setText(productId, id, Stage.IN_PROOF, audit);
+  }
+
+  /** Changes the keyword a text is checked for; the text stays as it is, as a new revision. */
+  @Transactional
+  public void changeKeyword(long productId, String keyword, long revision, String author) {
+    Product product = products.get(productId);
+    Text before = current(product);
+    requireSeen(before, revision);
+    String clean = CellText.clean(keyword);
+    if (clean.length() > LONGEST_KEYWORD) {
+      throw Refused.invalid(
+          "The keyword has "
+              + clean.length()
+              + " characters; up to "
+              + LONGEST_KEYWORD
+              + " are kept.");
+    }
+    products.setKeyword(productId, clean);
+    Audit audit = checker.check(before.draft(), product.facts(), clean);
+    String note = clean.isEmpty() ? "Keyword taken away" : "Keyword changed to " + clean;
+    long id = texts.add(productId, before.id(), null, author, "HAND", note, before.draft(), audit);
     products.setText(productId, id, Stage.IN_PROOF, audit);
   }
 

@@ -159,7 +159,10 @@ final class Opening {
     if (!subject.canBeCalledKind()) {
       return withoutKind(size);
     }
-    Phrase kind = kind(size > 1 ? 2 : 1, size > 1 ? 1 : 0);
+    // The short description stands right above the description: it doesn't open with the same
+    // words.
+    boolean whole = size > 1 && !slot.equals("short");
+    Phrase kind = kind(whole ? 2 : 1, whole ? 1 : 0);
     List<Message> rest = messages.stream().filter(m -> !kind.said.contains(m)).toList();
     List<Message> verbs = rest.stream().filter(m -> m.has(Form.VERB)).limit(2).toList();
     List<Message> parts = rest.stream().filter(m -> m.has(Form.PART)).limit(1).toList();

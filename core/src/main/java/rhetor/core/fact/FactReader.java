@@ -333,8 +333,9 @@ public final class FactReader {
     }
 
     private Fact fact(Concept concept, Value value, Source source) {
-      return new Fact(
-          concept.id(), concept.id(), concept.label(), value, List.of(source), isForeign(value));
+      // Brands and categories are names; what language they are in doesn't matter.
+      boolean foreign = !concept.theme().equals("identity") && isForeign(value);
+      return new Fact(concept.id(), concept.id(), concept.label(), value, List.of(source), foreign);
     }
 
     void add(Fact fact) {
