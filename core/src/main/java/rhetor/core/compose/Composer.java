@@ -412,13 +412,19 @@ public final class Composer {
         } else if (named
             && m.fact().value() instanceof Value.Words(String words)
             && words.length() <= 24) {
-          tag(tags, seen, English.midSentence(words), m.support());
+          tag(
+              tags,
+              seen,
+              m.has(Form.PP)
+                  ? m.get(Form.PP).replaceFirst("^(from|in|for) ", "")
+                  : English.midSentence(words),
+              m.support());
         }
       }
       for (Message m : messages) {
         if (m.theme().equals("extra")
             && m.fact().value() instanceof Value.Words(String words)
-            && words.matches("[\\p{L} -]{3,24}")
+            && words.matches("[\\p{L} -]{5,24}")
             && words.split(" ").length <= 3) {
           tag(tags, seen, English.midSentence(words), m.support());
         }

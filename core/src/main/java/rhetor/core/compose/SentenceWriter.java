@@ -86,8 +86,8 @@ final class SentenceWriter {
     }
     boolean alreadyWith = verbs.stream().anyMatch(m -> m.verb().contains(" with "));
     if (two && !alreadyWith && !withs.isEmpty() && withs.size() < verbs.size()) {
-      feasible.add(2);
       if (verbs.stream().noneMatch(m -> m.verb().startsWith("come "))) {
+        feasible.add(2);
         feasible.add(3);
       }
     }

@@ -380,6 +380,12 @@ final class Wording {
         }
       }
       case Value.Quantity q -> measured(label, q, plural, noun, forms);
+      case Value.Range r when r.unit().isEmpty() && plural -> {
+        String count = text.prose(r) + " " + label;
+        forms.put(
+            label.equals("players") ? Form.PART : Form.WITH,
+            label.equals("players") ? "for " + count : count);
+      }
       case Value.Range r -> measured(label, r, plural, noun, forms);
       case Value.Sides s -> measured(label, s, plural, noun, forms);
       case Value.Rating r -> measured(label, r, plural, noun, forms);
@@ -398,8 +404,11 @@ final class Wording {
         boolean sentence =
             words.matches("(?i)(?:do|please|see|suitable|ideal|can|must|should|not)\\b.*");
         if (noun && short_ && !sentence) {
+          // One of a kind under a heading in the plural: "the language is English".
+          boolean several = plural && !words.matches("\\p{L}+");
+          String what = plural && !several ? English.singular(label) : label;
           forms.put(
-              Form.CLAUSE, "the " + label + (plural ? " are " : " is ") + text.prose(fact.value()));
+              Form.CLAUSE, "the " + what + (several ? " are " : " is ") + text.prose(fact.value()));
         }
       }
     }
