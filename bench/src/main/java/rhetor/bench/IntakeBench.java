@@ -29,6 +29,7 @@ import rhetor.standins.harrowmere.SheetGenerator;
  */
 final class IntakeBench {
   private static final int ROWS = 50_000;
+  private static final int WARM_UP_ROWS = 20_000;
   private static final int BATCH = 500;
 
   private IntakeBench() {}
@@ -36,7 +37,7 @@ final class IntakeBench {
   static void run(Path folder) throws IOException, InterruptedException {
     Path warm = folder.resolve("warm.csv");
     Path sheet = folder.resolve("intake.csv");
-    new SheetGenerator(2).write(3_000, warm);
+    new SheetGenerator(2).write(WARM_UP_ROWS, warm);
     Path other = folder.resolve("other.csv");
     new SheetGenerator(1).write(ROWS, other);
     // Other SKUs than the sheet for warming up, so that all rows are new.
@@ -72,7 +73,9 @@ final class IntakeBench {
   }
 
   private static void take(Browser browser, Path sheet) {
+    long start = System.nanoTime();
     String answer = browser.upload(sheet);
+    System.out.printf("intake upload-and-proposal-ms=%.0f%n", (System.nanoTime() - start) / 1e6);
     String id = answer.replaceFirst("(?s).*?\"id\":(\\d+).*", "$1");
     browser.post("/api/intakes/" + id + "/take", "{}");
   }
