@@ -163,6 +163,10 @@ final class Opening {
     // words.
     boolean whole = size > 1 && !slot.equals("short");
     Phrase kind = kind(whole ? 2 : 1, whole ? 1 : 0);
+    if (!kind.isInformative && messages.stream().anyMatch(m -> m.verb() != null)) {
+      // "The 60 Canister Filter is a canister filter" tells nobody anything.
+      return withoutKind(size);
+    }
     List<Message> rest = messages.stream().filter(m -> !kind.said.contains(m)).toList();
     List<Message> verbs = rest.stream().filter(m -> m.has(Form.VERB)).limit(2).toList();
     List<Message> parts = rest.stream().filter(m -> m.has(Form.PART)).limit(1).toList();

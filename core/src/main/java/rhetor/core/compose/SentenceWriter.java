@@ -86,7 +86,8 @@ final class SentenceWriter {
     }
     boolean alreadyWith = verbs.stream().anyMatch(m -> m.verb().contains(" with "));
     if (two && !alreadyWith && !withs.isEmpty() && withs.size() < verbs.size()) {
-      if (verbs.stream().noneMatch(m -> m.verb().startsWith("come "))) {
+      if (verbs.stream()
+          .noneMatch(m -> m.verb().startsWith("come ") || m.verb().contains(" for "))) {
         feasible.add(2);
         feasible.add(3);
       }

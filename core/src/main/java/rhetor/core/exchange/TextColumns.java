@@ -1,9 +1,7 @@
 package rhetor.core.exchange;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Collectors;
 import rhetor.core.check.Audit;
 import rhetor.core.compose.Draft;
@@ -50,16 +48,5 @@ public final class TextColumns {
     cells.set(HEADINGS.size() - 2, reason.isEmpty() ? "" : "0");
     cells.set(HEADINGS.size() - 1, reason);
     return cells;
-  }
-
-  /** Fields by code, as plain text or HTML, for programs. */
-  public static Map<String, String> byCode(Draft draft) {
-    Map<String, String> texts = new LinkedHashMap<>();
-    for (Field field : Field.values()) {
-      texts.put(
-          field.code(),
-          field == Field.DESCRIPTION ? Html.of(draft.blocks(field)) : draft.plain(field));
-    }
-    return texts;
   }
 }

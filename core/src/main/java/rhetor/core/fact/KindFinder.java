@@ -59,11 +59,9 @@ final class KindFinder {
           "(\\s+(?:\\d\\S*|[xsml]{1,3}|xx?l|mk|ii|iii|iv|v|plus|pro|mini|max|set|pair))+$");
   private static final Pattern PATH = Pattern.compile("\\s*[>/|»]\\s*");
 
-  private final Knowledge knowledge;
   private final Map<String, ProductClass> byName = new HashMap<>();
 
   KindFinder(Knowledge knowledge) {
-    this.knowledge = knowledge;
     for (ProductClass c : knowledge.classes()) {
       c.names()
           .values()
@@ -145,13 +143,5 @@ final class KindFinder {
     boolean thing =
         English.isCountable(last) && !last.endsWith("ing") && !English.tags(last).contains("NN:U");
     return thing ? category : "";
-  }
-
-  /** What several of the thing are called. */
-  String plural(Kind kind) {
-    return knowledge
-        .productClass(kind.productClass())
-        .map(ProductClass::plural)
-        .orElseGet(() -> English.plural(kind.noun()));
   }
 }

@@ -299,12 +299,6 @@ public final class English {
         .anyMatch(t -> t.startsWith("NN") && !t.startsWith("NNP"));
   }
 
-  /** Whether a word describes: an adjective or a past participle. */
-  public static boolean isAdjective(String word) {
-    Set<String> tags = tags(word.toLowerCase(Locale.ROOT));
-    return tags.contains("JJ") || tags.contains("VBN");
-  }
-
   public static String lastWord(String phrase) {
     return phrase.substring(Math.max(phrase.lastIndexOf(' '), phrase.lastIndexOf('-')) + 1);
   }

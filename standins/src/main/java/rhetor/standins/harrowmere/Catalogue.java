@@ -221,7 +221,6 @@ public final class Catalogue {
         }
         if (n % 6 == 1) {
           prose += " Made of recycled polyester.";
-          material = material.startsWith("Polyester") ? material : material;
         }
         if (!material.startsWith("Polyester")) {
           prose = prose.replace(" Made of recycled polyester.", "");
