@@ -20,15 +20,14 @@ create table intake (
   created_at timestamp with time zone not null
 );
 
+create sequence product_id;
+
 create table product (
-  id bigint generated always as identity primary key,
+  id bigint primary key,
   sku varchar(64) not null unique,
   name varchar(400) not null,
   brand varchar(120) not null,
   kind varchar(120) not null,
-  intake_id bigint not null references intake,
-  row_no int not null,
-  facts varbinary(10000000) not null,
   keyword varchar(400) not null,
   stage varchar(10) not null check (stage in ('UNWRITTEN', 'DRAFTED', 'IN_PROOF', 'SIGNED_OFF', 'PUBLISHED')),
   failed varchar(1000),
@@ -38,12 +37,27 @@ create table product (
   -- The text that counts. No foreign key: texts name their product, and a second index costs intakes a tenth.
   text_id bigint,
   page varchar(500),
-  shop_version varchar(100),
-  search varchar(600) not null
+  shop_version varchar(100)
 );
 create index product_by_readiness on product (readiness, id);
-create index product_by_name on product (name, id);
-create index product_by_intake on product (intake_id, row_no);
+
+-- What an intake said of a product. Later intakes add rows and change none. The id is the intake's times ten million
+-- plus the row's number, so that an intake's rows stand together without an index of their own.
+create table product_source (
+  id bigint primary key,
+  product_id bigint not null references product,
+  intake_id bigint generated always as (id / 10000000),
+  row_no int generated always as (cast(mod(id, 10000000) as int)),
+  facts varbinary(10000000) not null
+);
+
+-- The alphabet. Filled in order at the end of an intake, it costs a third of an index filled at random; a foreign
+-- key would bring such an index back.
+create table product_name (
+  name varchar(400) not null,
+  product_id bigint not null,
+  primary key (name, product_id)
+);
 
 create table run (
   id bigint generated always as identity primary key,

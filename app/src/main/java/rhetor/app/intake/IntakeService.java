@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -186,6 +187,9 @@ public class IntakeService {
     try {
       transaction.executeWithoutResult(t -> intakes.finish(id, read(intake)));
       done = true;
+    } catch (DuplicateKeyException e) {
+      throw Refused.conflict(
+          "Another sheet with some of the same SKUs was taken in at the same moment. Nothing of this one was stored; take it in again.");
     } finally {
       if (!done) {
         releaseInterrupted();
@@ -214,7 +218,7 @@ public class IntakeService {
       ahead.start(
           sink -> {
             while (all.hasNext()) {
-              sink.put(taken(all.next(), sheet, reader, target));
+              sink.put(taken(all.next(), sheet, reader));
             }
           });
       for (Taken next = ahead.next(); next != null; next = ahead.next()) {
@@ -249,7 +253,7 @@ public class IntakeService {
         problems);
   }
 
-  private static Taken taken(SheetRow row, Sheet sheet, FactReader reader, ProductIntake target) {
+  private static Taken taken(SheetRow row, Sheet sheet, FactReader reader) {
     if (row.isBlank()) {
       return new Taken(row.number(), null, null);
     }
@@ -262,7 +266,7 @@ public class IntakeService {
       case FactReader.Outcome.Rejected(SheetProblem problem) ->
           new Taken(row.number(), null, problem);
       case FactReader.Outcome.Read(ProductFacts product) ->
-          new Taken(row.number(), target.prepare(product, row.number()), null);
+          new Taken(row.number(), ProductIntake.prepare(product, row.number()), null);
     };
   }
 

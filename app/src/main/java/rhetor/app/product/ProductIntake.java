@@ -1,20 +1,19 @@
 package rhetor.app.product;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import rhetor.core.fact.ProductFacts;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Takes the products of one sheet in, in batches; to be used inside one transaction. */
 public final class ProductIntake {
   private static final int BATCH = 500;
 
   private final ProductStore store;
-  private final StoredFacts packing;
   private final long intake;
-  private final boolean firstEver;
   private final List<ProductStore.Row> batch = new ArrayList<>();
+  private final List<ProductStore.Name> names = new ArrayList<>();
   private int added;
   private int changed;
   private int unchanged;
@@ -22,19 +21,17 @@ public final class ProductIntake {
   /** How many products were new, had other facts than before, or the same. */
   public record Counts(int added, int changed, int unchanged) {}
 
-  ProductIntake(ProductStore store, JsonMapper json, long intake) {
+  ProductIntake(ProductStore store, long intake) {
     this.store = store;
-    this.packing = new StoredFacts(json);
     this.intake = intake;
-    this.firstEver = store.isEmpty();
   }
 
   /** A product that is ready to be stored. */
   public record Prepared(ProductFacts facts, byte[] packed, int row) {}
 
   /** Makes a product ready to be stored; may be called on another thread. */
-  public Prepared prepare(ProductFacts product, int row) {
-    return new Prepared(product, packing.pack(product), row);
+  public static Prepared prepare(ProductFacts product, int row) {
+    return new Prepared(product, StoredFacts.pack(product), row);
   }
 
   /** Adds a product, or gives a known one its new facts. */
@@ -48,6 +45,8 @@ public final class ProductIntake {
   /** Stores what is left. */
   public Counts finish() {
     flush();
+    names.sort(Comparator.comparing(ProductStore.Name::name).thenComparing(ProductStore.Name::id));
+    store.addNames(names);
     return new Counts(added, changed, unchanged);
   }
 
@@ -56,27 +55,31 @@ public final class ProductIntake {
       return;
     }
     Map<String, ProductStore.Known> known =
-        firstEver ? Map.of() : store.known(batch.stream().map(r -> r.facts().sku()).toList());
+        store.known(batch.stream().map(r -> r.facts().sku()).toList());
     List<ProductStore.Row> fresh = new ArrayList<>();
     List<ProductStore.Row> other = new ArrayList<>();
+    List<ProductStore.Row> same = new ArrayList<>();
     for (ProductStore.Row row : batch) {
       ProductStore.Known before = known.get(row.facts().sku());
       if (before == null) {
         fresh.add(row);
-      } else if (sameFacts(before.facts(), row.facts())) {
-        unchanged++;
       } else {
-        other.add(new ProductStore.Row(before.id(), row.facts(), row.packed(), row.rowNumber()));
+        (sameFacts(before.facts(), row.facts()) ? same : other)
+            .add(new ProductStore.Row(before.id(), row.facts(), row.packed(), row.rowNumber()));
       }
     }
     if (!fresh.isEmpty()) {
-      store.insert(intake, fresh);
+      names.addAll(store.insert(intake, fresh));
     }
     if (!other.isEmpty()) {
       store.update(intake, other);
     }
+    if (!same.isEmpty()) {
+      store.addSources(intake, same);
+    }
     added += fresh.size();
     changed += other.size();
+    unchanged += same.size();
     batch.clear();
   }
 

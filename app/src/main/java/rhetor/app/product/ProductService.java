@@ -24,7 +24,7 @@ public class ProductService {
 
   /** Begins to take the products of a sheet in. */
   public ProductIntake intake(long intakeId) {
-    return new ProductIntake(store, json, intakeId);
+    return new ProductIntake(store, intakeId);
   }
 
   ProductPage page(ProductFilter filter, ProductStore.Order order, String after, int limit) {

@@ -15,37 +15,48 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import rhetor.core.fact.ProductFacts;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps products. Lists are paged by key. */
 @Repository
 class ProductStore {
   private static final String LINE =
-      "id, sku, name, brand, kind, stage, failed, stale, readiness, must_fix, keyword, page";
+      "p.id, p.sku, p.name, p.brand, p.kind, p.stage, p.failed, p.stale, p.readiness, p.must_fix, p.keyword, p.page";
+
+  /** The facts that count: those of the last intake that named the product. */
+  private static final String FACTS =
+      "(select s.facts from product_source s where s.product_id = p.id order by s.id desc limit 1) as facts";
+
+  private static final long ROWS_OF_AN_INTAKE = 10_000_000;
+  private static final int LONGEST_NAME = 400;
+  private static final int BATCH = 500;
 
   private final JdbcClient jdbc;
   private final JdbcTemplate template;
-  private final StoredFacts facts;
 
-  ProductStore(JdbcClient jdbc, JdbcTemplate template, JsonMapper json) {
+  ProductStore(JdbcClient jdbc, JdbcTemplate template) {
     this.jdbc = jdbc;
     this.template = template;
-    this.facts = new StoredFacts(json);
   }
 
   /** An order of products: the column it sorts by, and its direction. */
   enum Order {
-    NAME("name", false),
-    LEAST_READY("readiness", false),
-    MOST_READY("readiness", true),
-    SHEET("id", false);
+    NAME("n.name", "n.product_id", false),
+    LEAST_READY("p.readiness", "p.id", false),
+    MOST_READY("p.readiness", "p.id", true),
+    SHEET("p.id", "p.id", false);
 
     private final String column;
+    private final String id;
     private final boolean descending;
 
-    Order(String column, boolean descending) {
+    Order(String column, String id, boolean descending) {
       this.column = column;
+      this.id = id;
       this.descending = descending;
+    }
+
+    private String from() {
+      return this == NAME ? "product_name n join product p on p.id = n.product_id" : "product p";
     }
   }
 
@@ -55,8 +66,8 @@ class ProductStore {
     StringBuilder sql = new StringBuilder("true");
     List<Object> params = new ArrayList<>();
     if (!filter.search().isEmpty()) {
-      sql.append(" and search like ? escape '\\'");
-      params.add(
+      sql.append(" and (lower(p.name) like ? escape '\\' or lower(p.sku) like ? escape '\\')");
+      String part =
           "%"
               + filter
                   .search()
@@ -64,11 +75,13 @@ class ProductStore {
                   .replace("\\", "\\\\")
                   .replace("%", "\\%")
                   .replace("_", "\\_")
-              + "%");
+              + "%";
+      params.addAll(List.of(part, part));
     }
     if (filter.intake() != 0) {
-      sql.append(" and intake_id = ?");
-      params.add(filter.intake());
+      sql.append(
+          " and p.id in (select s.product_id from product_source s where s.id between ? and ?)");
+      params.addAll(List.of(sourceId(filter.intake(), 0), sourceId(filter.intake() + 1, -1)));
     }
     switch (filter.state()) {
       case "ALL" -> {}
@@ -88,17 +101,18 @@ class ProductStore {
   ProductPage page(ProductFilter filter, Order order, String after, int limit) {
     Where where = where(filter);
     long total =
-        jdbc.sql("select count(*) from product where " + where.sql)
+        jdbc.sql("select count(*) from product p where " + where.sql)
             .params(where.params)
             .query(Long.class)
             .single();
     List<Object> params = new ArrayList<>(where.params);
-    String sql = "select " + LINE + " from product where " + where.sql;
+    String sql = "select " + LINE + " from " + order.from() + " where " + where.sql;
     if (!after.isEmpty()) {
       String[] key =
           new String(Base64.getUrlDecoder().decode(after), StandardCharsets.UTF_8).split("\n", 2);
       String compare = order.descending ? "<" : ">";
-      sql += " and (" + order.column + " " + compare + " ? or " + order.column + " = ? and id > ?)";
+      sql +=
+          " and (%1$s %2$s ? or %1$s = ? and %3$s > ?)".formatted(order.column, compare, order.id);
       Object value = order == Order.NAME ? key[1] : Long.parseLong(key[1]);
       params.addAll(List.of(value, value, Long.parseLong(key[0])));
     }
@@ -106,7 +120,9 @@ class ProductStore {
         " order by "
             + order.column
             + (order.descending ? " desc" : "")
-            + ", id limit "
+            + ", "
+            + order.id
+            + " limit "
             + (limit + 1);
     List<ProductLine> lines = jdbc.sql(sql).params(params).query(ProductStore::line).list();
     boolean more = lines.size() > limit;
@@ -149,14 +165,14 @@ class ProductStore {
   /** Ids of all products that match, in order of their id. */
   List<Long> ids(ProductFilter filter) {
     Where where = where(filter);
-    return jdbc.sql("select id from product where " + where.sql + " order by id")
+    return jdbc.sql("select p.id from product p where " + where.sql + " order by p.id")
         .params(where.params)
         .query(Long.class)
         .list();
   }
 
   Optional<ProductLine> line(long id) {
-    return jdbc.sql("select " + LINE + " from product where id = ?")
+    return jdbc.sql("select " + LINE + " from product p where p.id = ?")
         .param(id)
         .query(ProductStore::line)
         .optional();
@@ -164,17 +180,19 @@ class ProductStore {
 
   Optional<Product> find(long id) {
     return jdbc.sql(
-            "select id, stage, facts, keyword, text_id, page, shop_version from product where id = ?")
+            "select p.id, p.stage, "
+                + FACTS
+                + ", p.keyword, p.text_id, p.page, p.shop_version from product p where p.id = ?")
         .param(id)
-        .query(this::product)
+        .query(ProductStore::product)
         .optional();
   }
 
-  private Product product(ResultSet rs, int row) throws SQLException {
+  private static Product product(ResultSet rs, int row) throws SQLException {
     return new Product(
         rs.getLong("id"),
         Stage.valueOf(rs.getString("stage")),
-        facts.unpack(rs.getBytes("facts")),
+        StoredFacts.unpack(rs.getBytes("facts")),
         rs.getString("keyword"),
         rs.getLong("text_id"),
         orEmpty(rs.getString("page")),
@@ -186,57 +204,108 @@ class ProductStore {
 
   Map<String, Known> known(List<String> skus) {
     Map<String, Known> known = new HashMap<>();
-    jdbc.sql("select id, sku, facts from product where sku in (:skus)")
+    jdbc.sql("select p.id, p.sku, " + FACTS + " from product p where p.sku in (:skus)")
         .param("skus", skus)
         .query(
             rs -> {
               known.put(
                   rs.getString("sku"),
-                  new Known(rs.getLong("id"), facts.unpack(rs.getBytes("facts"))));
+                  new Known(rs.getLong("id"), StoredFacts.unpack(rs.getBytes("facts"))));
             });
     return known;
   }
 
-  boolean isEmpty() {
-    return jdbc.sql("select not exists (select 1 from product)").query(Boolean.class).single();
+  /** A product's place in the alphabet. */
+  record Name(String name, long id) {}
+
+  private static List<Name> names(List<Row> rows) {
+    return rows.stream().map(r -> new Name(cut(r.facts.name(), LONGEST_NAME), r.id)).toList();
   }
 
-  /** One row to be inserted or to replace another. */
+  /** One product of an intake; of a new one the id is yet to be given. */
   record Row(long id, ProductFacts facts, byte[] packed, int rowNumber) {}
 
-  void insert(long intake, List<Row> rows) {
+  /** Adds new products, and what the intake says of them; their names are left to be added. */
+  List<Name> insert(long intake, List<Row> rows) {
+    List<Long> ids =
+        jdbc.sql("select next value for product_id from system_range(1, ?)")
+            .param(rows.size())
+            .query(Long.class)
+            .list();
+    List<Row> numbered = new ArrayList<>();
+    for (Row row : rows) {
+      numbered.add(new Row(ids.get(numbered.size()), row.facts, row.packed, row.rowNumber));
+    }
     template.batchUpdate(
-        "insert into product (sku, name, brand, kind, intake_id, row_no, facts, keyword, stage, search) values (?, ?, ?, ?, ?, ?, ?, ?, 'UNWRITTEN', ?)",
-        rows,
-        rows.size(),
+        "insert into product (name, brand, kind, keyword, id, sku, stage) values (?, ?, ?, ?, ?, ?, 'UNWRITTEN')",
+        numbered,
+        numbered.size(),
         (s, r) -> {
-          s.setString(1, r.facts.sku());
-          setCommon(s, r, intake, 2);
+          setCommon(s, r);
+          s.setLong(5, r.id);
+          s.setString(6, r.facts.sku());
         });
+    addSources(intake, numbered);
+    return names(numbered);
   }
 
+  /** Gives known products other facts. */
   void update(long intake, List<Row> rows) {
     template.batchUpdate(
-        "update product set name = ?, brand = ?, kind = ?, intake_id = ?, row_no = ?, facts = ?, keyword = ?, search = ?, stale = text_id is not null where id = ?",
+        "delete from product_name where product_id = ? and name = (select p.name from product p where p.id = ?)",
         rows,
         rows.size(),
         (s, r) -> {
-          setCommon(s, r, intake, 1);
-          s.setLong(9, r.id);
+          s.setLong(1, r.id);
+          s.setLong(2, r.id);
+        });
+    template.batchUpdate(
+        "update product set name = ?, brand = ?, kind = ?, keyword = ?, stale = text_id is not null where id = ?",
+        rows,
+        rows.size(),
+        (s, r) -> {
+          setCommon(s, r);
+          s.setLong(5, r.id);
+        });
+    addNames(names(rows));
+    addSources(intake, rows);
+  }
+
+  /** Notes that an intake names products. */
+  void addSources(long intake, List<Row> rows) {
+    template.batchUpdate(
+        "insert into product_source (id, product_id, facts) values (?, ?, ?)",
+        rows,
+        rows.size(),
+        (s, r) -> {
+          s.setLong(1, sourceId(intake, r.rowNumber));
+          s.setLong(2, r.id);
+          s.setBytes(3, r.packed);
         });
   }
 
-  private static void setCommon(java.sql.PreparedStatement s, Row r, long intake, int at)
-      throws SQLException {
+  private static long sourceId(long intake, int row) {
+    return intake * ROWS_OF_AN_INTAKE + row;
+  }
+
+  /** Puts products into the alphabet; quickest when they come in its order. */
+  void addNames(List<Name> names) {
+    template.batchUpdate(
+        "insert into product_name (name, product_id) values (?, ?)",
+        names,
+        BATCH,
+        (s, n) -> {
+          s.setString(1, n.name);
+          s.setLong(2, n.id);
+        });
+  }
+
+  private static void setCommon(java.sql.PreparedStatement s, Row r) throws SQLException {
     String brand = r.facts.fact("brand").map(f -> f.source().raw()).orElse("");
-    s.setString(at, cut(r.facts.name(), 400));
-    s.setString(at + 1, cut(brand, 120));
-    s.setString(at + 2, cut(r.facts.kindNoun(), 120));
-    s.setLong(at + 3, intake);
-    s.setInt(at + 4, r.rowNumber);
-    s.setBytes(at + 5, r.packed);
-    s.setString(at + 6, cut(r.facts.keyword(), 400));
-    s.setString(at + 7, cut((r.facts.name() + " " + r.facts.sku()).toLowerCase(Locale.ROOT), 600));
+    s.setString(1, cut(r.facts.name(), LONGEST_NAME));
+    s.setString(2, cut(brand, 120));
+    s.setString(3, cut(r.facts.kindNoun(), 120));
+    s.setString(4, cut(r.facts.keyword(), 400));
   }
 
   private static String cut(String text, int most) {
@@ -274,9 +343,9 @@ class ProductStore {
   /** Draft and audit of each text of an intake, by row. */
   void texts(long intake, boolean signedOnly, TextConsumer consumer) {
     jdbc.sql(
-            "select p.row_no, t.draft, t.audit from product p join text t on t.id = p.text_id where p.intake_id = ?"
+            "select s.row_no, t.draft, t.audit from product_source s join product p on p.id = s.product_id join text t on t.id = p.text_id where s.id between ? and ?"
                 + (signedOnly ? " and p.stage in ('SIGNED_OFF', 'PUBLISHED')" : ""))
-        .param(intake)
+        .params(sourceId(intake, 0), sourceId(intake + 1, -1))
         .query(
             rs -> {
               consumer.accept(rs.getInt(1), rs.getString(2), rs.getString(3));

@@ -1,49 +1,155 @@
 package rhetor.app.product;
 
+import com.fasterxml.jackson.annotation.JsonFormat;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
-import java.util.zip.DataFormatException;
-import java.util.zip.Deflater;
-import java.util.zip.DeflaterOutputStream;
-import java.util.zip.Inflater;
+import java.math.BigDecimal;
+import java.util.List;
+import rhetor.core.fact.Contradiction;
+import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
-import tools.jackson.databind.json.JsonMapper;
+import rhetor.core.fact.Source;
+import rhetor.core.fact.Value;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.dataformat.smile.SmileFactory;
+import tools.jackson.dataformat.smile.SmileMapper;
+import tools.jackson.dataformat.smile.SmileWriteFeature;
 
 /**
- * Facts as they are stored: JSON, deflated (RFC 1951). They are read whole and never searched, and
- * a sixth of the bytes means a sixth of the writing.
+ * Facts as they are stored: Smile, a binary form of JSON, with records as arrays. They are read
+ * whole and never searched; so they take a third of the bytes, and a third of the time of deflating
+ * them.
  */
 final class StoredFacts {
-  /** What all of them contain; changing it makes stored facts unreadable. */
-  private static final byte[] DICTIONARY =
-      """
-      {"sku":"","name":"","productClass":"","kindNoun":"","facts":[{"id":"name","concept":"name","label":"Name","value":{"kind":"words","text":""},\
-      "sources":[{"sheet":".csv","row":1,"column":"Name","raw":""}],"foreign":false},{"id":"extra:","concept":"","label":"","value":{"kind":"terms","items":[""]},\
-      "value":{"kind":"quantity","amount":1,"unit":"","qualifier":""},"value":{"kind":"sides","lengths":[],"unit":"cm"},"value":{"kind":"yesno","yes":true},\
-      "value":{"kind":"rating","code":"IPX"},"contradictions":[],"supplierText":"","keyword":""}
-      """
-          .getBytes(StandardCharsets.UTF_8);
+  private static final SmileMapper SMILE = mapper();
 
-  private final JsonMapper json;
+  private StoredFacts() {}
 
-  StoredFacts(JsonMapper json) {
-    this.json = json;
+  @JsonFormat(shape = JsonFormat.Shape.ARRAY)
+  private interface AsArray {}
+
+  @JsonFormat(shape = JsonFormat.Shape.ARRAY)
+  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, include = JsonTypeInfo.As.WRAPPER_ARRAY)
+  private interface AsTypedArray {}
+
+  private static SmileMapper mapper() {
+    SmileMapper.Builder builder =
+        SmileMapper.builder(
+                SmileFactory.builder().enable(SmileWriteFeature.CHECK_SHARED_STRING_VALUES).build())
+            .addMixIn(ProductFacts.class, AsArray.class)
+            .addMixIn(Fact.class, AsArray.class)
+            .addMixIn(Source.class, AsArray.class)
+            .addMixIn(Contradiction.class, AsArray.class)
+            .addMixIn(Value.class, AsTypedArray.class);
+    for (Class<?> kind : Value.class.getPermittedSubclasses()) {
+      builder.addMixIn(kind, AsTypedArray.class);
+    }
+    return builder.build();
   }
 
-  byte[] pack(ProductFacts facts) {
-    Deflater deflater = new Deflater(Deflater.BEST_SPEED, true);
-    deflater.setDictionary(DICTIONARY);
+  /** Writes what the mapper would, without asking each record how; intakes live on it. */
+  static byte[] pack(ProductFacts product) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream(1024);
-    try (DeflaterOutputStream out = new DeflaterOutputStream(bytes, deflater)) {
-      out.write(json.writeValueAsBytes(facts));
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    } finally {
-      deflater.end();
+    try (JsonGenerator out = SMILE.createGenerator(bytes)) {
+      out.writeStartArray();
+      out.writeString(product.sku());
+      out.writeString(product.name());
+      out.writeString(product.productClass());
+      out.writeString(product.kindNoun());
+      out.writeStartArray();
+      product.facts().forEach(f -> write(f, out));
+      out.writeEndArray();
+      out.writeStartArray();
+      for (Contradiction c : product.contradictions()) {
+        out.writeStartArray();
+        out.writeString(c.concept());
+        out.writeString(c.label());
+        write(c.sources(), out);
+        out.writeEndArray();
+      }
+      out.writeEndArray();
+      out.writeString(product.supplierText());
+      out.writeString(product.keyword());
+      out.writeEndArray();
     }
     return bytes.toByteArray();
+  }
+
+  private static void write(Fact fact, JsonGenerator out) {
+    out.writeStartArray();
+    out.writeString(fact.id());
+    out.writeString(fact.concept());
+    out.writeString(fact.label());
+    write(fact.value(), out);
+    write(fact.sources(), out);
+    out.writeBoolean(fact.foreign());
+    out.writeEndArray();
+  }
+
+  private static void write(List<Source> sources, JsonGenerator out) {
+    out.writeStartArray();
+    for (Source s : sources) {
+      out.writeStartArray();
+      out.writeString(s.sheet());
+      out.writeNumber(s.row());
+      out.writeString(s.column());
+      out.writeString(s.raw());
+      out.writeEndArray();
+    }
+    out.writeEndArray();
+  }
+
+  private static void write(Value value, JsonGenerator out) {
+    out.writeStartArray();
+    switch (value) {
+      case Value.Quantity(BigDecimal amount, String unit, String qualifier) -> {
+        out.writeString("quantity");
+        out.writeStartArray();
+        out.writeNumber(amount);
+        out.writeString(unit);
+        out.writeString(qualifier);
+      }
+      case Value.Range(BigDecimal from, BigDecimal to, String unit) -> {
+        out.writeString("range");
+        out.writeStartArray();
+        out.writeNumber(from);
+        out.writeNumber(to);
+        out.writeString(unit);
+      }
+      case Value.Sides(List<BigDecimal> lengths, String unit) -> {
+        out.writeString("sides");
+        out.writeStartArray();
+        out.writeStartArray();
+        lengths.forEach(out::writeNumber);
+        out.writeEndArray();
+        out.writeString(unit);
+      }
+      case Value.Terms(List<String> items) -> {
+        out.writeString("terms");
+        out.writeStartArray();
+        out.writeStartArray();
+        items.forEach(out::writeString);
+        out.writeEndArray();
+      }
+      case Value.Rating(String code) -> {
+        out.writeString("rating");
+        out.writeStartArray();
+        out.writeString(code);
+      }
+      case Value.YesNo(boolean yes) -> {
+        out.writeString("yesno");
+        out.writeStartArray();
+        out.writeBoolean(yes);
+      }
+      case Value.Words(String text) -> {
+        out.writeString("words");
+        out.writeStartArray();
+        out.writeString(text);
+      }
+    }
+    out.writeEndArray();
+    out.writeEndArray();
   }
 
   /**
@@ -51,27 +157,12 @@ final class StoredFacts {
    *
    * @throws IllegalStateException if the bytes are damaged
    */
-  ProductFacts unpack(byte[] bytes) {
-    Inflater inflater = new Inflater(true);
+  static ProductFacts unpack(byte[] bytes) {
     try {
-      inflater.setDictionary(DICTIONARY);
-      inflater.setInput(bytes);
-      ByteArrayOutputStream out = new ByteArrayOutputStream(bytes.length * 6);
-      byte[] buffer = new byte[8192];
-      while (!inflater.finished()) {
-        int n = inflater.inflate(buffer);
-        if (n == 0 && !inflater.finished()) {
-          throw new IllegalStateException(
-              "The stored facts of a product are damaged. Take its sheet in again.");
-        }
-        out.write(buffer, 0, n);
-      }
-      return json.readValue(out.toByteArray(), ProductFacts.class);
-    } catch (DataFormatException e) {
+      return SMILE.readValue(bytes, ProductFacts.class);
+    } catch (JacksonException e) {
       throw new IllegalStateException(
           "The stored facts of a product are damaged. Take its sheet in again.", e);
-    } finally {
-      inflater.end();
     }
   }
 }

@@ -27,7 +27,22 @@ public final class Composer {
   private static final int MOST_TAGS = 10;
   private static final Set<String> NOT_SPECIFIED =
       Set.of("name", "features", "included", "not_included", "category");
+
+  /** What sets variants of one thing apart. */
+  private static final Set<String> VARYING = Set.of("colour", "size");
+
+  private static final Set<String> IN_TITLES =
+      Set.of(
+          "capacity",
+          "light_output",
+          "size",
+          "colour",
+          "duration",
+          "distance",
+          "net_contents",
+          "format");
   private static final int LONGEST_ENTRY = 160;
+  private static final int TOGETHER = 3;
 
   private final Knowledge knowledge;
   private final Planner planner;
@@ -112,28 +127,20 @@ public final class Composer {
         append(title, ", ", subject.kind(), Field.TITLE.most(), support, null);
       }
       for (Message m : messages) {
-        if (Set.of(
-                    "capacity",
-                    "light_output",
-                    "size",
-                    "colour",
-                    "duration",
-                    "distance",
-                    "net_contents",
-                    "format")
-                .contains(m.fact().concept())
-            || lengthMatters(m)) {
+        if (IN_TITLES.contains(m.fact().concept()) || lengthMatters(m)) {
           String spec = values.spec(m.fact().value());
-          boolean again =
-              spec.length() > 24
-                  || Opening.overlaps(spec, title.toString())
-                  || Subject.hasWord(title.toString(), spec.split(" ")[0]);
-          if (!again) {
+          if (isNewIn(title, spec)) {
             append(title, ", ", spec, 65, support, m.support());
           }
         }
       }
       return new Sentence(title.toString(), support);
+    }
+
+    private static boolean isNewIn(CharSequence title, String spec) {
+      return spec.length() <= 24
+          && !Opening.overlaps(spec, title.toString())
+          && !Subject.hasWord(title.toString(), spec.split(" ")[0]);
     }
 
     private boolean lengthMatters(Message m) {
@@ -255,8 +262,15 @@ public final class Composer {
         first.addAll(writer.write(body.removeFirst(), first.isEmpty()));
       }
       add(blocks, first);
-      add(blocks, write(writer, body));
-      add(blocks, write(writer, outline.closing()));
+      // A paragraph of one sentence looks left over; it joins its neighbour.
+      boolean together = body.size() + outline.closing().size() <= TOGETHER;
+      if (together || body.size() == 1 || outline.closing().size() == 1) {
+        body.addAll(outline.closing());
+        add(blocks, write(writer, body));
+      } else {
+        add(blocks, write(writer, body));
+        add(blocks, write(writer, outline.closing()));
+      }
       if (blocks.isEmpty()) {
         blocks.addAll(prose(bare()));
       }
@@ -319,7 +333,7 @@ public final class Composer {
     private Sentence entry(Fact fact) {
       String label =
           fact.concept().isEmpty() || fact.concept().startsWith("extra:")
-              ? English.capitalise(Wording.label(fact.label()))
+              ? English.capitalise(HeadingWording.label(fact.label()))
               : fact.label();
       return new Sentence(
           label + ": " + values.spec(fact.value()), List.of(Support.fact(fact.id())));
@@ -329,6 +343,14 @@ public final class Composer {
       int most = Field.META_TITLE.most();
       StringBuilder title = new StringBuilder(shorten(subject.name(), most));
       List<Support> support = new ArrayList<>(subject.nameSupport());
+      int room = most - (keyword.usable() ? keyword.keyword().length() + 3 : 0);
+      for (Message m : messages) {
+        // Two colours of one thing are two pages, which need two titles.
+        String spec = values.spec(m.fact().value());
+        if (VARYING.contains(m.fact().concept()) && isNewIn(title, spec)) {
+          append(title, ", ", spec, room, support, m.support());
+        }
+      }
       if (keyword.usable() && !keyword.isIn(title.toString())) {
         if (title.length() + keyword.keyword().length() + 3 > most) {
           title =

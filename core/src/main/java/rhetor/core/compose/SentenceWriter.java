@@ -86,8 +86,11 @@ final class SentenceWriter {
     }
     boolean alreadyWith = verbs.stream().anyMatch(m -> m.verb().contains(" with "));
     if (two && !alreadyWith && !withs.isEmpty() && withs.size() < verbs.size()) {
-      if (verbs.stream()
-          .noneMatch(m -> m.verb().startsWith("come ") || m.verb().contains(" for "))) {
+      // "It measures 18 × 29 cm with a pump" pairs what doesn't belong together.
+      boolean related = verbs.stream().map(Message::theme).distinct().count() == 1;
+      if (related
+          && verbs.stream()
+              .noneMatch(m -> m.verb().startsWith("come ") || m.verb().contains(" for "))) {
         feasible.add(2);
         feasible.add(3);
       }

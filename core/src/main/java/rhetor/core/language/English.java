@@ -299,6 +299,14 @@ public final class English {
         .anyMatch(t -> t.startsWith("NN") && !t.startsWith("NNP"));
   }
 
+  /** Whether a single word describes and does not name: "dotted", "dark", "floating". */
+  public static boolean isAdjective(String word) {
+    Set<String> tags = tags(word.toLowerCase(Locale.ROOT));
+    boolean describes =
+        tags.stream().anyMatch(t -> t.equals("JJ") || t.equals("VBN") || t.equals("VBG"));
+    return describes && !tags.contains("NN:U") && (tags.contains("JJ") || !isNoun(word));
+  }
+
   public static String lastWord(String phrase) {
     return phrase.substring(Math.max(phrase.lastIndexOf(' '), phrase.lastIndexOf('-')) + 1);
   }

@@ -1,0 +1,151 @@
+package rhetor.core.compose;
+
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rhetor.core.compose.Message.Form;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.Value;
+import rhetor.core.language.English;
+
+/** Puts a fact of a column that no concept knows into phrases: its heading is the noun. */
+final class HeadingWording {
+  private static final Pattern PER =
+      Pattern.compile("(\\p{L}+s) per (pack|packet|box|tin|bag|sachet|carton|tube|jar|set|sheet)");
+
+  private final ValueText text;
+
+  HeadingWording(ValueText text) {
+    this.text = text;
+  }
+
+  /** Adds the phrases that the heading and the value allow. */
+  void phrases(Fact fact, Map<Form, String> forms) {
+    String label = label(fact.label());
+    if (label.isEmpty() || label.length() > 40 || label.matches(".*[?/&0-9].*")) {
+      return;
+    }
+    if (label.startsWith("for ") && !(fact.value() instanceof Value.YesNo)) {
+      if (fact.value() instanceof Value.Quantity || fact.value() instanceof Value.Range) {
+        forms.put(Form.PART, "meant " + label + " of " + text.prose(fact.value()));
+      }
+      return;
+    }
+    if (fact.value() instanceof Value.Words(String path) && path.contains(">")) {
+      return;
+    }
+    boolean plural = English.isPlural(Wording.HEAD.matcher(label).replaceFirst(""));
+    boolean noun = English.isNoun(Wording.HEAD.matcher(label).replaceFirst(""));
+    switch (fact.value()) {
+      case Value.YesNo(boolean yes) -> flag(label, plural, noun, forms);
+      case Value.Quantity q when q.unit().isEmpty() -> {
+        Matcher per = PER.matcher(label);
+        if (per.matches()) {
+          Wording.integer(q)
+              .ifPresent(
+                  n ->
+                      forms.put(
+                          Form.CLAUSE,
+                          "each "
+                              + per.group(2)
+                              + " holds "
+                              + English.number(n)
+                              + " "
+                              + per.group(1)));
+        } else if (label.startsWith("number of ") || plural) {
+          Wording.integer(q)
+              .filter(n -> n > 0)
+              .ifPresent(
+                  n -> {
+                    String what = label.replaceFirst("^number of ", "");
+                    forms.put(
+                        Form.WITH,
+                        English.number(n) + " " + (n == 1 ? English.singular(what) : what));
+                  });
+        } else if (noun) {
+          forms.put(Form.CLAUSE, "the " + label + " is " + text.prose(q));
+        }
+      }
+      case Value.Quantity q -> measured(label, q, plural, noun, forms);
+      case Value.Range r when r.unit().isEmpty() && plural -> {
+        String count = text.prose(r) + " " + label;
+        forms.put(
+            label.equals("players") ? Form.PART : Form.WITH,
+            label.equals("players") ? "for " + count : count);
+      }
+      case Value.Range r -> measured(label, r, plural, noun, forms);
+      case Value.Sides s -> measured(label, s, plural, noun, forms);
+      case Value.Rating r -> measured(label, r, plural, noun, forms);
+      case Value.Terms(List<String> items) -> {
+        if (noun && items.size() <= 5) {
+          boolean several = items.size() > 1 || plural;
+          forms.put(
+              Form.CLAUSE,
+              "the "
+                  + (several ? English.plural(label) + " are " : label + " is ")
+                  + text.prose(fact.value()));
+        }
+      }
+      case Value.Words(String words) -> {
+        boolean short_ = words.split(" ").length <= 6 && words.length() <= 42;
+        boolean sentence =
+            words.matches("(?i)(?:do|please|see|suitable|ideal|can|must|should|not)\\b.*");
+        if (noun && !plural && English.isAdjective(words)) {
+          // "A brushed finish", "dotted ruling": rather than "the finish is brushed".
+          String described = English.midSentence(words) + " " + label;
+          forms.put(
+              Form.WITH, English.isCountable(label) ? English.withArticle(described) : described);
+        } else if (noun && short_ && !sentence) {
+          // One of a kind under a heading in the plural: "the language is English".
+          boolean several = plural && !words.matches("\\p{L}+");
+          String what = plural && !several ? English.singular(label) : label;
+          forms.put(
+              Form.CLAUSE, "the " + what + (several ? " are " : " is ") + text.prose(fact.value()));
+        }
+      }
+    }
+  }
+
+  private void measured(
+      String label, Value value, boolean plural, boolean noun, Map<Form, String> forms) {
+    if (noun) {
+      forms.put(Form.CLAUSE, "the " + label + (plural ? " are " : " is ") + text.prose(value));
+      if (!plural && English.isCountable(Wording.HEAD.matcher(label).replaceFirst(""))) {
+        forms.put(Form.WITH, English.withArticle(label) + " of " + text.prose(value));
+      }
+    }
+  }
+
+  private static void flag(String label, boolean plural, boolean noun, Map<Form, String> forms) {
+    String last = English.lastWord(label);
+    if (last.equals("included") || last.equals("supplied")) {
+      String what = label.substring(0, label.length() - last.length()).strip();
+      if (!what.isEmpty()) {
+        forms.put(
+            Form.CLAUSE,
+            Wording.nounPhrase(what)
+                .map(w -> w + (English.isPlural(what) ? " are " : " is ") + last)
+                .orElse(""));
+        forms.values().removeIf(String::isEmpty);
+      }
+    } else if (English.tags(last).contains("JJ") && !plural) {
+      forms.put(Form.PART, label);
+    } else if (noun) {
+      Wording.nounPhrase(label).ifPresent(p -> forms.put(Form.WITH, p));
+    }
+  }
+
+  /** A heading as it reads in a sentence: lower case, abbreviations spelled out. */
+  static String label(String heading) {
+    String label = English.lowerCommon(heading.replaceAll("\\s*\\(.*?\\)", "").strip());
+    return label
+        .replaceAll("(?i)\\bmax\\b\\.?", "maximum")
+        .replaceAll("(?i)\\bmin\\b\\.?", "minimum")
+        .replaceAll("(?i)\\btemp\\b\\.?", "temperature")
+        .replaceAll("(?i)\\bqty\\b\\.?", "quantity")
+        .replaceAll("(?i)^(?:no\\.?|nr\\.?|#) of ", "number of ")
+        .replaceAll("(?i)\\bdia\\b\\.?", "diameter")
+        .strip();
+  }
+}
