@@ -344,7 +344,7 @@ class SliceTest {
     writer.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
     house
         .bean(JdbcClient.class)
-        .sql("update product set facts = X'00' where sku = 'FL-1'")
+        .sql("update product_source set facts = X'00' where product_id = (select id from product where sku = 'FL-1')")
         .update();
     long run = writer.post("/api/runs", run(List.of(), intake)).expect(200).id();
     JsonNode done =

@@ -42,7 +42,6 @@ public final class Composer {
           "net_contents",
           "format");
   private static final int LONGEST_ENTRY = 160;
-  private static final int TOGETHER = 3;
 
   private final Knowledge knowledge;
   private final Planner planner;
@@ -129,7 +128,11 @@ public final class Composer {
       for (Message m : messages) {
         if (IN_TITLES.contains(m.fact().concept()) || lengthMatters(m)) {
           String spec = values.spec(m.fact().value());
-          if (isNewIn(title, spec)) {
+          boolean choice =
+              m.fact().concept().equals("size")
+                  && m.fact().value() instanceof Value.Terms(List<String> items)
+                  && items.size() > 1;
+          if (!choice && isNewIn(title, spec)) {
             append(title, ", ", spec, 65, support, m.support());
           }
         }
@@ -255,22 +258,19 @@ public final class Composer {
         said.addAll(opening.said());
       }
       Planner.Outline outline =
-          planner.outline(messages.stream().filter(m -> !said.contains(m)).toList());
+          planner.outline(
+              messages.stream().filter(m -> !said.contains(m) && !isSaidBy(m, first)).toList());
       SentenceWriter writer = new SentenceWriter(subject, rotation);
       List<List<Message>> body = new ArrayList<>(outline.body());
       if (!body.isEmpty()) {
         first.addAll(writer.write(body.removeFirst(), first.isEmpty()));
       }
-      add(blocks, first);
-      // A paragraph of one sentence looks left over; it joins its neighbour.
-      boolean together = body.size() + outline.closing().size() <= TOGETHER;
-      if (together || body.size() == 1 || outline.closing().size() == 1) {
-        body.addAll(outline.closing());
-        add(blocks, write(writer, body));
-      } else {
-        add(blocks, write(writer, body));
-        add(blocks, write(writer, outline.closing()));
-      }
+      List<List<Sentence>> paragraphs = new ArrayList<>();
+      paragraphs.add(first);
+      paragraphs.add(write(writer, body, body.size() > 1 && first.size() > 1));
+      paragraphs.add(
+          write(writer, outline.closing(), outline.closing().size() > 1 && body.size() > 1));
+      joinShort(paragraphs).forEach(p -> blocks.add(paragraph(p)));
       if (blocks.isEmpty()) {
         blocks.addAll(prose(bare()));
       }
@@ -283,18 +283,34 @@ public final class Composer {
       return blocks;
     }
 
-    private static List<Sentence> write(SentenceWriter writer, List<List<Message>> groups) {
+    private static List<Sentence> write(
+        SentenceWriter writer, List<List<Message>> groups, boolean ownParagraph) {
       List<Sentence> sentences = new ArrayList<>();
       for (List<Message> group : groups) {
-        sentences.addAll(writer.write(group, sentences.isEmpty()));
+        sentences.addAll(writer.write(group, ownParagraph && sentences.isEmpty()));
       }
       return sentences;
     }
 
-    private static void add(List<Block> blocks, List<Sentence> sentences) {
-      if (!sentences.isEmpty()) {
-        blocks.add(paragraph(sentences));
+    /** "A floating lure" says all that "a floating action" would. */
+    private static boolean isSaidBy(Message m, List<Sentence> opening) {
+      return m.theme().equals("extra")
+          && m.fact().value() instanceof Value.Words(String words)
+          && opening.stream().anyMatch(s -> Subject.hasWord(s.text(), words));
+    }
+
+    /** A paragraph of one sentence looks left over; it joins the one before it. */
+    private static List<List<Sentence>> joinShort(List<List<Sentence>> paragraphs) {
+      List<List<Sentence>> joined = new ArrayList<>();
+      for (List<Sentence> paragraph : paragraphs) {
+        boolean short_ = paragraph.size() == 1 || !joined.isEmpty() && joined.getLast().size() == 1;
+        if (short_ && !joined.isEmpty()) {
+          joined.getLast().addAll(paragraph);
+        } else if (!paragraph.isEmpty()) {
+          joined.add(new ArrayList<>(paragraph));
+        }
       }
+      return joined;
     }
 
     private List<Sentence> specification() {
@@ -347,7 +363,9 @@ public final class Composer {
       for (Message m : messages) {
         // Two colours of one thing are two pages, which need two titles.
         String spec = values.spec(m.fact().value());
-        if (VARYING.contains(m.fact().concept()) && isNewIn(title, spec)) {
+        boolean one =
+            !(m.fact().value() instanceof Value.Terms(List<String> items)) || items.size() == 1;
+        if (VARYING.contains(m.fact().concept()) && one && isNewIn(title, spec)) {
           append(title, ", ", spec, room, support, m.support());
         }
       }
@@ -372,7 +390,7 @@ public final class Composer {
         return bare();
       }
       Opening opening = new Opening(subject, keyword, messages, rotation);
-      if (subject.canBeCalledKind()) {
+      if (subject.canBeCalledKind() && opening.kind(2, 1).isInformative()) {
         for (int size = 3; size >= 0; size--) {
           Opening.Phrase kind = opening.kind(Math.min(2, size), Math.max(0, size - 1));
           String words =
@@ -412,7 +430,9 @@ public final class Composer {
         tag(
             tags,
             seen,
-            subject.plural() ? subject.kind() : English.plural(subject.kind()),
+            subject.plural() || English.isMass(subject.kind())
+                ? subject.kind()
+                : English.plural(subject.kind()),
             kindSupport().getLast());
       }
       product

@@ -1,7 +1,9 @@
 package rhetor.core.compose;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.compose.Message.Form;
@@ -13,6 +15,62 @@ import rhetor.core.language.English;
 final class HeadingWording {
   private static final Pattern PER =
       Pattern.compile("(\\p{L}+s) per (pack|packet|box|tin|bag|sachet|carton|tube|jar|set|sheet)");
+
+  private static final Pattern PLAIN = Pattern.compile("[\\p{L}' &-]+");
+
+  /** Words that tell somebody to do something, or judge. */
+  private static final Pattern VERBAL =
+      Pattern.compile(
+          "(?i)(?:do|please|see|suitable|ideal|can|must|should|not|never|always|may|will|is|are|has|have|use|keep|avoid|remove|check|ask|yes|no)\\b.*");
+
+  /** Headings whose values are kinds of what the heading says; "a Guji region" is no region. */
+  private static final Set<String> NAMES_KINDS =
+      Set.of(
+          "metal",
+          "material",
+          "fabric",
+          "wood",
+          "stone",
+          "colour",
+          "shade",
+          "type",
+          "kind",
+          "variety",
+          "breed",
+          "species",
+          "genre",
+          "author",
+          "artist",
+          "designer",
+          "maker",
+          "producer",
+          "region",
+          "country",
+          "location",
+          "language",
+          "model",
+          "range",
+          "series",
+          "theme",
+          "subject",
+          "level",
+          "age",
+          "name",
+          "season",
+          "grade",
+          "scent",
+          "flavour",
+          "ingredient",
+          "occasion",
+          "gender",
+          "plant",
+          "animal",
+          "sport",
+          "instrument",
+          "vessel",
+          "container",
+          "status",
+          "condition");
 
   private final ValueText text;
 
@@ -78,7 +136,9 @@ final class HeadingWording {
       case Value.Sides s -> measured(label, s, plural, noun, forms);
       case Value.Rating r -> measured(label, r, plural, noun, forms);
       case Value.Terms(List<String> items) -> {
-        if (noun && items.size() <= 5) {
+        if (noun && plural && label.endsWith("notes") && items.size() <= 5) {
+          forms.put(Form.WITH, label + " of " + text.prose(fact.value()));
+        } else if (noun && items.size() <= 5) {
           boolean several = items.size() > 1 || plural;
           forms.put(
               Form.CLAUSE,
@@ -88,22 +148,43 @@ final class HeadingWording {
         }
       }
       case Value.Words(String words) -> {
-        boolean short_ = words.split(" ").length <= 6 && words.length() <= 42;
-        boolean sentence =
-            words.matches("(?i)(?:do|please|see|suitable|ideal|can|must|should|not)\\b.*");
-        if (noun && !plural && English.isAdjective(words)) {
-          // "A brushed finish", "dotted ruling": rather than "the finish is brushed".
-          String described = English.midSentence(words) + " " + label;
-          forms.put(
-              Form.WITH, English.isCountable(label) ? English.withArticle(described) : described);
-        } else if (noun && short_ && !sentence) {
-          // One of a kind under a heading in the plural: "the language is English".
-          boolean several = plural && !words.matches("\\p{L}+");
-          String what = plural && !several ? English.singular(label) : label;
-          forms.put(
-              Form.CLAUSE, "the " + what + (several ? " are " : " is ") + text.prose(fact.value()));
+        if (noun && isShort(words)) {
+          words(label, English.midSentence(words), plural, forms);
         }
       }
+    }
+  }
+
+  /** Short and plain enough to stand in a sentence: figures and signs are for the specification. */
+  private static boolean isShort(String words) {
+    return words.split(" ").length <= 4
+        && words.length() <= 36
+        && PLAIN.matcher(words).matches()
+        && !VERBAL.matcher(words).matches();
+  }
+
+  private static void words(String label, String value, boolean plural, Map<Form, String> forms) {
+    String head = Wording.HEAD.matcher(label).replaceFirst("");
+    String last = English.lastWord(value);
+    boolean describes =
+        English.isAdjective(value) || value.contains("-") && English.isAdjective(last);
+    boolean name =
+        Character.isUpperCase(value.charAt(0)) && !value.equals(value.toUpperCase(Locale.ROOT));
+    if (!plural && last.equals(English.lastWord(head))) {
+      // A wax that is soy wax.
+      forms.put(Form.WITH, English.isMass(value) ? value : English.withArticle(value));
+    } else if (!plural && describes && English.stem(label).startsWith(English.stem(value))) {
+      // "Hardiness: hardy".
+      forms.put(Form.PART, value);
+    } else if (!plural && !name && !NAMES_KINDS.contains(English.lastWord(head))) {
+      // "A brushed finish", "a cotton wick": rather than "the finish is brushed".
+      String described = value + " " + label;
+      forms.put(Form.WITH, English.isCountable(head) ? English.withArticle(described) : described);
+    } else {
+      // One of a kind under a heading in the plural: "the language is English".
+      boolean several = plural && !value.matches("\\p{L}+");
+      String what = plural && !several ? English.singular(label) : label;
+      forms.put(Form.CLAUSE, "the " + what + (several ? " are " : " is ") + value);
     }
   }
 
@@ -129,21 +210,22 @@ final class HeadingWording {
                 .orElse(""));
         forms.values().removeIf(String::isEmpty);
       }
-    } else if (English.tags(last).contains("JJ") && !plural) {
+    } else if (!plural && Wording.DESCRIBING.matcher(last).matches() && !label.contains(" ")) {
       forms.put(Form.PART, label);
-    } else if (noun) {
+    } else if (noun && (plural || English.isCountable(last))) {
       Wording.nounPhrase(label).ifPresent(p -> forms.put(Form.WITH, p));
     }
   }
 
   /** A heading as it reads in a sentence: lower case, abbreviations spelled out. */
   static String label(String heading) {
-    String label = English.lowerCommon(heading.replaceAll("\\s*\\(.*?\\)", "").strip());
+    String label = English.lowerCommon(heading.replaceAll("\\s*\\(.*?\\)|\\?$", "").strip());
     return label
         .replaceAll("(?i)\\bmax\\b\\.?", "maximum")
         .replaceAll("(?i)\\bmin\\b\\.?", "minimum")
         .replaceAll("(?i)\\btemp\\b\\.?", "temperature")
         .replaceAll("(?i)\\bqty\\b\\.?", "quantity")
+        .replaceAll("(?i)\\bincl\\b\\.?", "included")
         .replaceAll("(?i)^(?:no\\.?|nr\\.?|#) of ", "number of ")
         .replaceAll("(?i)\\bdia\\b\\.?", "diameter")
         .strip();

@@ -157,7 +157,7 @@ final class Opening {
   /** Writes the sentence; {@code slot} tells openings of different fields apart. */
   Result write(String slot, int size) {
     if (!subject.canBeCalledKind()) {
-      return withoutKind(size);
+      return withoutKind(slot, size);
     }
     // The short description stands right above the description: it doesn't open with the same
     // words.
@@ -165,7 +165,7 @@ final class Opening {
     Phrase kind = kind(whole ? 2 : 1, whole ? 1 : 0);
     if (!kind.isInformative && messages.stream().anyMatch(m -> m.verb() != null)) {
       // "The 60 Canister Filter is a canister filter" tells nobody anything.
-      return withoutKind(size);
+      return withoutKind(slot, size);
     }
     List<Message> rest = messages.stream().filter(m -> !kind.said.contains(m)).toList();
     List<Message> verbs = rest.stream().filter(m -> m.has(Form.VERB)).limit(2).toList();
@@ -191,7 +191,7 @@ final class Opening {
     }
     if (feasible.isEmpty()) {
       if (!kind.isInformative) {
-        return withoutKind(size);
+        return withoutKind(slot, size);
       }
       feasible.add(0);
     }
@@ -243,26 +243,52 @@ final class Opening {
   }
 
   /** For a product that can't be named by a noun: its name and what it does or has. */
-  private Result withoutKind(int size) {
+  private Result withoutKind(String slot, int size) {
     List<Message> used =
         messages.stream().filter(m -> m.verb() != null).limit(size > 1 ? 2 : 1).toList();
-    List<Support> support = new ArrayList<>(subject.nameSupport());
     if (used.isEmpty()) {
-      List<Message> clauses = messages.stream().filter(m -> m.has(Form.CLAUSE)).limit(1).toList();
-      if (clauses.isEmpty()) {
-        return null;
-      }
-      support.add(clauses.getFirst().support());
-      String clause = clauses.getFirst().get(Form.CLAUSE).replaceFirst("^the ", "");
-      return clauses.getFirst().get(Form.CLAUSE).startsWith("the ")
-          ? new Result(
-              SentenceWriter.finish("For " + subject.fullReference() + ", the " + clause, support),
-              Set.copyOf(clauses))
-          : null;
+      return withClause();
     }
+    List<Support> support = new ArrayList<>(subject.nameSupport());
     used.forEach(m -> support.add(m.support()));
-    String words =
-        subject.fullReference() + " " + SentenceWriter.predicate(verbsOf(used), subject.plural());
+    String who = subject.fullReference();
+    // The description stands right below the short description, so it sets out from another fact.
+    boolean turned = slot.equals("description") && used.size() == 2;
+    Message first = used.getFirst();
+    String words;
+    if (turned && first.has(Form.WITH) && !first.has(Form.VERB)) {
+      words = "with " + first.get(Form.WITH) + ", " + who + " " + said(used.subList(1, 2));
+    } else if (turned && first.has(Form.PART) && !first.has(Form.VERB)) {
+      words = first.get(Form.PART) + ", " + who + " " + said(used.subList(1, 2));
+    } else {
+      words = who + " " + said(turned ? used.reversed() : used);
+    }
     return new Result(SentenceWriter.finish(words, support), Set.copyOf(used));
+  }
+
+  private String said(List<Message> messages) {
+    return SentenceWriter.predicate(verbsOf(messages), subject.plural());
+  }
+
+  private Result withClause() {
+    return messages.stream()
+        .filter(m -> m.has(Form.CLAUSE))
+        .findFirst()
+        .map(
+            m -> {
+              List<Support> support = new ArrayList<>(subject.nameSupport());
+              support.add(m.support());
+              String clause = m.get(Form.CLAUSE);
+              String words =
+                  clause.startsWith(SentenceWriter.SHARED)
+                      ? SentenceWriter.SHARED
+                          + "of "
+                          + subject.name()
+                          + " "
+                          + clause.substring(SentenceWriter.SHARED.length())
+                      : subject.fullReference() + ": " + clause;
+              return new Result(SentenceWriter.finish(words, support), Set.of(m));
+            })
+        .orElse(null);
   }
 }

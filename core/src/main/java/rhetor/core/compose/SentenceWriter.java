@@ -1,10 +1,12 @@
 package rhetor.core.compose;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.compose.Message.Form;
@@ -22,10 +24,17 @@ final class SentenceWriter {
   private static final Pattern AGREE = Pattern.compile("~([a-z]+)");
   private static final int PATTERNS = 4;
 
+  /** Verbs that are said once for all that follows them. */
+  private static final Set<String> MERGED = Set.of("be", "have");
+
+  /** What clauses about growing are about. */
+  static final String SHARED = "plants ";
+
   private final Subject subject;
   private final Rotation rotation;
   private final List<String> claimsUsed = new ArrayList<>();
   private String lastStart = "";
+  private boolean lastAboutProduct = true;
 
   SentenceWriter(Subject subject, Rotation rotation) {
     this.subject = subject;
@@ -42,6 +51,7 @@ final class SentenceWriter {
       return split;
     }
     lastStart = whole.text().split(" ", 2)[0];
+    lastAboutProduct = group.stream().anyMatch(m -> m.verb() != null);
     return List.of(whole);
   }
 
@@ -87,7 +97,9 @@ final class SentenceWriter {
     boolean alreadyWith = verbs.stream().anyMatch(m -> m.verb().contains(" with "));
     if (two && !alreadyWith && !withs.isEmpty() && withs.size() < verbs.size()) {
       // "It measures 18 × 29 cm with a pump" pairs what doesn't belong together.
-      boolean related = verbs.stream().map(Message::theme).distinct().count() == 1;
+      boolean related =
+          verbs.stream().map(Message::theme).distinct().count() == 1
+              && !verbs.getFirst().theme().equals("size");
       if (related
           && verbs.stream()
               .noneMatch(m -> m.verb().startsWith("come ") || m.verb().contains(" for "))) {
@@ -147,19 +159,43 @@ final class SentenceWriter {
     for (String phrase : verbPhrases) {
       String[] parts = phrase.split(" ", 2);
       // "Is made of canvas and rated IPX6", but not "grows in sun and to 35 cm".
-      String key = parts[0].equals("be") || parts[0].equals("have") ? parts[0] : phrase;
+      boolean joins = MERGED.contains(parts[0]) || phrase.startsWith("come in ");
+      String key = joins ? parts[0] : phrase;
       byVerb.computeIfAbsent(key, v -> new ArrayList<>()).add(key.equals(phrase) ? "" : parts[1]);
     }
     List<String> joined = new ArrayList<>();
+    // "3 mm wide and made of gold", not "made of gold and 3 mm wide".
+    byVerb
+        .getOrDefault("be", new ArrayList<>())
+        .sort(Comparator.comparing(r -> !r.matches("[\\d.,]+ .*(?:long|wide|high|deep|thick)")));
     byVerb.forEach((verb, rests) -> joined.add(English.agree(verb, plural) + " " + things(rests)));
     return English.list(joined.stream().map(String::strip).toList());
   }
 
   private static String clauses(List<Message> messages) {
-    List<String> clauses = messages.stream().map(m -> m.get(Form.CLAUSE)).toList();
+    List<String> clauses =
+        withoutRepeatedSubject(messages.stream().map(m -> m.get(Form.CLAUSE)).toList());
     return clauses.size() == 1
         ? clauses.getFirst()
         : String.join(", ", clauses.subList(0, clauses.size() - 1)) + ", and " + clauses.getLast();
+  }
+
+  /**
+   * "Plants reach 30 cm and stand 10 cm apart": a subject that several clauses share is said once.
+   */
+  private static List<String> withoutRepeatedSubject(List<String> clauses) {
+    Map<String, List<String>> bySubject = new LinkedHashMap<>();
+    for (String clause : clauses) {
+      boolean shared = clause.startsWith(SHARED) && clause.indexOf(ITEM) < 0;
+      bySubject
+          .computeIfAbsent(shared ? SHARED : clause, s -> new ArrayList<>())
+          .add(shared ? clause.substring(SHARED.length()) : "");
+    }
+    List<String> joined = new ArrayList<>();
+    bySubject.forEach(
+        (subject, rests) ->
+            joined.add(rests.equals(List.of("")) ? subject : subject + English.list(rests)));
+    return joined;
   }
 
   /**
@@ -167,7 +203,7 @@ final class SentenceWriter {
    */
   private String refer(boolean startsParagraph, List<Support> support) {
     boolean pronounAgain = lastStart.equalsIgnoreCase(subject.pronoun());
-    if (!startsParagraph && !pronounAgain) {
+    if (!startsParagraph && !pronounAgain && lastAboutProduct) {
       return subject.pronoun();
     }
     if (!subject.noun().isEmpty()) {

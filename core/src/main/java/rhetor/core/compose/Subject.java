@@ -42,8 +42,8 @@ record Subject(
     String last = English.lastWord(kind).toLowerCase(Locale.ROOT);
     boolean nameHasKind = !kind.isEmpty() && hasWord(lowerName, last);
     boolean plural =
-        !kind.isEmpty() && English.isPluralOnly(kind)
-            || kind.isEmpty() && English.isPluralOnly(name.replaceAll("[\\s\\d]+$", ""));
+        !kind.isEmpty() && (English.isPluralOnly(kind) || English.isPlural(kind))
+            || kind.isEmpty() && endsInPlural(name.replaceAll("[\\s\\d]+$", ""));
     List<Support> support = new ArrayList<>();
     product.fact("name").ifPresent(f -> support.add(Support.fact(f.id())));
     if (!brand.isEmpty()) {
@@ -58,6 +58,11 @@ record Subject(
         plural,
         nameHasKind && !kind.equals("course") && !last.equals("course") && !last.equals("day ride"),
         support);
+  }
+
+  private static boolean endsInPlural(String name) {
+    return English.isPluralOnly(name)
+        || English.isKnown(English.lastWord(name)) && English.isPlural(name);
   }
 
   /** Whether the words stand in the text as whole words, whatever their case. */

@@ -43,7 +43,9 @@ public final class ValueText {
           English.list(items.stream().map(English::midSentence).toList());
       case Value.Rating(String code) -> code;
       case Value.YesNo(boolean yes) -> yes ? "yes" : "no";
-      case Value.Words(String text) -> English.midSentence(text.replaceAll("[.;,]+$", ""));
+      case Value.Words(String text) ->
+          English.midSentence(
+              text.replaceAll("[.;,]+$", "").replace(" & ", " and ").replace(" / ", " or "));
     };
   }
 
@@ -66,7 +68,9 @@ public final class ValueText {
   }
 
   private static String calendar(Value.Quantity q, Unit unit) {
-    return CALENDAR.contains(unit.id()) ? words(q.amount()) : number(q.amount());
+    return CALENDAR.contains(unit.id()) || unit.id().equals("h")
+        ? words(q.amount())
+        : number(q.amount());
   }
 
   /** The value in a specification list: symbols, no articles. */

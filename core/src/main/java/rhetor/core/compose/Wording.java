@@ -1,6 +1,7 @@
 package rhetor.core.compose;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -38,6 +39,9 @@ final class Wording {
           "October",
           "November",
           "December");
+  private static final Pattern LEARNERS = Pattern.compile("(?i)beginners?|improvers?");
+  private static final Pattern ALL_YEAR =
+      Pattern.compile("(?i)all[ -]year(?:[ -]round)?|year[ -]round|every month");
   private static final Set<String> SEASONS = Set.of("spring", "summer", "autumn", "winter");
   private static final Set<String> WITH_THE =
       Set.of(
@@ -49,9 +53,17 @@ final class Wording {
           "united states",
           "czech republic",
           "philippines");
+  private static final Pattern PREPOSITION =
+      Pattern.compile("for|with|of|in|on|to|from|at|by|without|into|like|as|up|down|out|off");
+
+  /** Words that describe although the dictionary knows them as nouns too. */
+  static final Pattern DESCRIBING =
+      Pattern.compile(
+          "(?i)vegan|vegetarian|organic|.*(?:proof|able|ible|ive|resistant|repellent|free|safe|ed|ing)");
+
   private static final Pattern IMPERATIVE =
       Pattern.compile(
-          "(?i)(?:(?:machine|hand|cold) )?(?:wash|wipe|dry|clean|rinse|brush|store|keep|do not|avoid|oil|wax|iron|reproof|soak|air)\\b.*");
+          "(?i)(?:(?:machine|hand|cold) )?(?:wash|wipe|dry|clean|rinse|brush|store|keep|do not|avoid|oil|wax|iron|reproof|soak|air|remove|polish|sponge|handle|protect|trim|let|allow|use|leave|hang)\\b.*");
 
   /** What follows the noun of a phrase. */
   static final Pattern HEAD =
@@ -63,7 +75,7 @@ final class Wording {
           "(?i)(?:an?|the|two|three|four|five|six|seven|eight|nine|ten|all|no|each|every|some|one|its|\\d+\\s*[x×]?|\\d\\S*)\\s.*");
 
   /** Concepts whose items are things; what is no thing is left to the specification. */
-  private static final Set<String> LISTS = Set.of("features", "included", "not_included");
+  private static final Set<String> LISTS = Set.of("features", "included", "not_included", "care");
 
   private static final Map<String, String> THICK =
       Map.of(
@@ -104,10 +116,18 @@ final class Wording {
         .say()
         .forEach(
             (form, wordings) -> {
-              String wording = rotation.pick(fact.concept() + "." + form, wordings);
-              String phrase = fill(wording, fact, productClass);
-              if (phrase != null) {
-                forms.put(Form.valueOf(form.toUpperCase(Locale.ROOT)), phrase);
+              List<String> phrases = new ArrayList<>();
+              List<Integer> filled = new ArrayList<>();
+              for (String wording : wordings) {
+                String phrase = fill(wording, fact, productClass);
+                if (phrase != null) {
+                  filled.add(phrases.size());
+                }
+                phrases.add(phrase);
+              }
+              if (!filled.isEmpty()) {
+                int picked = rotation.pick(fact.concept() + "." + form, phrases.size(), filled);
+                forms.put(Form.valueOf(form.toUpperCase(Locale.ROOT)), phrases.get(picked));
               }
             });
     if (forms.isEmpty() && !concept.get().say().isEmpty() && !LISTS.contains(fact.concept())) {
@@ -168,6 +188,7 @@ final class Wording {
           value instanceof Value.Terms(List<String> items)
               ? nounPhrases(items)
               : value instanceof Value.Words(String w) ? nounPhrases(List.of(w)) : null;
+      case "sides" -> value instanceof Value.Sides ? text.prose(value) : null;
       case "sizes" ->
           value instanceof Value.Terms(List<String> items)
               ? (items.size() == 1 ? "size " : "sizes ") + English.list(items)
@@ -183,10 +204,16 @@ final class Wording {
       case "innoun" ->
           value instanceof Value.Words(String w) && English.isNoun(w) ? text.prose(value) : null;
       case "learners" ->
-          value instanceof Value.Words(String w) && w.matches("(?i)beginners?|improvers?")
+          value instanceof Value.Words(String w) && LEARNERS.matcher(w).matches()
               ? English.plural(w.toLowerCase(Locale.ROOT))
               : null;
       case "place" -> value instanceof Value.Words(String w) ? place(w) : null;
+      case "describing" ->
+          value instanceof Value.Words(String w)
+                  && (English.isAdjective(w)
+                      || w.contains("-") && English.isAdjective(English.lastWord(w)))
+              ? English.midSentence(w)
+              : null;
       case "one" ->
           value instanceof Value.Words(String w) && !w.contains(" ")
               ? English.midSentence(w)
@@ -201,6 +228,16 @@ final class Wording {
       case "care" ->
           value instanceof Value.Words(String w) && IMPERATIVE.matcher(w).matches()
               ? English.midSentence(w.replaceAll("[.;]+$", ""))
+              : null;
+      case "org" ->
+          value instanceof Value.Terms(List<String> items)
+                  && items.stream().allMatch(i -> !i.contains(" ") && English.isAdjective(i))
+              ? text.prose(value)
+              : null;
+      case "norm" ->
+          value instanceof Value.Terms(List<String> items)
+                  && items.stream().allMatch(i -> i.chars().anyMatch(Character::isDigit))
+              ? text.prose(value)
               : null;
       default -> throw new IllegalStateException("no such slot: {" + name + "}");
     };
@@ -245,6 +282,13 @@ final class Wording {
     if (!(value instanceof Value.Words(String words))) {
       return null;
     }
+    List<String> spans = List.of(words.strip().split("\\s*(?:\\bor\\b|\\band\\b|[,;/&])\\s*"));
+    if (spans.size() > 1) {
+      List<String> each = spans.stream().map(s -> span(new Value.Words(s))).toList();
+      return each.contains(null)
+          ? null
+          : String.join(words.matches(".*\\bor\\b.*") ? " or " : " and ", each);
+    }
     String[] ends = words.strip().split("\\s*(?:-|–|—|\\bto\\b|\\bthrough\\b|\\bbis\\b)\\s*");
     if (ends.length > 2) {
       return null;
@@ -280,12 +324,20 @@ final class Wording {
   }
 
   private static String when(Value value) {
+    if (value instanceof Value.Words(String w) && ALL_YEAR.matcher(w).matches()) {
+      return "all year round";
+    }
     String span = span(value);
-    return span == null ? null : span.contains(" to ") ? "from " + span : "in " + span;
+    return span == null
+        ? null
+        : java.util.Arrays.stream(span.split("(?<= or )|(?<= and )"))
+            .map(s -> (s.contains(" to ") ? "from " : "in ") + s)
+            .collect(java.util.stream.Collectors.joining());
   }
 
   private static String place(String words) {
-    String place = words.replaceFirst("(?i)^made in ", "").replaceAll("[.;,]+$", "");
+    String place =
+        words.replaceFirst("(?i)^made in ", "").replaceAll("[.;,]+$", "").replace(" & ", " and ");
     return WITH_THE.contains(place.toLowerCase(Locale.ROOT)) ? "the " + place : place;
   }
 
@@ -296,6 +348,13 @@ final class Wording {
     return phrases.isEmpty() || phrases.size() > 6
         ? null
         : String.join(SentenceWriter.ITEM, phrases);
+  }
+
+  /** "Works with pencil" is said of the thing; it is no thing. */
+  private static boolean isVerbPhrase(String[] words) {
+    return English.tags(words[0]).contains("VBZ")
+        && (PREPOSITION.matcher(words[1]).matches()
+            || DETERMINED.matcher(words[1] + " ").matches());
   }
 
   /** An item of a list as a noun phrase: with an article if it can be counted. */
@@ -317,8 +376,13 @@ final class Wording {
       return Optional.empty();
     }
     Set<String> tags = English.tags(English.lastWord(head).toLowerCase(Locale.ROOT));
+    String[] inHead = words.split(" ");
+    if (inHead.length > 1 && isVerbPhrase(inHead)) {
+      return Optional.empty();
+    }
     // "Adjustable", "washable", "quick drying": said of the thing, not things it has.
-    if (!head.contains(" ") && tags.contains("JJ")
+    boolean thing = tags.stream().anyMatch(t -> t.equals("NN") || t.startsWith("NN:"));
+    if (!head.contains(" ") && tags.contains("JJ") && (!thing || DESCRIBING.matcher(head).matches())
         || tags.contains("VBN") && !tags.contains("NN")
         || tags.contains("VBG")
             && !tags.contains("NN")

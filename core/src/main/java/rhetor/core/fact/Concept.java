@@ -15,6 +15,7 @@ import java.util.Map;
  * @param weight how much it matters to a buyer, 0 to 100, unless the class says otherwise
  * @param terms kind of word list its values come from, or empty
  * @param cues words that, near a value in prose, show that it belongs to this concept
+ * @param classes classes whose prose it is looked for in; empty for all
  * @param say wordings by form: adj, pp, part, with, verb, clause; see {@code docs/architecture.md}
  */
 public record Concept(
@@ -28,6 +29,7 @@ public record Concept(
     int weight,
     String terms,
     List<String> cues,
+    List<String> classes,
     Map<String, List<String>> say) {
 
   /** How a concept's values are read. */
@@ -47,6 +49,7 @@ public record Concept(
     unit = unit == null ? "" : unit;
     terms = terms == null ? "" : terms;
     cues = cues == null ? List.of() : List.copyOf(cues);
+    classes = classes == null ? List.of() : List.copyOf(classes);
     say = say == null ? Map.of() : Map.copyOf(say);
   }
 }

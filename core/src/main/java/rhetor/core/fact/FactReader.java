@@ -21,6 +21,7 @@ public final class FactReader {
   private static final int LONG_NAME = 70;
 
   private static final int LONGEST_SKU = 64;
+  private static final Pattern SIZE_CODE = Pattern.compile("[A-Z0-9/.-]{1,5}");
   private static final Pattern PLAIN_NAME =
       Pattern.compile("[A-Za-z0-9'.,/-]++(?: [A-Za-z0-9'.,/-]++)*+");
 
@@ -169,16 +170,17 @@ public final class FactReader {
         default -> {}
       }
     }
+    List<Fact> ofColumns = collector.facts();
+    String name = tidyName(rawName, words(ofColumns, "brand"), sku);
+    KindFinder.Kind kind =
+        kinds.find(name, words(ofColumns, "category"), Set.copyOf(collector.byConcept.keySet()));
     // Prose is read last: a column of its own is the better source.
     for (int i = 0; i < reading.columns().size(); i++) {
       if (reading.columns().get(i).meaning().role() == Role.PROSE && !row.cell(i).isEmpty()) {
-        collector.prose(reading.columns().get(i), row, row.cell(i));
+        collector.prose(reading.columns().get(i), row, row.cell(i), kind.productClass());
       }
     }
     List<Fact> facts = collector.facts();
-    String brand = words(facts, "brand");
-    String name = tidyName(rawName, brand, sku);
-    KindFinder.Kind kind = kinds.find(name, words(facts, "category"));
     String keyword = keywordColumn < 0 ? "" : CellText.clean(row.cell(keywordColumn));
     return new ProductFacts(
         sku,
@@ -300,7 +302,8 @@ public final class FactReader {
     }
 
     void extra(int index, ColumnReading column, Heading heading, SheetRow row, String cell) {
-      value(index, cell, text -> values.readAny(text, column.unit()))
+      boolean asks = column.heading().strip().endsWith("?");
+      value(index, cell, text -> values.readAny(text, column.unit(), asks))
           .ifPresent(
               value -> {
                 String key = "extra:" + heading.name();
@@ -317,9 +320,13 @@ public final class FactReader {
               });
     }
 
-    void prose(ColumnReading column, SheetRow row, String cell) {
+    void prose(ColumnReading column, SheetRow row, String cell, String productClass) {
       Prose prose = proseOf(cell);
       for (ProseMiner.Find find : prose.finds) {
+        List<String> classes = find.concept().classes();
+        if (!classes.isEmpty() && !classes.contains(productClass)) {
+          continue;
+        }
         add(fact(find.concept(), find.value(), source(row, column, find.snippet())));
       }
       if (!prose.items.isEmpty() && !byConcept.containsKey("features")) {
@@ -441,7 +448,8 @@ public final class FactReader {
     return texts.stream()
         .anyMatch(
             t ->
-                knowledge.terms().stream().noneMatch(k -> k.en().equals(t))
+                !SIZE_CODE.matcher(t).matches()
+                    && knowledge.terms().stream().noneMatch(k -> k.en().equals(t))
                     && t.chars().anyMatch(Character::isLetter));
   }
 }

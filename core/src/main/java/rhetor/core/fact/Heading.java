@@ -18,6 +18,15 @@ record Heading(String name, String label, String unit) {
   private static final Pattern TRAILING =
       Pattern.compile("(.+?)[ _,/]+(?:in )?([A-Za-z°%²/]{1,6})");
 
+  private static final Pattern RATE = Pattern.compile("(.+?)[ ]+([A-Za-z]{1,3})[ ]+(h|hr|min|s)");
+
+  private static final Pattern MADE_IN =
+      Pattern.compile("(?i).*\\b(?:made|grown|produced|built|woven|printed|designed|bottled) in");
+
+  /** Units that headings written by programs end in: "power_w", "noise_db". */
+  private static final java.util.Set<String> MACHINE_UNITS =
+      java.util.Set.of("w", "v", "db", "k", "gb", "ah", "hz", "kw", "wh", "mah", "sec", "s");
+
   /** Short words at the end of a heading that are units, and rarely anything else. */
   private static final java.util.Set<String> SAFE_UNITS =
       java.util.Set.of(
@@ -38,14 +47,28 @@ record Heading(String name, String label, String unit) {
       }
     } else {
       String spaced = text.replace('_', ' ');
+      Matcher rate = RATE.matcher(spaced);
+      Optional<Unit> perTime =
+          rate.matches() && text.indexOf('_') > 0
+              ? knowledge.unitWritten(rate.group(2) + "/" + rate.group(3))
+              : Optional.empty();
+      if (perTime.isPresent()) {
+        return of(rate.group(1), perTime.get().id());
+      }
       Matcher trailing = TRAILING.matcher(spaced);
       if (trailing.matches()
-          && SAFE_UNITS.contains(trailing.group(2))
+          && !MADE_IN.matcher(spaced).matches()
+          && (SAFE_UNITS.contains(trailing.group(2))
+              || text.indexOf('_') > 0 && MACHINE_UNITS.contains(trailing.group(2)))
           && !trailing.group(1).isBlank()) {
         unit = knowledge.unitWritten(trailing.group(2)).map(Unit::id).orElse("");
         text = unit.isEmpty() ? text : trailing.group(1);
       }
     }
+    return of(text, unit);
+  }
+
+  private static Heading of(String text, String unit) {
     String label = text.replaceAll("[_]+", " ").replaceAll("[:*]+$", "").strip();
     String name =
         label

@@ -1,5 +1,6 @@
 package rhetor.core.fact;
 
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
@@ -61,7 +62,11 @@ final class KindFinder {
 
   private final Map<String, ProductClass> byName = new HashMap<>();
 
+  private static final int TELLING = 2;
+  private final Knowledge knowledge;
+
   KindFinder(Knowledge knowledge) {
+    this.knowledge = knowledge;
     for (ProductClass c : knowledge.classes()) {
       c.names()
           .values()
@@ -75,7 +80,38 @@ final class KindFinder {
     }
   }
 
-  Kind find(String name, String category) {
+  /**
+   * What a product is.
+   *
+   * @param concepts the concepts that its columns give facts of
+   */
+  Kind find(String name, String category, Set<String> concepts) {
+    Kind kind = byWords(name, category);
+    if (!kind.noun.isEmpty()) {
+      return kind;
+    }
+    for (ProductClass c : knowledge.classes()) {
+      if (c.tells().stream().filter(concepts::contains).count() >= TELLING) {
+        return new Kind(c.id(), c.noun());
+      }
+    }
+    return new Kind("", thing(core(name)));
+  }
+
+  /** The noun that a name ends in, with an adjective before it; empty if it is no known thing. */
+  private String thing(String core) {
+    String[] words = core.split(" ");
+    for (int from = Math.max(0, words.length - 2); from < words.length; from++) {
+      String noun = String.join(" ", Arrays.copyOfRange(words, from, words.length));
+      boolean several = English.isPlural(noun);
+      if (knowledge.things().contains(several ? English.singular(noun) : noun)) {
+        return noun;
+      }
+    }
+    return "";
+  }
+
+  private Kind byWords(String name, String category) {
     String[] path = PATH.split(category);
     String last = CellText.clean(path[path.length - 1]).toLowerCase(Locale.ROOT);
     ProductClass byCategory = suffixClass(last);

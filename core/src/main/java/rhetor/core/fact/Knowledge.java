@@ -6,10 +6,12 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.dataformat.yaml.YAMLMapper;
@@ -25,6 +27,7 @@ public final class Knowledge {
   private final Map<String, ProductClass> classes = new LinkedHashMap<>();
   private final List<Claim> claims = new ArrayList<>();
   private final List<Term> terms = new ArrayList<>();
+  private final Set<String> things = new LinkedHashSet<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
 
   /** The contents of one data file. */
@@ -33,7 +36,8 @@ public final class Knowledge {
       List<Concept> concepts,
       List<ProductClass> classes,
       List<Claim> claims,
-      List<Term> terms) {}
+      List<Term> terms,
+      List<String> things) {}
 
   private Knowledge(Collection<File> files) {
     for (File file : files) {
@@ -42,6 +46,7 @@ public final class Knowledge {
       each(file.classes, c -> put(classes, c.id(), c));
       each(file.claims, claims::add);
       each(file.terms, terms::add);
+      each(file.things, things::add);
     }
     for (Unit unit : units.values()) {
       unitsBySymbol.put(unit.id(), unit);
@@ -118,6 +123,11 @@ public final class Knowledge {
 
   public List<Claim> claims() {
     return claims;
+  }
+
+  /** Nouns that say what a product is when its name ends in one; singular. */
+  public Set<String> things() {
+    return things;
   }
 
   public List<Term> terms() {

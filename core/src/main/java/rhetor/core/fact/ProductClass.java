@@ -12,6 +12,8 @@ import java.util.Map;
  * @param essential concepts that a buyer must be told
  * @param matters how much a concept matters to its buyers, 0 to 100, where that differs from the
  *     rest
+ * @param tells concepts that hardly any other class has: two of them say what a product is where
+ *     neither name nor category does
  */
 public record ProductClass(
     String id,
@@ -19,11 +21,13 @@ public record ProductClass(
     String plural,
     Map<String, List<String>> names,
     List<String> essential,
-    Map<String, Integer> matters) {
+    Map<String, Integer> matters,
+    List<String> tells) {
   public ProductClass {
     plural = plural == null ? noun + "s" : plural;
     names = names == null ? Map.of() : Map.copyOf(names);
     essential = essential == null ? List.of() : List.copyOf(essential);
     matters = matters == null ? Map.of() : Map.copyOf(matters);
+    tells = tells == null ? List.of() : List.copyOf(tells);
   }
 }

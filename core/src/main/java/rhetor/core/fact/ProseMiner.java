@@ -36,6 +36,13 @@ public final class ProseMiner {
   /** How far from a value a telling word may stand, in characters. */
   private static final int REACH = 36;
 
+  /**
+   * "Breaking strain 9.1 kg", "Colour: moss green": a heading and its value on a line of their own.
+   */
+  private static final Pattern LABELLED =
+      Pattern.compile(
+          "(?<label>\\p{L}[\\p{L} ]{2,28}?)\\s*(?:[:=]\\s*(?<told>\\S.{0,60}?)|\\s(?<amount>\\d\\S*(?: ?\\S{1,10})?))[.;]?");
+
   /** A value found in prose. */
   record Find(Concept concept, Value value, String snippet) {}
 
@@ -45,6 +52,8 @@ public final class ProseMiner {
   private final TermIndex materials;
   private final Map<String, List<Cue>> cues = new HashMap<>();
 
+  private final Map<String, Concept> byName = new HashMap<>();
+
   private record Cue(Pattern word, Concept concept) {}
 
   public ProseMiner(Knowledge knowledge, NumberStyle numbers) {
@@ -53,6 +62,10 @@ public final class ProseMiner {
     this.values = new ValueReader(knowledge, numbers);
     this.materials = new TermIndex(knowledge, "material", Set.of());
     for (Concept concept : knowledge.concepts()) {
+      concept
+          .names()
+          .values()
+          .forEach(l -> l.forEach(n -> byName.putIfAbsent(n.toLowerCase(Locale.ROOT), concept)));
       if (concept.kind() == Kind.QUANTITY) {
         for (String cue : concept.cues()) {
           Pattern word = Pattern.compile("\\b" + Pattern.quote(cue) + "\\b");
@@ -69,7 +82,7 @@ public final class ProseMiner {
     List<Find> finds = new ArrayList<>();
     boolean hasDigits = text.chars().anyMatch(Character::isDigit);
     for (String clause : CLAUSES.split(text)) {
-      if (!clause.isBlank()) {
+      if (!clause.isBlank() && !labelled(clause, finds)) {
         if (hasDigits) {
           measured(clause, finds);
           sides(clause, finds);
@@ -79,6 +92,26 @@ public final class ProseMiner {
       }
     }
     return finds;
+  }
+
+  private boolean labelled(String clause, List<Find> finds) {
+    Matcher m = LABELLED.matcher(clause.strip());
+    if (!m.matches()) {
+      return false;
+    }
+    Concept concept = byName.get(m.group("label").strip().toLowerCase(Locale.ROOT));
+    if (concept == null || concept.theme().equals("identity")) {
+      return false;
+    }
+    boolean told = m.group("told") != null;
+    Value value = values.read(told ? m.group("told") : m.group("amount"), concept, "");
+    boolean measured = concept.kind() == Kind.QUANTITY || concept.kind() == Kind.SIDES;
+    if (value instanceof Value.Words && (measured || !told)
+        || value instanceof Value.Quantity q && measured && q.unit().isEmpty()) {
+      return false;
+    }
+    finds.add(new Find(concept, value, clause.strip()));
+    return true;
   }
 
   private void measured(String clause, List<Find> finds) {

@@ -6,8 +6,10 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.fact.Meaning.Role;
 import rhetor.core.sheet.SheetRow;
@@ -216,8 +218,11 @@ public final class ReadingProposer {
       Pattern.compile("(?i)(?:https?://|www\\.)\\S+|\\S+\\.(?:png|jpe?g|gif|webp|tiff?|svg|pdf)");
   private static final Pattern CODE = Pattern.compile("(?=.*\\d)[A-Za-z0-9][A-Za-z0-9._/-]{1,30}");
 
+  private static final Pattern UNIT_AT_END = Pattern.compile(".*\\d\\s?([A-Za-z°%²/]{1,12})");
+
   private final Knowledge knowledge;
   private final Map<String, Meaning> byName = new HashMap<>();
+  private final Map<String, List<Concept>> byConceptName = new HashMap<>();
   private final Map<String, String> languageOf = new HashMap<>();
 
   public ReadingProposer(Knowledge knowledge) {
@@ -232,6 +237,7 @@ public final class ReadingProposer {
                       n -> {
                         String key = Heading.of(n, knowledge).name();
                         byName.putIfAbsent(key, Meaning.of(concept));
+                        byConceptName.computeIfAbsent(key, k -> new ArrayList<>()).add(concept);
                         languageOf.putIfAbsent(key, language);
                       }));
     }
@@ -307,6 +313,18 @@ public final class ReadingProposer {
       meaning = byName.get(matched);
       confidence = 0.8;
     }
+    if (meaning != null && meaning.role() == Role.CONCEPT) {
+      Optional<Concept> fitting = fitting(matched, heading.unit(), values);
+      if (fitting.isEmpty()) {
+        return new ColumnReading(
+            raw,
+            Meaning.EXTRA,
+            heading.unit(),
+            0.5,
+            "The heading says \"" + matched + "\", but the cells measure something else.");
+      }
+      meaning = Meaning.of(fitting.get());
+    }
     if (meaning != null
         && meaning.role() == Role.KEEP
         && heading.name().equals("trade")
@@ -335,6 +353,32 @@ public final class ReadingProposer {
     }
     return new ColumnReading(
         raw, Meaning.EXTRA, heading.unit(), 0.6, "No known name; kept as a fact of its own.");
+  }
+
+  /** Of the concepts called so, the first whose dimension is what the cells measure. */
+  private Optional<Concept> fitting(String name, String headingUnit, List<String> values) {
+    List<String> units =
+        headingUnit.isEmpty()
+            ? values.stream()
+                .map(UNIT_AT_END::matcher)
+                .filter(Matcher::matches)
+                .map(m -> m.group(1))
+                .toList()
+            : List.of(headingUnit);
+    List<String> measured =
+        units.stream()
+            .map(knowledge::unitWritten)
+            .flatMap(Optional::stream)
+            .map(Unit::dimension)
+            .toList();
+    return byConceptName.get(name).stream()
+        .filter(
+            c ->
+                c.dimension().isEmpty()
+                    || measured.isEmpty()
+                    || 2 * measured.stream().filter(c.dimension()::equals).count()
+                        >= measured.size())
+        .findFirst();
   }
 
   private static boolean germanRole(String name) {

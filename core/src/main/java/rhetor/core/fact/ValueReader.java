@@ -71,15 +71,22 @@ public final class ValueReader {
       case SIDES -> sides(text, unit).orElseGet(() -> new Value.Words(text));
       case RATING -> rating(text).orElseGet(() -> new Value.Words(text));
       case FLAG -> yesNo(text).orElseGet(() -> new Value.Words(text));
-      case TERMS -> terms(text, concept.terms());
+      case TERMS ->
+          concept.dimension().isEmpty()
+              ? terms(text, concept.terms())
+              : sides(text, unit).orElseGet(() -> terms(text, concept.terms()));
       case WORDS -> new Value.Words(text);
     };
   }
 
-  /** Reads a cell of a column that matches no concept, by what it looks like. */
-  public Value readAny(String text, String headingUnit) {
+  /**
+   * Reads a cell of a column that matches no concept, by what it looks like.
+   *
+   * @param asks whether the heading is a question, so that "Y" is an answer
+   */
+  public Value readAny(String text, String headingUnit, boolean asks) {
     Optional<Value> value =
-        plainYesNo(text)
+        (asks ? yesNo(text) : plainYesNo(text))
             .or(() -> rating(text).filter(r -> text.length() <= 6))
             .or(() -> sides(text, headingUnit))
             .or(() -> measured(text, "", headingUnit));

@@ -279,7 +279,8 @@ public final class English {
     if (tags.isEmpty()) {
       return word.length() > 3 && word.matches(".*[^su'’]s$");
     }
-    return tags.contains("NNS") && !tags.contains("NN");
+    return tags.contains("NNS")
+        && tags.stream().noneMatch(t -> t.equals("NN") || t.startsWith("NN:"));
   }
 
   /** Whether the noun names things that are sold as a pair or a set and have no singular here. */
@@ -291,6 +292,14 @@ public final class English {
   public static boolean isCountable(String noun) {
     Set<String> tags = tags(lastWord(noun).toLowerCase(Locale.ROOT));
     return tags.contains("NN") || tags.contains("NN:UN");
+  }
+
+  /**
+   * Whether a noun names a stuff: "soy wax" is one wax, but nobody buys two coffees by the kilo.
+   */
+  public static boolean isMass(String noun) {
+    Set<String> tags = tags(lastWord(noun).toLowerCase(Locale.ROOT));
+    return tags.contains("NN:U") || tags.contains("NN:UN");
   }
 
   /** Whether the last word can be a noun at all. */

@@ -91,6 +91,9 @@ public final class Ground {
     for (Fact fact : product.facts()) {
       addValue(fact.value());
       addWords(fact.label());
+      knowledge
+          .concept(fact.concept())
+          .ifPresent(c -> c.say().values().forEach(l -> l.forEach(this::addWording)));
       for (Source source : fact.sources()) {
         addWords(source.raw());
       }
@@ -152,6 +155,11 @@ public final class Ground {
     if (hasDigit(text)) {
       addNumbers(text);
     }
+  }
+
+  /** What a fact's own wordings say besides its value: "certified to ISO 9001" says "certified". */
+  private void addWording(String wording) {
+    Words.of(wording).forEach(w -> add(w.text()));
   }
 
   private void add(String word) {

@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhetor.core.Products;
@@ -282,5 +283,86 @@ class ComposerTest {
             "up to six people",
             "takes place at Sennick Quarry",
             "a harness, a helmet and climbing shoes");
+  }
+
+  @Nested
+  class ColumnsThatNoConceptKnows {
+    private String proseOf(String heading, String value) {
+      return prose(
+          write(
+              Products.of(
+                  "SKU,Name,Weight," + heading, "A,Harbour Fog Candle,220 g,\"" + value + "\"")));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+      "Rim,brushed,a brushed rim",
+      "Wick,cotton,a cotton wick",
+      "Wax,soy wax,soy wax",
+      "Binding,thread-sewn,a thread-sewn binding",
+      "Reel seat,DPS,a DPS reel seat",
+      "Region,Guji,The region is Guji",
+      "Vegan?,Y,vegan",
+      "Scent notes,'cedar, sage',scent notes of cedar and sage",
+      "Media incl,yes,included",
+    })
+    void are_put_as_a_person_would_put_them(String heading, String value, String words) {
+      assertThat(proseOf(heading, value)).contains(words);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+      "Sections,3+2 tips",
+      "Saltwater,yes",
+      "Care hint,remove before swimming",
+      "Ruling,squared 5 mm",
+      "Chargeable,no"
+    })
+    void are_left_to_the_specification_where_no_sentence_would_be_right(
+        String heading, String value) {
+      Draft draft =
+          write(Products.of("SKU,Name,Weight," + heading, "A,Harbour Fog Candle,220 g," + value));
+      assertThat(prose(draft)).doesNotContain(value, heading.toLowerCase(java.util.Locale.ROOT));
+      assertThat(draft.plain(Field.DESCRIPTION)).contains(value);
+    }
+  }
+
+  @Test
+  void figures_of_a_size_stand_before_what_a_thing_is_made_of() {
+    assertThat(prose(write(Products.of("SKU,Name,Metal,Width", "A,Fen Band,sterling silver,3 mm"))))
+        .doesNotContain("silver and 3 mm");
+  }
+
+  @Test
+  void what_grows_is_the_plant_and_not_the_packet() {
+    assertThat(
+            prose(
+                write(
+                    Products.of(
+                        "SKU,Name,Category,Plant height,Spacing,Days to maturity",
+                        "A,Copper Drum,Vegetable seeds,30 cm,10 cm,60"))))
+        .containsPattern("Plants of Copper Drum (?:reach|grow to) 30 cm")
+        .contains("mature in 60 days")
+        .doesNotContain("seeds reach", "seeds mature");
+  }
+
+  @Test
+  void two_colours_of_one_thing_have_two_titles_for_search_results() {
+    String headings = "SKU,Name,Category,Colour";
+    String red = write(Products.of(headings, "A,Lane 22,Backpacks,red")).plain(Field.META_TITLE);
+    String black =
+        write(Products.of(headings, "B,Lane 22,Backpacks,black")).plain(Field.META_TITLE);
+    assertThat(red).contains("red").isNotEqualTo(black);
+  }
+
+  @Test
+  void a_length_of_days_is_how_long_a_course_lasts() {
+    String text =
+        prose(
+            write(
+                Products.of(
+                    "Code,Course,Level,Length,Max people,Min age",
+                    "CL1,Learn to Lead,Beginner,2 days,4,16")));
+    assertThat(text).contains("two-day course").doesNotContain("long");
   }
 }

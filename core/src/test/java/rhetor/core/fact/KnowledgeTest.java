@@ -24,6 +24,10 @@ class KnowledgeTest {
           "n",
           "np",
           "sizes",
+          "sides",
+          "org",
+          "describing",
+          "norm",
           "thick",
           "anv",
           "span",
@@ -91,16 +95,18 @@ class KnowledgeTest {
   }
 
   @Test
-  void no_two_concepts_share_a_name_in_one_language() {
-    java.util.Map<String, String> owner = new java.util.HashMap<>();
+  void two_concepts_share_a_name_only_if_the_cells_can_tell_them_apart() {
+    java.util.Map<String, Concept> owner = new java.util.HashMap<>();
     for (Concept c : knowledge.concepts()) {
-      c.names()
-          .getOrDefault("en", List.of())
-          .forEach(
-              n ->
-                  assertThat(owner.put(n, c.id()))
-                      .as("\"%s\" of %s", n, c.id())
-                      .isIn(null, c.id()));
+      for (String name : c.names().getOrDefault("en", List.of())) {
+        Concept other = owner.putIfAbsent(name, c);
+        if (other != null && !other.id().equals(c.id())) {
+          assertThat(new java.util.TreeSet<>(List.of(c.dimension(), other.dimension())))
+              .as("dimensions of \"%s\" as %s and %s", name, other.id(), c.id())
+              .hasSize(2)
+              .doesNotContain("");
+        }
+      }
     }
   }
 }

@@ -64,7 +64,7 @@ class ValueReaderTest {
 
   @Test
   void ranges_sides_ratings_and_yes_or_no() {
-    assertThat(point.readAny("-5 to 40 °C", ""))
+    assertThat(point.readAny("-5 to 40 °C", "", false))
         .isEqualTo(new Value.Range(new BigDecimal("-5"), new BigDecimal("40"), "°C"));
     assertThat(comma.read("30x20x12 cm", concept("dimensions"), ""))
         .isEqualTo(
@@ -75,7 +75,7 @@ class ValueReaderTest {
     assertThat(point.read("IP X6", concept("water_rating"), ""))
         .isEqualTo(new Value.Rating("IPX6"));
     assertThat(comma.read("ja", concept("reflective"), "")).isEqualTo(new Value.YesNo(true));
-    assertThat(point.readAny("No", "")).isEqualTo(new Value.YesNo(false));
+    assertThat(point.readAny("No", "", false)).isEqualTo(new Value.YesNo(false));
   }
 
   @Test
