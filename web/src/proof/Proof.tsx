@@ -31,7 +31,12 @@ const KEYS = [
 ];
 
 /** One text being read, with its sources, its marks, its history, and what can be done next. */
-export function Proof({ id, onStep }: { id: number; onStep: (step: number) => void }) {
+export function Proof(props: {
+  id: number;
+  onStep: (step: number) => void;
+  onRead: (id: number, revision: number) => void;
+}) {
+  const { id, onStep, onRead } = props;
   const queries = useQueryClient();
   const notice = useNotice();
   const mayWrite = useMay('WRITER');
@@ -45,6 +50,11 @@ export function Proof({ id, onStep }: { id: number; onStep: (step: number) => vo
     queryKey: ['proof', id],
     queryFn: () => take(api.GET('/api/proofs/{id}', { params: { path } })),
   });
+
+  const revision = proof.data?.revision;
+  useEffect(() => {
+    if (revision) onRead(id, revision);
+  }, [id, revision, onRead]);
 
   const act = async (call: () => Promise<ProofView>, said: string) => {
     try {

@@ -1,12 +1,14 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { keepPreviousData, useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, take } from '../api/client';
 import { Empty } from '../frame/Empty';
 import { count } from '../frame/format';
+import { useNotice } from '../frame/Notice';
 import { Sentence, Word } from '../frame/Sentence';
+import { useMay } from '../frame/session';
 import { Stage } from '../frame/Stage';
 import { ORDERS, STATES, type Order } from '../product/filter';
 import { Proof } from './Proof';
@@ -31,6 +33,36 @@ export function ProofsPage() {
     getNextPageParam: (last) => last.next || undefined,
     placeholderData: keepPreviousData,
   });
+  const queries = useQueryClient();
+  const notice = useNotice();
+  const maySign = useMay('EDITOR');
+  // What was opened in this sitting, in the revision that was seen; only that can be signed off together.
+  const [read, setRead] = useState<Record<number, number>>({});
+  const noteRead = useCallback(
+    (product: number, revision: number) => setRead((r) => ({ ...r, [product]: revision })),
+    [],
+  );
+  const readCount = Object.keys(read).length;
+  const signOffRead = async () => {
+    try {
+      const { count: signedOff } = await take(
+        api.POST('/api/proofs/sign-off', { body: { revisions: read } }),
+      );
+      const left = readCount - signedOff;
+      setRead({});
+      queries.invalidateQueries({ queryKey: ['products'] });
+      queries.invalidateQueries({ queryKey: ['proof'] });
+      queries.invalidateQueries({ queryKey: ['waiting'] });
+      notice.say(
+        `${count(signedOff, 'text')} signed off.` +
+          (left > 0
+            ? ` ${count(left, 'text')} not: something must be fixed, or it was changed or signed off before.`
+            : ''),
+      );
+    } catch (e) {
+      notice.trouble(e);
+    }
+  };
   const lines = pile.data?.pages.flatMap((p) => p.items) ?? [];
   const total = pile.data?.pages[0]?.total ?? 0;
   const at = lines.findIndex((l) => l.id === Number(id));
@@ -63,6 +95,11 @@ export function ProofsPage() {
           />
         </Sentence>
         <Box sx={{ color: 'text.secondary', mb: 1 }}>{count(total, 'text')}</Box>
+        {maySign && readCount > 1 && (
+          <Button size="small" variant="outlined" sx={{ mb: 1 }} onClick={signOffRead}>
+            Sign off the {readCount} read
+          </Button>
+        )}
         {lines.map((l) => (
           <Box
             key={l.id}
@@ -97,7 +134,7 @@ export function ProofsPage() {
         )}
       </Box>
       {id ? (
-        <Proof key={id} id={Number(id)} onStep={open} />
+        <Proof key={id} id={Number(id)} onStep={open} onRead={noteRead} />
       ) : total === 0 && pile.isSuccess ? (
         <Empty title="No text to read here">
           Either all is read, or nothing is written yet. Start a run under{' '}

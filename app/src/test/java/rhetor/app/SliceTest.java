@@ -332,6 +332,64 @@ class SliceTest {
   }
 
   @Test
+  void several_that_were_read_are_signed_off_together_but_not_what_must_be_fixed_or_has_changed() {
+    Visitor editor = house.as(Role.EDITOR);
+    List<Long> products =
+        written(
+            editor,
+            "several.csv",
+            """
+            SKU,Name,Category,Weight,Capacity,Keyword
+            SV-1,Lane 22,Backpacks,830 g,22 l,
+            SV-2,Lane 26,Backpacks,890 g,26 l,waterproof backpack
+            SV-3,Lane 30,Backpacks,930 g,30 l,
+            """);
+    Map<String, Long> read = new java.util.HashMap<>();
+    for (long id : products) {
+      read.put(
+          String.valueOf(id),
+          editor.get("/api/proofs/" + id).expect(200).body().path("revision").asLong());
+    }
+    // Somebody changes the third after it was read.
+    editor
+        .seen(
+            read.get(String.valueOf(products.get(2))),
+            "PUT",
+            "/api/proofs/" + products.get(2) + "/fields/title",
+            Map.of("text", "Lane 30 backpack"))
+        .expect(200);
+    house.as(Role.WRITER).post("/api/proofs/sign-off", Map.of("revisions", read)).expect(403);
+    Answer answer = editor.post("/api/proofs/sign-off", Map.of("revisions", read)).expect(200);
+    assertThat(answer.body().path("count").asInt()).isEqualTo(1);
+    assertThat(stages(editor, "SV-")).containsExactly("SIGNED_OFF", "DRAFTED", "IN_PROOF");
+  }
+
+  private static List<String> stages(Visitor visitor, String search) {
+    return visitor
+        .get("/api/products?search=" + search)
+        .body()
+        .path("items")
+        .findValuesAsString("stage");
+  }
+
+  @Test
+  void the_alphabet_follows_names_that_a_later_sheet_changes() {
+    Visitor writer = house.as(Role.WRITER);
+    for (String second : List.of("Zander Case", "Amber Case")) {
+      long intake =
+          writer
+              .upload("abc.csv", "SKU,Name,Weight\nAB-1,Moor Case,1 kg\nAB-2," + second + ",2 kg\n")
+              .expect(200)
+              .id();
+      writer.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
+      JsonNode byName = writer.get("/api/products?search=AB-&order=NAME").body().path("items");
+      assertThat(byName.findValuesAsString("sku"))
+          .containsExactlyElementsOf(
+              second.startsWith("Z") ? List.of("AB-1", "AB-2") : List.of("AB-2", "AB-1"));
+    }
+  }
+
+  @Test
   void one_product_that_can_not_be_written_for_fails_alone_with_its_reason() {
     Visitor writer = house.as(Role.WRITER);
     long intake =
@@ -344,7 +402,8 @@ class SliceTest {
     writer.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
     house
         .bean(JdbcClient.class)
-        .sql("update product_source set facts = X'00' where product_id = (select id from product where sku = 'FL-1')")
+        .sql(
+            "update product_source set facts = X'00' where product_id = (select id from product where sku = 'FL-1')")
         .update();
     long run = writer.post("/api/runs", run(List.of(), intake)).expect(200).id();
     JsonNode done =

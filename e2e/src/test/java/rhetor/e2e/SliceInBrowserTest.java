@@ -290,6 +290,20 @@ class SliceInBrowserTest {
 
   @Test
   @Order(12)
+  void several_texts_that_were_read_are_signed_off_together() {
+    browser.signIn("edwin");
+    browser.open("/proofs");
+    browser.choose("Which texts", "texts with nothing to fix");
+    browser.see("texts");
+    browser.all("nav[aria-label='Pile of proofs'] a").getFirst().click();
+    browser.see("Sources");
+    new Actions(browser.driver).sendKeys("j").perform();
+    browser.click("Sign off the 2 read");
+    browser.see("2 texts signed off.");
+  }
+
+  @Test
+  @Order(13)
   void a_run_goes_on_through_a_reload_and_a_crash_of_the_server() throws Exception {
     StringBuilder sheet = new StringBuilder("SKU,Name,Category,Weight,Material,Colour\n");
     int rows = 12_000;
