@@ -1,8 +1,8 @@
 package rhetor.core.compose;
 
 import java.math.BigDecimal;
-import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
@@ -22,6 +23,7 @@ import rhetor.core.language.English;
  */
 final class Wording {
   private static final int LONGEST_PHRASE = 60;
+  private static final int REMEMBERED = 5_000;
   private static final Pattern SLOT = Pattern.compile("\\{([a-z]+)(?::([a-z ]+))?}");
   private static final Pattern MONTHS =
       Pattern.compile("(?i)(jan|feb|mar|apr|may|jun|jul|aug|sep|sept|oct|nov|dec)[a-z]*\\.?");
@@ -91,6 +93,13 @@ final class Wording {
   private final Knowledge knowledge;
   private final ValueText text;
   private final HeadingWording headings;
+  private final Map<Filling, Map<String, List<String>>> fillings =
+      new LinkedHashMap<>(256, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Filling, Map<String, List<String>>> eldest) {
+          return size() > REMEMBERED;
+        }
+      };
 
   Wording(Knowledge knowledge) {
     this.knowledge = knowledge;
@@ -111,22 +120,16 @@ final class Wording {
       headings.phrases(fact, forms);
       return forms;
     }
-    concept
-        .get()
-        .say()
+    filled(fact, concept.get(), productClass)
         .forEach(
-            (form, wordings) -> {
-              List<String> phrases = new ArrayList<>();
-              List<Integer> filled = new ArrayList<>();
-              for (String wording : wordings) {
-                String phrase = fill(wording, fact, productClass);
-                if (phrase != null) {
-                  filled.add(phrases.size());
-                }
-                phrases.add(phrase);
-              }
-              if (!filled.isEmpty()) {
-                int picked = rotation.pick(fact.concept() + "." + form, phrases.size(), filled);
+            (form, phrases) -> {
+              List<Integer> said =
+                  IntStream.range(0, phrases.size())
+                      .filter(i -> !phrases.get(i).isEmpty())
+                      .boxed()
+                      .toList();
+              if (!said.isEmpty()) {
+                int picked = rotation.pick(fact.concept() + "." + form, phrases.size(), said);
                 forms.put(Form.valueOf(form.toUpperCase(Locale.ROOT)), phrases.get(picked));
               }
             });
@@ -134,6 +137,29 @@ final class Wording {
       headings.phrases(fact, forms);
     }
     return forms;
+  }
+
+  private record Filling(String concept, Value value, String productClass) {}
+
+  /**
+   * All wordings of a concept filled with a value; empty where they can't be. Values repeat a lot.
+   */
+  private Map<String, List<String>> filled(Fact fact, Concept concept, String productClass) {
+    return fillings.computeIfAbsent(
+        new Filling(fact.concept(), fact.value(), productClass),
+        f -> {
+          Map<String, List<String>> filled = new LinkedHashMap<>();
+          concept
+              .say()
+              .forEach(
+                  (form, wordings) ->
+                      filled.put(
+                          form,
+                          wordings.stream()
+                              .map(w -> Optional.ofNullable(fill(w, fact, productClass)).orElse(""))
+                              .toList()));
+          return filled;
+        });
   }
 
   private static boolean isTooLong(Value value) {
