@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import rhetor.app.web.Refused;
+import rhetor.core.exchange.SheetWriter;
 import rhetor.core.fact.Concept;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.Meaning;
@@ -179,9 +180,14 @@ class IntakeController {
       HttpServletResponse response)
       throws IOException {
     Intake intake = intakes.get(id);
-    response.setContentType("text/csv");
-    response.setCharacterEncoding(intake.layout().charset().name());
-    String name = intake.fileName().replaceFirst("(\\.[^.]*)?$", "") + "-with-texts.csv";
+    String extension = SheetWriter.extension(intake.layout());
+    if (extension.equals("csv")) {
+      response.setContentType("text/csv");
+      response.setCharacterEncoding(intake.layout().charset().name());
+    } else {
+      response.setContentType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
+    }
+    String name = intake.fileName().replaceFirst("(\\.[^.]*)?$", "") + "-with-texts." + extension;
     response.setHeader(
         "Content-Disposition",
         ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString());

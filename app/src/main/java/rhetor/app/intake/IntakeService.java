@@ -299,9 +299,9 @@ public class IntakeService {
     Map<Integer, List<String>> texts = products.textCells(intake.id(), signedOnly);
     Map<Long, String> reasons = new HashMap<>();
     intake.result().problems().forEach(p -> reasons.put(p.row(), p.toString()));
-    try (SheetWriter writer = new SheetWriter(out, sheet.layout());
-        Sheet.Rows all = sheet.all()) {
-      writer.write(all.next(), TextColumns.HEADINGS);
+    try (SheetWriter writer = SheetWriter.open(out, sheet.layout());
+        Sheet.Rows all = sheet.rows()) {
+      writer.head(sheet, TextColumns.HEADINGS);
       while (all.hasNext()) {
         SheetRow row = all.next();
         List<String> cells = texts.get(row.number());

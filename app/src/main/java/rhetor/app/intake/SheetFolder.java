@@ -32,7 +32,7 @@ class SheetFolder {
         try (InputStream in = new DigestInputStream(sheet, digest)) {
           Files.copy(in, half, StandardCopyOption.REPLACE_EXISTING);
         }
-        String name = HexFormat.of().formatHex(digest.digest()) + ".csv";
+        String name = HexFormat.of().formatHex(digest.digest()) + ".sheet";
         Files.move(
             half,
             folder.resolve(name),

@@ -82,7 +82,7 @@ public final class SheetJob {
     try {
       Summary summary;
       try (OutputStream out = Files.newOutputStream(half);
-          SheetWriter writer = new SheetWriter(out, sheet.layout());
+          SheetWriter writer = SheetWriter.open(out, sheet.layout());
           BufferedWriter lines =
               halfReport == null
                   ? null
@@ -113,9 +113,9 @@ public final class SheetJob {
   private Summary rows(Sheet sheet, FactReader reader, SheetWriter writer, BufferedWriter report)
       throws IOException {
     Tally tally = new Tally();
-    try (Sheet.Rows all = sheet.all();
+    writer.head(sheet, TextColumns.HEADINGS);
+    try (Sheet.Rows all = sheet.rows();
         Ahead<Composed> ahead = new Ahead<>(QUEUE)) {
-      writer.write(all.next(), TextColumns.HEADINGS);
       ahead.start(sink -> compose(sheet, all, reader, sink));
       for (Composed next = ahead.next(); next != null; next = ahead.next()) {
         write(next, writer, report, tally);

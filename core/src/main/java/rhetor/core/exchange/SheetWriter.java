@@ -1,54 +1,39 @@
 package rhetor.core.exchange;
 
-import java.io.BufferedWriter;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.OutputStreamWriter;
-import java.io.Writer;
-import java.nio.charset.CharsetEncoder;
-import java.text.Normalizer;
 import java.util.List;
+import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetLayout;
 import rhetor.core.sheet.SheetRow;
 
 /**
- * Writes a sheet with its own cells as they stood, byte for byte, and new columns behind them.
- *
- * <p>Rows that are shorter than the widest one are filled up with empty cells, so that a new column
- * has the same place in every row.
+ * Writes a sheet again with its own cells as they stood, and new columns behind them: delimited
+ * text byte for byte, workbooks as XLSX, records as text with commas.
  */
-public final class SheetWriter implements AutoCloseable {
-  private final SheetLayout layout;
-  private final Writer out;
-  private final CharsetEncoder encoder;
+public interface SheetWriter extends AutoCloseable {
 
-  /** Writes to {@code out}, in the encoding, delimiter and line ending of {@code layout}. */
-  public SheetWriter(OutputStream out, SheetLayout layout) throws IOException {
-    this.layout = layout;
-    this.out = new BufferedWriter(new OutputStreamWriter(out, layout.charset()), 1 << 16);
-    this.encoder = layout.charset().newEncoder();
-    if (layout.byteOrderMark()) {
-      this.out.write('\uFEFF');
+  /** A writer of what a sheet of this layout is written as. */
+  static SheetWriter open(OutputStream out, SheetLayout layout) throws IOException {
+    return layout.format().isWorkbook()
+        ? new WorkbookWriter(out, layout)
+        : new DelimitedWriter(out, layout);
+  }
+
+  /** The extension of such a file's name. */
+  static String extension(SheetLayout layout) {
+    return layout.format().isWorkbook() ? "xlsx" : "csv";
+  }
+
+  /** Writes what stands above the first product, with the new columns' headings. */
+  default void head(Sheet sheet, List<String> newHeadings) throws IOException {
+    for (SheetRow row : sheet.head()) {
+      write(row, row.number() == sheet.headingRow() ? newHeadings : List.of());
     }
   }
 
   /** Writes a row of the original sheet with new cells behind it. A blank row stays blank. */
-  public void write(SheetRow row, List<String> newCells) throws IOException {
-    int width = row.cells().size();
-    for (int i = 0; i < layout.width(); i++) {
-      if (i > 0) {
-        out.write(layout.delimiter());
-      }
-      if (i < width) {
-        out.write(row.raw(i));
-      }
-    }
-    for (String cell : newCells) {
-      out.write(layout.delimiter());
-      out.write(quote(neutral(encodable(cell))));
-    }
-    out.write(layout.lineEnding());
-  }
+  void write(SheetRow row, List<String> newCells) throws IOException;
 
   /**
    * A cell that no spreadsheet runs as a formula: one that starts with a character that begins a
@@ -60,47 +45,6 @@ public final class SheetWriter implements AutoCloseable {
         : cell;
   }
 
-  private String quote(String cell) {
-    boolean plain =
-        cell.indexOf(layout.delimiter()) < 0
-            && cell.indexOf('"') < 0
-            && cell.indexOf('\n') < 0
-            && cell.indexOf('\r') < 0;
-    return plain ? cell : '"' + cell.replace("\"", "\"\"") + '"';
-  }
-
-  /** Characters that the sheet's encoding lacks, replaced by the nearest that it has. */
-  private String encodable(String cell) {
-    if (encoder.canEncode(cell)) {
-      return cell;
-    }
-    StringBuilder text = new StringBuilder();
-    cell.codePoints()
-        .forEach(
-            c -> {
-              String s = Character.toString(c);
-              if (encoder.canEncode(s)) {
-                text.append(s);
-                return;
-              }
-              String nearest =
-                  switch (s) {
-                    case "–", "—", "−", "‐" -> "-";
-                    case "’", "‘" -> "'";
-                    case "“", "”" -> "\"";
-                    case "…" -> "...";
-                    case "€" -> "EUR";
-                    case "≈" -> "about";
-                    default ->
-                        Normalizer.normalize(s, Normalizer.Form.NFD).replaceAll("\\p{M}", "");
-                  };
-              text.append(encoder.canEncode(nearest) ? nearest : "");
-            });
-    return text.toString();
-  }
-
   @Override
-  public void close() throws IOException {
-    out.close();
-  }
+  void close() throws IOException;
 }

@@ -21,6 +21,9 @@ public final class FactReader {
   private static final int LONG_NAME = 70;
 
   private static final int LONGEST_SKU = 64;
+  private static final Pattern TOTAL =
+      Pattern.compile(
+          "(?i)(?:grand |sub-?)?(?:total|totals|sum|summe|gesamt|zwischensumme|somme|suma|totaal)\\b.{0,30}");
   private static final Pattern SIZE_CODE = Pattern.compile("[A-Z0-9/.-]{1,5}");
   private static final Pattern PLAIN_NAME =
       Pattern.compile("[A-Za-z0-9'.,/-]++(?: [A-Za-z0-9'.,/-]++)*+");
@@ -97,6 +100,14 @@ public final class FactReader {
   public Outcome read(SheetRow row) {
     String sku = skuColumn < 0 ? "" : CellText.clean(row.cell(skuColumn));
     String name = nameColumn < 0 ? "" : CellText.clean(row.cell(nameColumn));
+    if (isTotal(row)) {
+      return rejected(
+          "total-row",
+          row,
+          Math.max(skuColumn, nameColumn),
+          "The row adds up others; it is no product.",
+          "Nothing needs to be done.");
+    }
     if (skuColumn >= 0 && CellText.saysNothing(sku)) {
       return rejected(
           "no-sku",
@@ -139,6 +150,19 @@ public final class FactReader {
     }
     return new Outcome.Read(
         product(row, sku.isEmpty() ? keyFrom(name) : sku, name.isEmpty() ? sku : name));
+  }
+
+  /** "Total", "Summe": the first word of a row whose name or SKU is missing. */
+  private boolean isTotal(SheetRow row) {
+    boolean incomplete =
+        skuColumn >= 0 && row.cell(skuColumn).isBlank()
+            || nameColumn >= 0 && row.cell(nameColumn).isBlank();
+    return incomplete
+        && row.cells().stream()
+            .filter(c -> !c.isBlank())
+            .findFirst()
+            .filter(c -> TOTAL.matcher(c.strip()).matches())
+            .isPresent();
   }
 
   private Outcome rejected(String code, SheetRow row, int column, String what, String remedy) {

@@ -36,7 +36,7 @@ record Heading(String name, String label, String unit) {
           "minutes", "lumens");
 
   static Heading of(String raw, Knowledge knowledge) {
-    String text = CellText.clean(raw).replaceAll("([a-z])([A-Z][a-z])", "$1 $2");
+    String text = inWords(CellText.clean(raw));
     String unit = "";
     Matcher brackets = IN_BRACKETS.matcher(text);
     if (brackets.matches() && !brackets.group(1).isBlank()) {
@@ -66,6 +66,21 @@ record Heading(String name, String label, String unit) {
       }
     }
     return of(text, unit);
+  }
+
+  /** "waterColumnMm" as "water column mm"; headings that people wrote stay as they are. */
+  private static String inWords(String heading) {
+    return heading.matches(
+            "\\p{Ll}+(?:\\p{Lu}\\p{Ll}+)+(?: / .*)?|.* / \\p{Ll}+(?:\\p{Lu}\\p{Ll}+)+")
+        ? heading.replaceAll("(\\p{Ll})(\\p{Lu})", "$1 $2").toLowerCase(Locale.ROOT)
+        : heading.replaceAll("([a-z])([A-Z][a-z])", "$1 $2");
+  }
+
+  /**
+   * The part below a group's name: "run time" of "light / run time"; the whole if there is none.
+   */
+  String ownName() {
+    return name.substring(name.lastIndexOf("/ ") + 1).strip();
   }
 
   private static Heading of(String text, String unit) {

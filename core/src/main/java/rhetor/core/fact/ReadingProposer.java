@@ -308,6 +308,20 @@ public final class ReadingProposer {
     Meaning meaning = byName.get(heading.name());
     String matched = heading.name();
     double confidence = 0.95;
+    if (meaning == null && heading.name().contains("/ ")) {
+      // "Light / Run time" is first looked up as "light run time", then as "run time".
+      matched = heading.name().replace(" / ", " ");
+      meaning = byName.get(matched);
+      if (meaning == null) {
+        matched = heading.ownName();
+        meaning = byName.get(matched);
+        confidence = 0.85;
+      }
+      // A name or code inside a group is the group's, not the product's.
+      if (meaning != null && (meaning.role() == Role.SKU || meaning.role() == Role.NAME)) {
+        meaning = null;
+      }
+    }
     if (meaning == null) {
       matched = withoutNeutral(heading.name());
       meaning = byName.get(matched);

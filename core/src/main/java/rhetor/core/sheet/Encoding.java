@@ -79,21 +79,13 @@ record Encoding(Charset charset, boolean byteOrderMark, String evidence) {
   private static void refuseOtherFormats(byte[] head, int length) {
     String start = new String(head, 0, length, StandardCharsets.ISO_8859_1);
     String kind =
-        start.startsWith("PK\u0003\u0004")
-            ? "a ZIP archive or a workbook"
-            : start.startsWith("%PDF")
-                ? "a PDF document"
-                : start.startsWith("\u0089PNG")
-                        || start.startsWith("\u00FF\u00D8\u00FF")
-                        || start.startsWith("GIF8")
-                    ? "a picture"
-                    : start.startsWith("\u00D0\u00CF\u0011\u00E0")
-                        ? "an old workbook"
-                        : start.stripLeading().matches("(?is)<(!doctype|html|\\?xml).*")
-                            ? "a web page or XML"
-                            : start.stripLeading().matches("(?s)[\\[{]\\s*[\"{\\[].*")
-                                ? "JSON"
-                                : "";
+        start.startsWith("%PDF")
+            ? "a PDF document"
+            : start.startsWith("\u0089PNG")
+                    || start.startsWith("\u00FF\u00D8\u00FF")
+                    || start.startsWith("GIF8")
+                ? "a picture"
+                : "";
     if (!kind.isEmpty()) {
       throw new SheetException(
           SheetProblem.ofSheet(

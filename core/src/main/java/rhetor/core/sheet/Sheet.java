@@ -1,31 +1,23 @@
 package rhetor.core.sheet;
 
-import de.siegmar.fastcsv.reader.AbstractBaseCsvCallbackHandler;
-import de.siegmar.fastcsv.reader.CsvParseException;
-import de.siegmar.fastcsv.reader.CsvReader;
-import de.siegmar.fastcsv.reader.FieldMismatchStrategy;
-import de.siegmar.fastcsv.reader.RecordType;
 import java.io.IOException;
-import java.io.InputStreamReader;
-import java.io.Reader;
 import java.io.UncheckedIOException;
-import java.nio.charset.CodingErrorAction;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.BitSet;
 import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.NoSuchElementException;
+import java.util.Optional;
 
-/** A supplier's file of delimited text that has been looked through once and can be streamed. */
+/**
+ * A supplier's file with rows of products, in any {@link SheetFormat}, that has been looked through
+ * once and can be streamed.
+ */
 public final class Sheet {
-  /** Above this a single field is taken for a quote that was never closed. */
-  private static final int PARSER_BUFFER = 16 * 1024 * 1024;
-
   private final Path file;
   private final SheetLayout layout;
   private final SheetLimits limits;
@@ -42,13 +34,26 @@ public final class Sheet {
   }
 
   /**
-   * Looks a file through: its encoding, delimiter, headings and size.
+   * Looks a file through: its format, encoding, headings and size.
    *
-   * @throws SheetException if it is no sheet, is empty, has headings only, is wrongly encoded, has
-   *     a quote that is never closed, or is larger than {@code limits}
+   * @throws SheetException if it is no sheet, is empty, has headings only, is wrongly encoded,
+   *     broken, or larger than {@code limits}
    * @throws UncheckedIOException if the file can't be read
    */
   public static Sheet open(Path file, SheetLimits limits) {
+    return open(file, limits, Optional.empty());
+  }
+
+  /**
+   * Looks a file through whose table stands where {@code shape} says.
+   *
+   * @throws SheetException see {@link #open(Path, SheetLimits)}
+   */
+  public static Sheet open(Path file, SheetLimits limits, SheetShape shape) {
+    return open(file, limits, Optional.of(shape));
+  }
+
+  private static Sheet open(Path file, SheetLimits limits, Optional<SheetShape> wanted) {
     try {
       long size = Files.size(file);
       if (size > limits.bytes()) {
@@ -59,19 +64,9 @@ public final class Sheet {
                     .formatted(size, limits.bytes()),
                 "Split it into smaller sheets with the same headings."));
       }
-      Encoding encoding = Encoding.detect(file);
-      Delimiter delimiter = Delimiter.detect(file, encoding);
-      SheetLayout draft =
-          new SheetLayout(
-              encoding.charset(),
-              encoding.byteOrderMark(),
-              delimiter.character(),
-              delimiter.lineEnding(),
-              List.of(),
-              0,
-              0,
-              encoding.evidence() + " " + delimiter.evidence());
-      return new Sheet(file, measure(new Sheet(file, draft, limits)), limits);
+      SheetLayout found = FormatFinder.find(file);
+      SheetLayout shaped = found.shaped(wanted.orElseGet(() -> shape(file, found)));
+      return new Sheet(file, measure(new Sheet(file, shaped, limits)), limits);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -82,47 +77,100 @@ public final class Sheet {
     return new Sheet(file, layout, SheetLimits.STANDARD);
   }
 
+  /** Of a workbook, the first worksheet that has rows below its headings is taken. */
+  private static SheetShape shape(Path file, SheetLayout layout) {
+    if (!layout.format().hasHeadingRow()) {
+      return SheetShape.RECORDS;
+    }
+    SheetShape first = null;
+    for (String worksheet : layout.worksheets().isEmpty() ? List.of("") : layout.worksheets()) {
+      List<SheetRow> top = top(file, layout.shaped(new SheetShape(worksheet, 1, 1, 2)));
+      SheetShape shape = ShapeFinder.find(worksheet, top);
+      first = first == null ? shape : first;
+      if (top.stream().anyMatch(r -> r.number() >= shape.firstRow() && !r.isBlank())) {
+        return shape;
+      }
+    }
+    return first;
+  }
+
+  private static List<SheetRow> top(Path file, SheetLayout layout) {
+    List<SheetRow> top = new ArrayList<>();
+    try (RowStream rows = stream(file, layout)) {
+      for (SheetRow row = rows.next();
+          row != null && top.size() < ShapeFinder.LOOKED_AT;
+          row = rows.next()) {
+        top.add(row);
+      }
+    }
+    return top;
+  }
+
+  /** The first rows of the file as they stand, preamble and headings too, to choose among them. */
+  public List<SheetRow> top() {
+    return top(file, layout);
+  }
+
+  private static RowStream stream(Path file, SheetLayout layout) {
+    return switch (layout.format()) {
+      case DELIMITED -> new DelimitedRows(file, layout);
+      case XLSX -> new XlsxRows(file, layout.shape().worksheet());
+      case ODS -> new OdsRows(file, layout.shape().worksheet());
+      case JSON -> new RecordRows(new JsonRecords(file, false), layout.headings());
+      case JSON_LINES -> new RecordRows(new JsonRecords(file, true), layout.headings());
+      case XML -> new RecordRows(new XmlRecords(file), layout.headings());
+    };
+  }
+
   private static SheetLayout measure(Sheet draft) {
     SheetLayout layout = draft.layout;
-    List<String> headings = null;
+    SheetShape shape = layout.shape();
+    SheetRow upper = null;
+    SheetRow lower = null;
     int width = 0;
     int rows = 0;
     boolean anything = false;
-    try (Rows all = draft.all()) {
-      while (all.hasNext()) {
-        SheetRow row = all.next();
+    List<String> headings;
+    List<String> notes = new ArrayList<>();
+    try (RowStream all = stream(draft.file, layout)) {
+      for (SheetRow row = all.next(); row != null; row = all.next()) {
         width = Math.max(width, row.cells().size());
         if (width > draft.limits.columns()) {
-          throw new SheetException(
-              new SheetProblem(
-                  "too-wide",
-                  row.number(),
-                  "",
-                  "There are %,d cells; a sheet may have up to %,d columns."
-                      .formatted(width, draft.limits.columns()),
-                  "Check the delimiter, or remove columns that are not needed."));
+          throw tooWide(row, width, draft.limits);
         }
-        if (headings == null) {
-          headings = row.cells();
-          continue;
-        }
-        rows++;
-        anything |= !row.isBlank();
-        if (rows > draft.limits.rows()) {
-          throw new SheetException(
-              SheetProblem.ofSheet(
-                  "too-long",
-                  "The sheet has more than %,d rows.".formatted(draft.limits.rows()),
-                  "Split it into smaller sheets with the same headings."));
+        if (row.number() == shape.headingRow()) {
+          upper = row;
+        } else if (row.number() > shape.headingRow()
+            && row.number() < shape.headingRow() + shape.headingRows()) {
+          lower = row;
+        } else if (row.number() >= shape.firstRow()) {
+          rows++;
+          anything |= !row.isBlank();
+          if (rows > draft.limits.rows()) {
+            throw new SheetException(
+                SheetProblem.ofSheet(
+                    "too-long",
+                    "The sheet has more than %,d rows.".formatted(draft.limits.rows()),
+                    "Split it into smaller sheets with the same headings."));
+          }
         }
       }
+      headings =
+          all instanceof RecordRows records
+              ? List.copyOf(records.fields())
+              : upper == null ? null : ShapeFinder.headings(upper, lower);
+      notes.addAll(all.notes());
     }
     if (headings == null || headings.stream().allMatch(String::isBlank)) {
       throw new SheetException(
           SheetProblem.ofSheet(
               "empty",
-              "The first row has no headings.",
-              "Put the columns' names into the first row, and one product into each row below."));
+              layout.format().hasHeadingRow()
+                  ? "%s has no headings."
+                      .formatted(
+                          shape.headingRow() == 1 ? "The first row" : "Row " + shape.headingRow())
+                  : "The file has no products in it.",
+              "Put the columns' names into one row, and one product into each row below."));
     }
     if (!anything) {
       throw new SheetException(
@@ -131,15 +179,20 @@ public final class Sheet {
               "The sheet has headings but no rows.",
               "Add a row for each product, or choose another file."));
     }
-    return new SheetLayout(
-        layout.charset(),
-        layout.byteOrderMark(),
-        layout.delimiter(),
-        layout.lineEnding(),
-        unique(headings),
-        width,
-        rows,
-        layout.evidence());
+    // Names of records are matched by their exact field; rows are cut where the last heading ends.
+    boolean records = !layout.format().hasHeadingRow();
+    return layout.measured(records ? headings : unique(headings), width, rows, notes);
+  }
+
+  private static SheetException tooWide(SheetRow row, int width, SheetLimits limits) {
+    return new SheetException(
+        new SheetProblem(
+            "too-wide",
+            row.number(),
+            "",
+            "There are %,d cells; a sheet may have up to %,d columns."
+                .formatted(width, limits.columns()),
+            "Check the delimiter, or remove columns that are not needed."));
   }
 
   /** Headings that can be told apart: empty ones get their number, repeated ones a counter. */
@@ -160,19 +213,36 @@ public final class Sheet {
   }
 
   /**
-   * Streams the rows below the headings. Close it when done.
+   * Streams the rows from the first product on. Close it when done.
    *
    * @throws SheetException while iterating, if a row can't be parsed
    */
   public Rows rows() {
-    Rows rows = all();
-    rows.next();
-    return rows;
+    return new Rows();
   }
 
-  /** Streams all rows, the headings too. */
-  public Rows all() {
-    return new Rows();
+  /**
+   * The rows above the first product: preamble and headings; of records, one row of their fields.
+   */
+  public List<SheetRow> head() {
+    if (!layout.format().hasHeadingRow()) {
+      return List.of(new SheetRow(0, layout.headings(), new java.util.BitSet()));
+    }
+    List<SheetRow> head = new ArrayList<>();
+    try (RowStream rows = stream(file, layout)) {
+      for (SheetRow row = rows.next();
+          row != null && row.number() < layout.shape().firstRow();
+          row = rows.next()) {
+        head.add(row);
+      }
+    }
+    return head;
+  }
+
+  /** Number of the row that names the columns, the lower one if there are two. */
+  public int headingRow() {
+    SheetShape shape = layout.shape();
+    return shape.headingRow() + Math.max(0, shape.headingRows() - 1);
   }
 
   /**
@@ -182,7 +252,12 @@ public final class Sheet {
   public List<SheetProblem> problems(SheetRow row) {
     List<SheetProblem> found = new ArrayList<>();
     int columns = layout.headings().size();
-    if (row.cells().size() > columns) {
+    boolean ragged =
+        row.cells().size() > columns
+            && (layout.format() == SheetFormat.DELIMITED
+                || row.cells().subList(columns, row.cells().size()).stream()
+                    .anyMatch(c -> !c.isBlank()));
+    if (ragged) {
       found.add(
           new SheetProblem(
               "ragged-row",
@@ -190,7 +265,9 @@ public final class Sheet {
               "",
               "The row has %d cells but there are %d headings, so its cells can't be told apart."
                   .formatted(row.cells().size(), columns),
-              "Put quotes around cells that contain a " + layout.delimiterName() + "."));
+              layout.format() == SheetFormat.DELIMITED
+                  ? "Put quotes around cells that contain a " + layout.delimiterName() + "."
+                  : "Give the column a heading, or empty its cells."));
     }
     for (int i = 0; i < Math.min(columns, row.cells().size()); i++) {
       int length = row.cells().get(i).length();
@@ -210,45 +287,22 @@ public final class Sheet {
 
   /** The rows of a sheet, one at a time. */
   public final class Rows implements Iterator<SheetRow>, AutoCloseable {
-    private final CsvReader<SheetRow> reader;
-    private final Iterator<SheetRow> rows;
-    private final RowHandler handler = new RowHandler();
+    private final RowStream stream;
     private SheetRow next;
 
     private Rows() {
-      try {
-        Reader in =
-            new InputStreamReader(
-                Files.newInputStream(file),
-                layout
-                    .charset()
-                    .newDecoder()
-                    .onMalformedInput(CodingErrorAction.REPORT)
-                    .onUnmappableCharacter(CodingErrorAction.REPORT));
-        if (layout.byteOrderMark()) {
-          in.read();
-        }
-        reader =
-            CsvReader.builder()
-                .fieldSeparator(layout.delimiter())
-                .skipEmptyLines(false)
-                .extraFieldStrategy(FieldMismatchStrategy.IGNORE)
-                .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
-                .allowUnclosedQuote(false)
-                .maxBufferSize(PARSER_BUFFER)
-                .build(handler, in);
-        rows = reader.iterator();
-      } catch (IOException e) {
-        throw new UncheckedIOException(e);
-      }
+      this.stream = stream(file, layout);
     }
 
     @Override
     public boolean hasNext() {
-      if (next == null) {
-        next = read();
+      while (next == null || next.number() < layout.shape().firstRow()) {
+        next = stream.next();
+        if (next == null) {
+          return false;
+        }
       }
-      return next != null;
+      return true;
     }
 
     @Override
@@ -261,70 +315,9 @@ public final class Sheet {
       return row;
     }
 
-    private SheetRow read() {
-      try {
-        return rows.hasNext() ? rows.next() : null;
-      } catch (CsvParseException e) {
-        throw new SheetException(
-            new SheetProblem(
-                "unbalanced-quote",
-                handler.number,
-                "",
-                "A quotation mark opens or closes in the middle of the row and its pair is missing,"
-                    + " so the rows below can't be told apart.",
-                "Close the quotation mark, or double it if it belongs to the text, and drop the"
-                    + " sheet again."));
-      } catch (UncheckedIOException e) {
-        if (e.getCause() instanceof java.nio.charset.CharacterCodingException) {
-          throw new SheetException(Encoding.broken(handler.number + 1, layout.charset()));
-        }
-        throw e;
-      }
-    }
-
     @Override
     public void close() {
-      try {
-        reader.close();
-      } catch (IOException e) {
-        throw new UncheckedIOException(e);
-      }
-    }
-  }
-
-  private static final class RowHandler extends AbstractBaseCsvCallbackHandler<SheetRow> {
-    private int number;
-    private List<String> cells = new ArrayList<>();
-    private BitSet quoted = new BitSet();
-
-    @Override
-    protected void handleBegin(long startingLineNumber) {
-      number++;
-      cells = new ArrayList<>(cells.size());
-      quoted = new BitSet();
-    }
-
-    @Override
-    protected void handleField(int index, char[] buffer, int offset, int length, boolean inQuotes) {
-      cells.add(new String(buffer, offset, length));
-      if (inQuotes) {
-        quoted.set(index);
-      }
-    }
-
-    @Override
-    protected void handleEmpty() {
-      cells.add("");
-    }
-
-    @Override
-    protected SheetRow buildRecord() {
-      return new SheetRow(number, cells, quoted);
-    }
-
-    @Override
-    protected RecordType getRecordType() {
-      return RecordType.DATA;
+      stream.close();
     }
   }
 }

@@ -35,8 +35,9 @@ class SheetJobTest {
   }
 
   private static List<SheetRow> rows(Path file) {
-    List<SheetRow> rows = new ArrayList<>();
-    try (Sheet.Rows all = Sheet.open(file).all()) {
+    Sheet sheet = Sheet.open(file);
+    List<SheetRow> rows = new ArrayList<>(sheet.head());
+    try (Sheet.Rows all = sheet.rows()) {
       all.forEachRemaining(rows::add);
     }
     return rows;

@@ -125,16 +125,11 @@ class SheetTest {
 
     @Test
     void no_headings() {
-      refused("empty", () -> Sheet.open(file(",,\n1,2,3\n")), "first row has no headings");
+      refused("empty", () -> Sheet.open(file(",,\n , \n")), "has no headings");
     }
 
     @ParameterizedTest
-    @CsvSource({
-      "'PK\u0003\u0004xx', workbook",
-      "%PDF-1.7, PDF",
-      "'<!DOCTYPE html><p>', web page",
-      "'[{\"sku\":1}]', JSON"
-    })
+    @CsvSource({"%PDF-1.7, PDF", "'<!DOCTYPE html><p>', web page"})
     void another_kind_of_file_whatever_its_name(String start, String kind) {
       refused(
           "not-a-sheet", () -> Sheet.open(file(start.getBytes(StandardCharsets.ISO_8859_1))), kind);

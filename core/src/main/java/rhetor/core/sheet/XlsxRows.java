@@ -1,0 +1,179 @@
+package rhetor.core.sheet;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.nio.file.Path;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Iterator;
+import java.util.List;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.dhatim.fastexcel.reader.Cell;
+import org.dhatim.fastexcel.reader.CellType;
+import org.dhatim.fastexcel.reader.ExcelReaderException;
+import org.dhatim.fastexcel.reader.ReadableWorkbook;
+import org.dhatim.fastexcel.reader.ReadingOptions;
+import org.dhatim.fastexcel.reader.Row;
+import org.dhatim.fastexcel.reader.SheetVisibility;
+
+/** Rows of an XLSX worksheet (ECMA-376), as a spreadsheet program would show their cells. */
+final class XlsxRows implements RowStream {
+  private static final ReadingOptions OPTIONS = new ReadingOptions(true, true);
+
+  /**
+   * A number format that shows a date: days, months or years outside of quoted words and colours.
+   */
+  private static final Pattern DATE =
+      Pattern.compile(
+          "(?i)(?:[^\"\\[]|\"[^\"]*\"|\\[[^\\]]*\\])*?(?:d{1,4}[^a-z]*m|m{1,5}[^a-z]*[dy]|yy).*");
+
+  /** Digits that a floating-point number of IEEE 754 double precision keeps. */
+  private static final MathContext DOUBLE = new MathContext(15);
+
+  private final ReadableWorkbook book;
+  private final Stream<Row> stream;
+  private final Iterator<Row> rows;
+  private int formulas;
+  private int errors;
+  private int hidden;
+  private int longNumbers;
+
+  /** A worksheet's name and whether a person opening the workbook would see it. */
+  record Worksheet(String name, boolean visible) {}
+
+  XlsxRows(Path file, String worksheet) {
+    try {
+      book = open(file);
+      org.dhatim.fastexcel.reader.Sheet sheet =
+          book.findSheet(worksheet)
+              .orElseThrow(
+                  () ->
+                      new SheetException(
+                          SheetProblem.ofSheet(
+                              "no-worksheet",
+                              "There is no worksheet called \"" + worksheet + "\".",
+                              "Choose one of those that there are.")));
+      stream = sheet.openStream();
+      rows = stream.iterator();
+    } catch (IOException | ExcelReaderException e) {
+      throw ZipGuard.damaged();
+    }
+  }
+
+  private static ReadableWorkbook open(Path file) throws IOException {
+    return new ReadableWorkbook(file.toFile(), OPTIONS);
+  }
+
+  static List<Worksheet> worksheets(Path file) {
+    try (ReadableWorkbook book = open(file)) {
+      return book.getSheets()
+          .map(s -> new Worksheet(s.getName(), s.getVisibility() == SheetVisibility.VISIBLE))
+          .toList();
+    } catch (IOException | ExcelReaderException e) {
+      throw ZipGuard.damaged();
+    }
+  }
+
+  @Override
+  public SheetRow next() {
+    try {
+      if (!rows.hasNext()) {
+        return null;
+      }
+      Row row = rows.next();
+      hidden += row.isHidden() ? 1 : 0;
+      List<String> cells = new ArrayList<>(row.getCellCount());
+      for (Cell cell : row) {
+        cells.add(cell == null ? "" : text(cell));
+      }
+      return new SheetRow(row.getRowNum(), cells, new BitSet());
+    } catch (ExcelReaderException | UncheckedIOException e) {
+      throw ZipGuard.damaged();
+    }
+  }
+
+  private String text(Cell cell) {
+    if (cell.getFormula() != null) {
+      formulas++;
+    }
+    CellType type = cell.getType();
+    return switch (type) {
+      case EMPTY -> "";
+      case STRING -> cell.asString();
+      case BOOLEAN -> cell.asBoolean() ? "yes" : "no";
+      case ERROR -> {
+        errors++;
+        yield "";
+      }
+      case NUMBER -> isDate(cell) ? date(cell) : number(cell.asNumber());
+      case FORMULA -> formulaResult(cell);
+    };
+  }
+
+  private String formulaResult(Cell cell) {
+    String raw = cell.getRawValue();
+    if (raw == null) {
+      return "";
+    }
+    if (raw.startsWith("#")) {
+      errors++;
+      return "";
+    }
+    try {
+      return number(new BigDecimal(raw));
+    } catch (NumberFormatException e) {
+      return raw;
+    }
+  }
+
+  private static boolean isDate(Cell cell) {
+    String format = cell.getDataFormatString();
+    return format != null && DATE.matcher(format).matches();
+  }
+
+  /** ISO 8601, without the time when it is midnight. */
+  private static String date(Cell cell) {
+    LocalDateTime at = cell.asDate();
+    return at.toLocalTime().toSecondOfDay() == 0 ? at.toLocalDate().toString() : at.toString();
+  }
+
+  private String number(BigDecimal n) {
+    BigDecimal plain = n.round(DOUBLE).stripTrailingZeros();
+    longNumbers += plain.precision() - plain.scale() > 15 ? 1 : 0;
+    return plain.toPlainString();
+  }
+
+  @Override
+  public List<String> notes() {
+    List<String> notes = new ArrayList<>();
+    if (hidden > 0) {
+      notes.add("%,d hidden rows are read like the others.".formatted(hidden));
+    }
+    if (formulas > 0) {
+      notes.add("%,d cells are formulas; what they last showed is read.".formatted(formulas));
+    }
+    if (errors > 0) {
+      notes.add("%,d cells show an error such as #REF!; they are read as empty.".formatted(errors));
+    }
+    if (longNumbers > 0) {
+      notes.add(
+          "%,d numbers have more than 15 digits; the spreadsheet program has rounded them, so codes among them are wrong."
+              .formatted(longNumbers));
+    }
+    return notes;
+  }
+
+  @Override
+  public void close() {
+    try {
+      stream.close();
+      book.close();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

@@ -1,0 +1,78 @@
+package rhetor.core.sheet;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.Enumeration;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipFile;
+
+/**
+ * Refuses ZIP files that are damaged or would grow out of all proportion when they are unpacked.
+ */
+final class ZipGuard {
+  private static final int MOST_ENTRIES = 10_000;
+  private static final long MOST_UNPACKED = 1_500_000_000L;
+  private static final long MOST_HELD = 150_000_000L;
+  private static final int MOST_RATIO = 400;
+  private static final long SMALL = 20_000_000L;
+
+  private ZipGuard() {}
+
+  /**
+   * Unpacks everything once and counts; sizes that the file states about itself are not believed.
+   *
+   * @param isHeld tells the entries that readers hold in memory
+   * @throws SheetException if the file is damaged, encrypted or a bomb
+   */
+  static void check(Path file, java.util.function.Predicate<String> isHeld) {
+    byte[] buffer = new byte[1 << 16];
+    long total = 0;
+    try (ZipFile zip = new ZipFile(file.toFile())) {
+      if (zip.size() > MOST_ENTRIES) {
+        throw bomb("It has %,d parts.".formatted(zip.size()));
+      }
+      for (Enumeration<? extends ZipEntry> all = zip.entries(); all.hasMoreElements(); ) {
+        ZipEntry entry = all.nextElement();
+        long size = 0;
+        try (InputStream in = zip.getInputStream(entry)) {
+          for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
+            size += n;
+            if (total + size > MOST_UNPACKED
+                || size > SMALL && size > MOST_RATIO * Math.max(1, entry.getCompressedSize())
+                || isHeld.test(entry.getName()) && size > MOST_HELD) {
+              throw bomb(
+                  "Its part \"%s\" unpacks to over %,d MB."
+                      .formatted(entry.getName(), size / 1_000_000));
+            }
+          }
+        }
+        total += size;
+      }
+    } catch (ZipException e) {
+      throw damaged();
+    } catch (java.io.EOFException e) {
+      throw damaged();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  static SheetException damaged() {
+    return new SheetException(
+        SheetProblem.ofSheet(
+            "damaged",
+            "The workbook is damaged or was cut off on its way.",
+            "Open it in a spreadsheet program, save it again, and drop it once more."));
+  }
+
+  private static SheetException bomb(String what) {
+    return new SheetException(
+        SheetProblem.ofSheet(
+            "too-large",
+            "The workbook is far larger inside than a sheet can be. " + what,
+            "Save only the worksheet with the products, or save it as CSV."));
+  }
+}
