@@ -63,9 +63,9 @@ final class StoredFacts {
       out.writeStartArray();
       for (Contradiction c : product.contradictions()) {
         out.writeStartArray();
-        out.writeString(c.concept());
-        out.writeString(c.label());
-        write(c.sources(), out);
+        out.writeStartArray();
+        c.versions().forEach(f -> write(f, out));
+        out.writeEndArray();
         out.writeEndArray();
       }
       out.writeEndArray();

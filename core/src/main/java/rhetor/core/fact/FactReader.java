@@ -1,8 +1,6 @@
 package rhetor.core.fact;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -189,22 +187,22 @@ public final class FactReader {
       switch (column.meaning().role()) {
         case CONCEPT -> collector.column(i, column, headings.get(i), row, cell);
         case EXTRA -> collector.extra(i, column, headings.get(i), row, cell);
-        case NAME -> collector.add(nameFact(row, i, rawName));
+        case NAME -> collector.merge.add(nameFact(row, i, rawName));
         case PROSE -> prose.append(prose.isEmpty() ? "" : "\n").append(proseOf(cell).text);
         default -> {}
       }
     }
-    List<Fact> ofColumns = collector.facts();
+    List<Fact> ofColumns = collector.merge.facts();
     String name = tidyName(rawName, words(ofColumns, "brand"), sku);
     KindFinder.Kind kind =
-        kinds.find(name, words(ofColumns, "category"), Set.copyOf(collector.byConcept.keySet()));
+        kinds.find(name, words(ofColumns, "category"), Set.copyOf(collector.merge.ids()));
     // Prose is read last: a column of its own is the better source.
     for (int i = 0; i < reading.columns().size(); i++) {
       if (reading.columns().get(i).meaning().role() == Role.PROSE && !row.cell(i).isEmpty()) {
         collector.prose(reading.columns().get(i), row, row.cell(i), kind.productClass());
       }
     }
-    List<Fact> facts = collector.facts();
+    List<Fact> facts = collector.merge.facts();
     String keyword = keywordColumn < 0 ? "" : CellText.clean(row.cell(keywordColumn));
     return new ProductFacts(
         sku,
@@ -212,7 +210,7 @@ public final class FactReader {
         kind.productClass(),
         kind.noun(),
         facts,
-        collector.contradictions,
+        collector.merge.contradictions(),
         prose.toString(),
         CellText.saysNothing(keyword) ? "" : keyword);
   }
@@ -291,16 +289,14 @@ public final class FactReader {
     return English.capitalise(name.isEmpty() ? raw : name);
   }
 
-  /** Gathers facts, merges what agrees and sets apart what contradicts. */
+  /** Gathers the facts of a row. */
   private final class Collector {
-    private final Map<String, Fact> byConcept = new LinkedHashMap<>();
-    private final List<Contradiction> contradictions = new ArrayList<>();
-    private final Set<String> disputed = new java.util.HashSet<>();
+    private final FactMerge merge = new FactMerge(knowledge);
 
     void column(int index, ColumnReading column, Heading heading, SheetRow row, String cell) {
       Concept concept = knowledge.concept(column.meaning().concept()).orElseThrow();
       value(index, cell, text -> bounded(values.read(text, concept, column.unit()), heading))
-          .ifPresent(v -> add(fact(concept, v, source(row, column, cell))));
+          .ifPresent(v -> merge.add(fact(concept, v, source(row, column, cell))));
     }
 
     private Optional<Value> value(int index, String cell, Function<String, Value> read) {
@@ -332,8 +328,7 @@ public final class FactReader {
               value -> {
                 String key = "extra:" + heading.name();
                 boolean foreign = !reading.language().equals("en");
-                merge(
-                    key,
+                merge.add(
                     new Fact(
                         key,
                         "",
@@ -351,11 +346,11 @@ public final class FactReader {
         if (!classes.isEmpty() && !classes.contains(productClass)) {
           continue;
         }
-        add(fact(find.concept(), find.value(), source(row, column, find.snippet())));
+        merge.add(fact(find.concept(), find.value(), source(row, column, find.snippet())));
       }
-      if (!prose.items.isEmpty() && !byConcept.containsKey("features")) {
+      if (!prose.items.isEmpty() && !merge.ids().contains("features")) {
         Concept features = knowledge.concept("features").orElseThrow();
-        add(
+        merge.add(
             fact(
                 features,
                 new Value.Terms(prose.items),
@@ -368,92 +363,6 @@ public final class FactReader {
       boolean foreign = !concept.theme().equals("identity") && isForeign(value);
       return new Fact(concept.id(), concept.id(), concept.label(), value, List.of(source), foreign);
     }
-
-    void add(Fact fact) {
-      merge(fact.concept(), fact);
-    }
-
-    private void merge(String key, Fact fact) {
-      if (disputed.contains(key)) {
-        return;
-      }
-      Fact known = byConcept.get(key);
-      if (known == null) {
-        byConcept.put(key, fact);
-        return;
-      }
-      List<Source> sources = new ArrayList<>(known.sources());
-      sources.addAll(fact.sources());
-      Optional<Value> merged = agree(known.value(), fact.value());
-      if (merged.isPresent()) {
-        byConcept.put(
-            key,
-            new Fact(
-                known.id(),
-                known.concept(),
-                known.label(),
-                merged.get(),
-                sources.size() > 4 ? sources.subList(0, 4) : sources,
-                known.foreign()));
-      } else {
-        byConcept.remove(key);
-        disputed.add(key);
-        contradictions.add(new Contradiction(known.concept(), known.label(), sources));
-      }
-    }
-
-    List<Fact> facts() {
-      return new ArrayList<>(byConcept.values());
-    }
-  }
-
-  /** The value that two agreeing ones make, or nothing if they contradict each other. */
-  private Optional<Value> agree(Value a, Value b) {
-    if (a.equals(b)) {
-      return Optional.of(a);
-    }
-    if (a instanceof Value.Quantity p && b instanceof Value.Quantity q) {
-      Optional<Unit> u = knowledge.unit(p.unit());
-      Optional<Unit> v = knowledge.unit(q.unit());
-      if (u.isEmpty() || v.isEmpty()) {
-        return p.amount().compareTo(q.amount()) == 0 ? Optional.of(a) : Optional.empty();
-      }
-      double x = p.amount().multiply(u.get().factor()).doubleValue();
-      double y = q.amount().multiply(v.get().factor()).doubleValue();
-      // Suppliers round in prose: "about 1.2 kg" for 1180 g is the same statement.
-      double tolerance = p.qualifier().equals(q.qualifier()) ? 0.005 : 0.05;
-      return Math.abs(x - y) <= tolerance * Math.max(Math.abs(x), Math.abs(y))
-          ? Optional.of(a)
-          : Optional.empty();
-    }
-    if (a instanceof Value.Sides p && b instanceof Value.Sides q) {
-      return metres(p).equals(metres(q)) ? Optional.of(a) : Optional.empty();
-    }
-    if (a instanceof Value.Terms(List<String> x) && b instanceof Value.Terms(List<String> y)) {
-      return x.stream()
-              .anyMatch(
-                  i ->
-                      y.stream()
-                          .anyMatch(j -> i.equalsIgnoreCase(j) || contains(i, j) || contains(j, i)))
-          ? Optional.of(a)
-          : Optional.empty();
-    }
-    if (a instanceof Value.Words(String x) && b instanceof Value.Words(String y)) {
-      return x.equalsIgnoreCase(y) || contains(x, y) || contains(y, x)
-          ? Optional.of(x.length() >= y.length() ? a : b)
-          : Optional.empty();
-    }
-    return Optional.empty();
-  }
-
-  private List<BigDecimal> metres(Value.Sides sides) {
-    BigDecimal factor = knowledge.unit(sides.unit()).map(Unit::factor).orElse(BigDecimal.ONE);
-    return sides.lengths().stream().map(l -> l.multiply(factor).stripTrailingZeros()).toList();
-  }
-
-  private static boolean contains(String whole, String part) {
-    return (" " + whole.toLowerCase(Locale.ROOT) + " ")
-        .contains(" " + part.toLowerCase(Locale.ROOT) + " ");
   }
 
   /**

@@ -276,6 +276,24 @@ public final class ReadingProposer {
     return new Reading(columns, numbers.decide(), language);
   }
 
+  /** What the cells of each column look like. */
+  public List<ColumnProfile> profiles(Reading reading, List<SheetRow> sample) {
+    List<ColumnProfile> profiles = new ArrayList<>();
+    for (int i = 0; i < reading.columns().size(); i++) {
+      int column = i;
+      profiles.add(
+          ColumnProfile.of(
+              sample.stream()
+                  .map(r -> CellText.clean(r.cell(column)))
+                  .filter(v -> !CellText.saysNothing(v))
+                  .toList(),
+              reading.columns().get(i).unit(),
+              reading.numbers(),
+              knowledge));
+    }
+    return profiles;
+  }
+
   /** Beside sowing and harvest, a plain "height" is the plant's. */
   private void readAsGrowing(List<ColumnReading> columns) {
     long growing =

@@ -1,0 +1,130 @@
+package rhetor.core.fact;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The house's own names, put in the place of the suppliers' when facts are used. What the sheets
+ * said stays stored, so a name that is changed or taken away works backwards at once.
+ */
+public final class HouseNames {
+  /** No names: facts stay as they are. */
+  public static final HouseNames NONE = new HouseNames(Knowledge.standard(), List.of());
+
+  /** A measured value is given in the house's unit as exactly as suppliers measure. */
+  private static final MathContext DIGITS = new MathContext(3, RoundingMode.HALF_UP);
+
+  private final Knowledge knowledge;
+  private final Map<HouseName.Kind, Map<String, String>> names = new HashMap<>();
+
+  /**
+   * @throws IllegalArgumentException if a unit is unknown, or two units measure different things
+   */
+  public HouseNames(Knowledge knowledge, Collection<HouseName> all) {
+    this.knowledge = knowledge;
+    for (HouseName name : all) {
+      String written = name.written().strip().toLowerCase(Locale.ROOT);
+      if (name.kind() == HouseName.Kind.UNIT) {
+        checkUnits(name);
+        written = unit(name.written()).id();
+      }
+      names.computeIfAbsent(name.kind(), k -> new HashMap<>()).put(written, name.printed().strip());
+    }
+  }
+
+  private Unit unit(String written) {
+    return knowledge
+        .unitWritten(written.strip())
+        .orElseThrow(() -> new IllegalArgumentException("No unit is called \"" + written + "\"."));
+  }
+
+  private void checkUnits(HouseName name) {
+    Unit from = unit(name.written());
+    Unit to = unit(name.printed());
+    if (!from.dimension().equals(to.dimension())) {
+      throw new IllegalArgumentException(
+          "\"%s\" measures %s, but \"%s\" measures %s; one can't be given in the other."
+              .formatted(name.written(), from.dimension(), name.printed(), to.dimension()));
+    }
+  }
+
+  /** The fact with the house's names in it; the same object if none applies. */
+  public Fact apply(Fact fact) {
+    if (names.isEmpty()) {
+      return fact;
+    }
+    Value value = apply(fact.value(), kind(fact));
+    return value.equals(fact.value())
+        ? fact
+        : new Fact(fact.id(), fact.concept(), fact.label(), value, fact.sources(), false);
+  }
+
+  private HouseName.Kind kind(Fact fact) {
+    String terms = knowledge.concept(fact.concept()).map(Concept::terms).orElse("");
+    return switch (terms) {
+      case "colour" -> HouseName.Kind.COLOUR;
+      case "material" -> HouseName.Kind.MATERIAL;
+      default -> fact.concept().equals("size") ? HouseName.Kind.SIZE : HouseName.Kind.OTHER;
+    };
+  }
+
+  private Value apply(Value value, HouseName.Kind kind) {
+    return switch (value) {
+      case Value.Terms(List<String> items) ->
+          new Value.Terms(items.stream().map(i -> name(kind, i).orElse(i)).distinct().toList());
+      case Value.Words(String text) -> name(kind, text).<Value>map(Value.Words::new).orElse(value);
+      case Value.Quantity q ->
+          converted(q.unit())
+              .<Value>map(
+                  u -> new Value.Quantity(convert(q.amount(), q.unit(), u), u, q.qualifier()))
+              .orElse(value);
+      case Value.Range r ->
+          converted(r.unit())
+              .<Value>map(
+                  u ->
+                      new Value.Range(
+                          convert(r.from(), r.unit(), u), convert(r.to(), r.unit(), u), u))
+              .orElse(value);
+      case Value.Sides s ->
+          converted(s.unit())
+              .<Value>map(
+                  u ->
+                      new Value.Sides(
+                          s.lengths().stream().map(l -> convert(l, s.unit(), u)).toList(), u))
+              .orElse(value);
+      case Value.Rating r -> value;
+      case Value.YesNo y -> value;
+    };
+  }
+
+  private Optional<String> name(HouseName.Kind kind, String written) {
+    return Optional.ofNullable(
+        names.getOrDefault(kind, Map.of()).get(written.toLowerCase(Locale.ROOT)));
+  }
+
+  private Optional<String> converted(String unitId) {
+    return Optional.ofNullable(names.getOrDefault(HouseName.Kind.UNIT, Map.of()).get(unitId))
+        .map(to -> unit(to).id());
+  }
+
+  private BigDecimal convert(BigDecimal amount, String from, String to) {
+    BigDecimal base = amount.multiply(knowledge.unit(from).orElseThrow().factor());
+    BigDecimal exact =
+        base.divide(knowledge.unit(to).orElseThrow().factor(), MathContext.DECIMAL64);
+    BigDecimal rounded = exact.round(DIGITS);
+    // Four figures that were measured stay four figures: 1,450 g is 1.45 kg, and 1,454 g is 1.454
+    // kg.
+    BigDecimal kept =
+        amount.precision() > DIGITS.getPrecision()
+            ? exact.round(new MathContext(amount.precision()))
+            : rounded;
+    return kept.stripTrailingZeros().scale() < 0 ? kept.setScale(0) : kept.stripTrailingZeros();
+  }
+}
