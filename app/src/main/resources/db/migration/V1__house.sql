@@ -9,15 +9,28 @@ create table person (
 
 create table intake (
   id bigint generated always as identity primary key,
+  kind varchar(10) not null check (kind in ('SHEET', 'HAND', 'PASTE', 'SHOP', 'PICTURES')),
   supplier varchar(120) not null,
   file_name varchar(255) not null,
-  stored_as varchar(80) not null,
-  layout varchar(1000000) not null,
-  reading varchar(1000000) not null,
-  status varchar(10) not null check (status in ('PROPOSED', 'TAKING', 'TAKEN')),
+  -- What only sheets have: the file's copy, how it is written, how it is read, how it differs from the one before.
+  stored_as varchar(80),
+  layout varchar(1000000),
+  reading varchar(1000000),
+  changes varchar(1000000),
+  seen boolean default false not null,
+  status varchar(10) not null check (status in ('PROPOSED', 'TAKING', 'TAKEN', 'TAKEN_BACK')),
   result varchar(1000000),
   created_by varchar(200) not null,
   created_at timestamp with time zone not null
+);
+
+create index intake_by_supplier on intake (supplier, id);
+
+-- How a supplier's last sheet was read.
+create table known_reading (
+  supplier varchar(120) primary key,
+  reading varchar(1000000) not null,
+  profiles varchar(1000000) not null
 );
 
 create sequence product_id;
@@ -28,12 +41,16 @@ create table product (
   name varchar(400) not null,
   brand varchar(120) not null,
   kind varchar(120) not null,
+  product_class varchar(60) not null,
   keyword varchar(400) not null,
   stage varchar(10) not null check (stage in ('UNWRITTEN', 'DRAFTED', 'IN_PROOF', 'SIGNED_OFF', 'PUBLISHED')),
   failed varchar(1000),
   stale boolean default false not null,
   readiness int default -1 not null,
   must_fix int default 0 not null,
+  -- Essential facts that no source gives, and facts that the sources disagree about.
+  missing int default 0 not null,
+  disputed int default 0 not null,
   -- The text that counts. No foreign key: texts name their product, and a second index costs intakes a tenth.
   text_id bigint,
   page varchar(500),
@@ -48,7 +65,36 @@ create table product_source (
   product_id bigint not null references product,
   intake_id bigint generated always as (id / 10000000),
   row_no int generated always as (cast(mod(id, 10000000) as int)),
+  -- Taken back with its intake.
+  withdrawn boolean default false not null,
   facts varbinary(10000000) not null
+);
+
+create table typed_fact (
+  product_id bigint not null references product on delete cascade,
+  fact_id varchar(200) not null,
+  label varchar(200) not null,
+  text varchar(4000) not null,
+  typed_by varchar(200) not null,
+  typed_at timestamp with time zone not null,
+  primary key (product_id, fact_id)
+);
+
+create table settlement (
+  product_id bigint not null references product on delete cascade,
+  fact_id varchar(200) not null,
+  fact_value varchar(100000) not null,
+  settled_by varchar(200) not null,
+  settled_at timestamp with time zone not null,
+  primary key (product_id, fact_id)
+);
+
+create table house_name (
+  id bigint generated always as identity primary key,
+  kind varchar(10) not null check (kind in ('COLOUR', 'MATERIAL', 'SIZE', 'UNIT', 'OTHER')),
+  written varchar(200) not null,
+  printed varchar(200) not null,
+  unique (kind, written)
 );
 
 -- The alphabet. Filled in order at the end of an intake, it costs a third of an index filled at random; a foreign

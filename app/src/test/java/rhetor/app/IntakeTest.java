@@ -36,8 +36,8 @@ class IntakeTest {
         Arguments.of(
             "book.csv",
             "PK\u0003\u0004".getBytes(StandardCharsets.ISO_8859_1),
-            "not-a-sheet",
-            "workbook"),
+            "damaged",
+            "workbook is damaged"),
         Arguments.of("page.csv", bytes("<html><body>hi</body></html>"), "not-a-sheet", "web page"),
         Arguments.of("binary.csv", new byte[] {1, 0, 2, 0, 3}, "not-a-sheet", "NUL"),
         Arguments.of(
@@ -197,13 +197,16 @@ class IntakeTest {
     Visitor writer = house.as(Role.WRITER);
     long first =
         writer
-            .upload("may.csv", "SKU,Name,Weight\nAG-1,Lamp,3 kg\nAG-2,Lock,1 kg\n")
+            .upload("Agarn", "may.csv", bytes("SKU,Name,Weight\nAG-1,Lamp,3 kg\nAG-2,Lock,1 kg\n"))
             .expect(200)
             .id();
     writer.post("/api/intakes/" + first + "/take", Map.of()).expect(200);
     long second =
         writer
-            .upload("june.csv", "SKU,Name,Weight\nAG-1,Lamp,3 kg\nAG-2,Lock,2 kg\nAG-3,Pump,1 kg\n")
+            .upload(
+                "Agarn",
+                "june.csv",
+                bytes("SKU,Name,Weight\nAG-1,Lamp,3 kg\nAG-2,Lock,2 kg\nAG-3,Pump,1 kg\n"))
             .expect(200)
             .id();
     JsonNode result =

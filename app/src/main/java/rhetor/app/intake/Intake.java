@@ -1,5 +1,8 @@
 package rhetor.app.intake;
 
+import java.time.Instant;
+import java.util.List;
+import rhetor.core.fact.KnownReading.ColumnChange;
 import rhetor.core.fact.Reading;
 import rhetor.core.sheet.SheetLayout;
 
@@ -7,6 +10,8 @@ import rhetor.core.sheet.SheetLayout;
  * One act of taking a sheet in.
  *
  * @param storedAs name of the sheet's copy in the house's data folder
+ * @param changes how its columns differ from the supplier's last sheet; empty if there was none
+ * @param seen whether a person has looked at the changes
  */
 record Intake(
     long id,
@@ -15,15 +20,18 @@ record Intake(
     String storedAs,
     SheetLayout layout,
     Reading reading,
+    List<ColumnChange> changes,
+    boolean seen,
     Status status,
     IntakeResult result,
     String createdBy,
-    java.time.Instant createdAt) {
+    Instant createdAt) {
 
   /** How far the intake is. */
   enum Status {
     PROPOSED,
     TAKING,
-    TAKEN
+    TAKEN,
+    TAKEN_BACK
   }
 }

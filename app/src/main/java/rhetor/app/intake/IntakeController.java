@@ -2,6 +2,7 @@ package rhetor.app.intake;
 
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -20,18 +21,24 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import rhetor.app.product.ProductIntake.LeaveAlone;
+import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.core.exchange.SheetWriter;
 import rhetor.core.fact.Concept;
 import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.KnownReading.ColumnChange;
 import rhetor.core.fact.Meaning;
 import rhetor.core.sheet.SheetLimits;
 import rhetor.core.sheet.SheetRow;
+import rhetor.core.sheet.SheetShape;
 
 /** Sheets in and out over HTTP. */
 @RestController
 class IntakeController {
   private static final int PREVIEW = 8;
+  private static final int TOP = 14;
+  private static final int TOP_CELLS = 12;
   private static final int LONGEST_CELL = 160;
 
   private final IntakeService intakes;
@@ -53,8 +60,15 @@ class IntakeController {
       String fileName,
       String status,
       String evidence,
+      String format,
       String encoding,
       String delimiter,
+      Shape shape,
+      List<String> worksheets,
+      List<String> notes,
+      List<ColumnChange> changes,
+      boolean hasToBeSeen,
+      boolean seen,
       String numbers,
       String language,
       int rows,
@@ -84,6 +98,19 @@ class IntakeController {
   record Limits(long bytes, int rows, int columns, int cellCharacters) {}
 
   record Meanings(@NotNull List<String> meanings) {}
+
+  record Supplier(@NotBlank String supplier) {}
+
+  /** Where a sheet's table stands. */
+  record Shape(@NotNull String worksheet, int headingRow, int headingRows, int firstRow) {}
+
+  /** Which products keep the facts they have; none if it isn't said. */
+  record TakeRules(Boolean leavePublished, Boolean leaveSignedOff) {
+    LeaveAlone leaveAlone() {
+      return new LeaveAlone(
+          Boolean.TRUE.equals(leavePublished), Boolean.TRUE.equals(leaveSignedOff));
+    }
+  }
 
   @GetMapping("/api/intakes")
   List<IntakeLine> list() {
@@ -132,13 +159,16 @@ class IntakeController {
       Principal person)
       throws IOException {
     String name = fileName(file.getOriginalFilename());
-    String from = supplier.isBlank() ? name.replaceFirst("\\.[^.]*$", "") : supplier.strip();
-    if (from.length() > 120) {
+    try (var in = file.getInputStream()) {
+      return view(intakes.propose(supplierName(supplier), name, in, person.getName()));
+    }
+  }
+
+  private static String supplierName(String supplier) {
+    if (supplier.strip().length() > 120) {
       throw Refused.invalid("The supplier's name has more than 120 characters.");
     }
-    try (var in = file.getInputStream()) {
-      return view(intakes.propose(from, name, in, person.getName()));
-    }
+    return supplier.strip();
   }
 
   /** The last part of a file's name: browsers and scripts may send a path. */
@@ -163,9 +193,58 @@ class IntakeController {
     }
   }
 
+  @PutMapping("/api/intakes/{id}/supplier")
+  IntakeView setSupplier(@PathVariable long id, @Valid @RequestBody Supplier body) {
+    return view(intakes.setSupplier(id, supplierName(body.supplier())));
+  }
+
+  @PutMapping("/api/intakes/{id}/shape")
+  IntakeView setShape(@PathVariable long id, @Valid @RequestBody Shape body) {
+    try {
+      return view(
+          intakes.setShape(
+              id,
+              new SheetShape(
+                  body.worksheet(), body.headingRow(), body.headingRows(), body.firstRow())));
+    } catch (IllegalArgumentException e) {
+      throw Refused.invalid(e.getMessage());
+    }
+  }
+
+  @PutMapping("/api/intakes/{id}/seen")
+  IntakeView setSeen(@PathVariable long id) {
+    return view(intakes.setSeen(id));
+  }
+
+  /** The first rows of the file as they stand, preamble and headings too. */
+  @GetMapping("/api/intakes/{id}/top")
+  List<PreviewRow> top(@PathVariable long id) {
+    return intakes.top(intakes.get(id)).stream()
+        .limit(TOP)
+        .map(r -> new PreviewRow(r.number(), cells(r, Math.min(TOP_CELLS, r.cells().size()))))
+        .toList();
+  }
+
+  @PostMapping("/api/intakes/{id}/dry-run")
+  IntakeService.DryRun dryRun(@PathVariable long id, @RequestBody TakeRules rules) {
+    return intakes.dryRun(id, rules.leaveAlone());
+  }
+
   @PostMapping("/api/intakes/{id}/take")
-  IntakeView take(@PathVariable long id) {
-    return view(intakes.take(id));
+  IntakeView take(@PathVariable long id, @RequestBody TakeRules rules) {
+    return view(intakes.take(id, rules.leaveAlone()));
+  }
+
+  @PostMapping("/api/intakes/{id}/take-back")
+  ProductService.TakeBack takeBack(@PathVariable long id) {
+    return intakes.takeBack(id);
+  }
+
+  @GetMapping("/api/intakes/{id}/rejected")
+  void rejected(@PathVariable long id, HttpServletResponse response) throws IOException {
+    Intake intake = intakes.get(id);
+    attach(response, intake, "-not-taken-in");
+    intakes.rejected(intake, response.getOutputStream());
   }
 
   @DeleteMapping("/api/intakes/{id}")
@@ -180,6 +259,11 @@ class IntakeController {
       HttpServletResponse response)
       throws IOException {
     Intake intake = intakes.get(id);
+    attach(response, intake, "-with-texts");
+    intakes.export(intake, signedOnly, response.getOutputStream());
+  }
+
+  private static void attach(HttpServletResponse response, Intake intake, String suffix) {
     String extension = SheetWriter.extension(intake.layout());
     if (extension.equals("csv")) {
       response.setContentType("text/csv");
@@ -187,11 +271,10 @@ class IntakeController {
     } else {
       response.setContentType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
     }
-    String name = intake.fileName().replaceFirst("(\\.[^.]*)?$", "") + "-with-texts." + extension;
+    String name = intake.fileName().replaceFirst("(\\.[^.]*)?$", "") + suffix + "." + extension;
     response.setHeader(
         "Content-Disposition",
         ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString());
-    intakes.export(intake, signedOnly, response.getOutputStream());
   }
 
   private IntakeView view(Intake i) {
@@ -213,8 +296,19 @@ class IntakeController {
         i.fileName(),
         i.status().name(),
         i.layout().evidence(),
+        i.layout().format().name(),
         i.layout().charset().displayName(),
         i.layout().delimiterName(),
+        new Shape(
+            i.layout().shape().worksheet(),
+            i.layout().shape().headingRow(),
+            i.layout().shape().headingRows(),
+            i.layout().shape().firstRow()),
+        i.layout().worksheets(),
+        i.layout().notes(),
+        i.changes(),
+        IntakeService.hasToBeSeen(i),
+        i.seen(),
         i.reading().numbers().name(),
         i.reading().language(),
         i.layout().rows(),

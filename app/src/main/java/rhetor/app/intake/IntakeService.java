@@ -4,16 +4,23 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rhetor.app.product.ProductIntake;
+import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.core.exchange.Ahead;
@@ -22,14 +29,18 @@ import rhetor.core.exchange.TextColumns;
 import rhetor.core.fact.ColumnReading;
 import rhetor.core.fact.FactReader;
 import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.KnownReading;
+import rhetor.core.fact.KnownReading.ColumnChange;
 import rhetor.core.fact.Meaning;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Reading;
 import rhetor.core.fact.ReadingProposer;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetException;
+import rhetor.core.sheet.SheetLimits;
 import rhetor.core.sheet.SheetProblem;
 import rhetor.core.sheet.SheetRow;
+import rhetor.core.sheet.SheetShape;
 
 /** Proposes how a sheet is read, takes it in as one act, and writes it out with texts. */
 @Service
@@ -37,6 +48,14 @@ public class IntakeService {
   private static final int SAMPLE = 300;
   private static final int KEPT_PROBLEMS = 300;
   private static final int AHEAD = 1000;
+  private static final int SHOWN = 200;
+  private static final String DUPLICATE = "duplicate-sku";
+
+  /** Sheets that share this much of their headings are taken for the same supplier's. */
+  private static final double RECOGNISED = 0.8;
+
+  /** Fewer headings are the same by chance. */
+  private static final int TELLING = 5;
 
   private final IntakeStore intakes;
   private final SheetFolder folder;
@@ -44,6 +63,7 @@ public class IntakeService {
   private final Knowledge knowledge;
   private final TransactionTemplate transaction;
   private final JdbcClient jdbc;
+  private final ReadingProposer proposer;
 
   IntakeService(
       IntakeStore intakes,
@@ -58,6 +78,7 @@ public class IntakeService {
     this.knowledge = knowledge;
     this.transaction = transaction;
     this.jdbc = jdbc;
+    this.proposer = new ReadingProposer(knowledge);
   }
 
   /**
@@ -85,16 +106,23 @@ public class IntakeService {
   }
 
   /**
-   * Stores a sheet and proposes how to read it.
+   * Stores a sheet and proposes how to read it: as the supplier's last one was read, if there was
+   * one.
    *
+   * @param supplier whose sheet it is; empty to go by its headings, or else by its file's name
    * @throws SheetException if it can't be read as a sheet; then nothing is kept
    */
   Intake propose(String supplier, String fileName, InputStream in, String by) {
     String storedAs = folder.store(in);
     Sheet sheet = Sheet.open(folder.path(storedAs));
-    Reading reading =
-        new ReadingProposer(knowledge).propose(sheet.layout().headings(), sample(sheet, SAMPLE));
-    return get(intakes.add(supplier, fileName, storedAs, sheet.layout(), reading, by));
+    String from =
+        supplier.isBlank()
+            ? recognised(sheet).orElseGet(() -> fileName.replaceFirst("\\.[^.]*$", ""))
+            : supplier.strip();
+    Proposal proposal = proposal(from, sheet);
+    return get(
+        intakes.add(
+            from, fileName, storedAs, sheet.layout(), proposal.reading, proposal.changes, by));
   }
 
   /** Stores a sheet and proposes how to read it; the intake's id. */
@@ -102,9 +130,72 @@ public class IntakeService {
     return propose(supplier, fileName, in, by).id();
   }
 
+  /** The supplier whose last sheet had nearly the same headings. */
+  private Optional<String> recognised(Sheet sheet) {
+    List<String> headings = sheet.layout().headings();
+    if (headings.size() < TELLING) {
+      return Optional.empty();
+    }
+    return intakes.knownReadings().stream()
+        .filter(k -> k.likeness(headings) >= RECOGNISED)
+        .max(Comparator.comparingDouble(k -> k.likeness(headings)))
+        .map(KnownReading::supplier);
+  }
+
+  private record Proposal(Reading reading, List<ColumnChange> changes) {}
+
+  private Proposal proposal(String supplier, Sheet sheet) {
+    List<SheetRow> sample = sample(sheet, SAMPLE);
+    Reading fresh = proposer.propose(sheet.layout().headings(), sample);
+    return intakes.knownReadings().stream()
+        .filter(k -> k.supplier().equalsIgnoreCase(supplier))
+        .findFirst()
+        .map(k -> k.compare(fresh, proposer.profiles(fresh, sample)))
+        .map(c -> new Proposal(c.reading(), c.changes()))
+        .orElseGet(() -> new Proposal(fresh, List.of()));
+  }
+
+  /** Reads a waiting sheet as another supplier's. */
+  Intake setSupplier(long id, String supplier) {
+    Intake intake = get(id);
+    requireProposed(intake);
+    Proposal proposal = proposal(supplier.strip(), sheet(intake));
+    intakes.propose(id, supplier.strip(), intake.layout(), proposal.reading, proposal.changes);
+    return get(id);
+  }
+
+  /**
+   * Reads a waiting sheet whose table stands elsewhere in the file.
+   *
+   * @throws SheetException if there is no table; then it is read as before
+   */
+  Intake setShape(long id, SheetShape shape) {
+    Intake intake = get(id);
+    requireProposed(intake);
+    if (!intake.layout().format().hasHeadingRow()) {
+      throw Refused.invalid("Records name their own fields; there is no heading row to choose.");
+    }
+    Sheet sheet = Sheet.open(folder.path(intake.storedAs()), SheetLimits.STANDARD, shape);
+    Proposal proposal = proposal(intake.supplier(), sheet);
+    intakes.propose(id, intake.supplier(), sheet.layout(), proposal.reading, proposal.changes);
+    return get(id);
+  }
+
+  /** Notes that a person has looked at how the sheet differs from the one before. */
+  Intake setSeen(long id) {
+    requireProposed(get(id));
+    intakes.setSeen(id);
+    return get(id);
+  }
+
+  /** The first rows of the file as they stand, preamble and headings too. */
+  List<SheetRow> top(Intake intake) {
+    return sheet(intake).top();
+  }
+
   /** Takes an intake's rows in as proposed. */
   public IntakeResult takeIn(long id) {
-    return take(id).result();
+    return take(id, LeaveAlone.NONE).result();
   }
 
   /** The first rows of an intake's sheet. */
@@ -158,7 +249,7 @@ public class IntakeService {
     switch (intake.status()) {
       case PROPOSED -> {}
       case TAKING -> throw Refused.conflict("This sheet is being taken in right now.");
-      case TAKEN ->
+      case TAKEN, TAKEN_BACK ->
           throw Refused.conflict(
               "This sheet has been taken in already. Drop it again to read it in another way.");
     }
@@ -170,22 +261,21 @@ public class IntakeService {
   }
 
   /** Takes all rows in, or, if anything goes wrong on the way, none. */
-  Intake take(long id) {
+  Intake take(long id, LeaveAlone leaveAlone) {
     Intake intake = get(id);
-    requireProposed(intake);
-    intake
-        .reading()
-        .obstacle()
-        .ifPresent(
-            o -> {
-              throw Refused.invalid(o);
-            });
+    requireUsable(intake);
+    if (!intake.seen() && hasToBeSeen(intake)) {
+      throw Refused.conflict(
+          "The sheet is not like the last one of "
+              + intake.supplier()
+              + ". Look at what has changed and say that it is right.");
+    }
     if (!intakes.begin(id)) {
       throw Refused.conflict("This sheet is being taken in right now.");
     }
     boolean done = false;
     try {
-      transaction.executeWithoutResult(t -> intakes.finish(id, read(intake)));
+      transaction.executeWithoutResult(t -> takeAll(intake, leaveAlone));
       done = true;
     } catch (DuplicateKeyException e) {
       throw Refused.conflict(
@@ -198,14 +288,105 @@ public class IntakeService {
     return get(id);
   }
 
+  private static void requireUsable(Intake intake) {
+    requireProposed(intake);
+    intake
+        .reading()
+        .obstacle()
+        .ifPresent(
+            o -> {
+              throw Refused.invalid(o);
+            });
+  }
+
+  static boolean hasToBeSeen(Intake intake) {
+    return new KnownReading.Comparison(intake.reading(), intake.changes()).hasToBeSeen();
+  }
+
+  private void takeAll(Intake intake, LeaveAlone leaveAlone) {
+    IntakeResult result =
+        read(intake, products.intake(intake.id(), intake.supplier(), leaveAlone), t -> {}, p -> {});
+    intakes.finish(intake.id(), result);
+    Sheet sheet = sheet(intake);
+    List<SheetRow> sample = sample(sheet, SAMPLE);
+    intakes.remember(
+        new KnownReading(
+            intake.supplier(), intake.reading(), proposer.profiles(intake.reading(), sample)));
+  }
+
+  /**
+   * What would become of the rows.
+   *
+   * @param lines by what would become of them, the first few hundred each
+   */
+  record DryRun(IntakeResult result, List<DryLine> lines) {}
+
+  /** What would become of one row, and which facts would be other than before. */
+  record DryLine(
+      String outcome, int row, String sku, String name, List<FactChange> changes, String problem) {}
+
+  record FactChange(String label, String before, String after) {}
+
+  /** Tells what taking the rows in would do, and stores nothing. */
+  DryRun dryRun(long id, LeaveAlone leaveAlone) {
+    Intake intake = get(id);
+    requireUsable(intake);
+    List<DryLine> lines = new ArrayList<>();
+    Map<String, Integer> shown = new HashMap<>();
+    Set<String> named = new HashSet<>();
+    FactDifference difference = new FactDifference(knowledge);
+    ProductIntake target =
+        products.dryRun(
+            intake.supplier(),
+            leaveAlone,
+            (outcome, product, before) -> {
+              if (shown.merge(outcome.name(), 1, Integer::sum) <= SHOWN) {
+                lines.add(
+                    new DryLine(
+                        outcome.name(),
+                        product.row(),
+                        product.facts().sku(),
+                        product.facts().name(),
+                        before.map(b -> difference.between(b, product.facts())).orElse(List.of()),
+                        ""));
+              }
+            });
+    IntakeResult result =
+        read(
+            intake,
+            target,
+            p -> named.add(p.facts().sku()),
+            p -> {
+              String outcome = p.code().equals(DUPLICATE) ? "DUPLICATE" : "REJECTED";
+              if (shown.merge(outcome, 1, Integer::sum) <= SHOWN) {
+                lines.add(new DryLine(outcome, (int) p.row(), "", "", List.of(), p.toString()));
+              }
+            });
+    intakes
+        .before(intake.supplier(), id)
+        .ifPresent(
+            last ->
+                products.named(
+                    last,
+                    (sku, name) -> {
+                      if (!named.contains(sku) && shown.merge("GONE", 1, Integer::sum) <= SHOWN) {
+                        lines.add(new DryLine("GONE", 0, sku, name, List.of(), ""));
+                      }
+                    }));
+    return new DryRun(result.withGone(shown.getOrDefault("GONE", 0)), lines);
+  }
+
   /** What became of one row: a product, or why it is none; neither for a blank row. */
   private record Taken(int row, ProductIntake.Prepared product, SheetProblem problem) {}
 
-  /** Reads facts on a thread of its own while this one stores them. */
-  private IntakeResult read(Intake intake) {
+  /** Reads facts on a thread of its own while this one hands them on. */
+  private IntakeResult read(
+      Intake intake,
+      ProductIntake target,
+      Consumer<ProductIntake.Prepared> named,
+      Consumer<SheetProblem> refused) {
     Sheet sheet = sheet(intake);
     FactReader reader = new FactReader(intake.fileName(), intake.reading(), knowledge);
-    ProductIntake target = products.intake(intake.id());
     List<SheetProblem> problems = new ArrayList<>();
     Map<String, Integer> rowOf = new HashMap<>();
     int rows = 0;
@@ -218,7 +399,7 @@ public class IntakeService {
       ahead.start(
           sink -> {
             while (all.hasNext()) {
-              sink.put(taken(all.next(), sheet, reader));
+              sink.put(taken(all.next(), sheet, reader, target));
             }
           });
       for (Taken next = ahead.next(); next != null; next = ahead.next()) {
@@ -226,16 +407,20 @@ public class IntakeService {
         if (next.problem != null) {
           rejected++;
           keep(problems, next.problem);
+          refused.accept(next.problem);
         } else if (next.product == null) {
           blank++;
         } else {
           Integer before = rowOf.putIfAbsent(next.product.facts().sku(), next.row);
           if (before == null) {
             contradictions += next.product.facts().contradictions().isEmpty() ? 0 : 1;
+            named.accept(next.product);
             target.add(next.product);
           } else {
             duplicates++;
-            keep(problems, duplicate(next, before));
+            SheetProblem problem = duplicate(next.row, next.product.facts().sku(), before);
+            keep(problems, problem);
+            refused.accept(problem);
           }
         }
       }
@@ -246,6 +431,8 @@ public class IntakeService {
         counts.added(),
         counts.changed(),
         counts.unchanged(),
+        counts.left(),
+        0,
         rejected,
         duplicates,
         blank,
@@ -253,33 +440,72 @@ public class IntakeService {
         problems);
   }
 
-  private static Taken taken(SheetRow row, Sheet sheet, FactReader reader) {
+  private static Taken taken(SheetRow row, Sheet sheet, FactReader reader, ProductIntake target) {
     if (row.isBlank()) {
       return new Taken(row.number(), null, null);
     }
-    List<SheetProblem> unusable = sheet.problems(row);
-    FactReader.Outcome outcome =
-        unusable.isEmpty()
-            ? reader.read(row)
-            : new FactReader.Outcome.Rejected(unusable.getFirst());
-    return switch (outcome) {
+    return switch (outcome(row, sheet, reader)) {
       case FactReader.Outcome.Rejected(SheetProblem problem) ->
           new Taken(row.number(), null, problem);
       case FactReader.Outcome.Read(ProductFacts product) ->
-          new Taken(row.number(), ProductIntake.prepare(product, row.number()), null);
+          new Taken(row.number(), target.prepare(product, row.number()), null);
     };
   }
 
-  private static SheetProblem duplicate(Taken row, int before) {
+  private static FactReader.Outcome outcome(SheetRow row, Sheet sheet, FactReader reader) {
+    List<SheetProblem> unusable = sheet.problems(row);
+    return unusable.isEmpty()
+        ? reader.read(row)
+        : new FactReader.Outcome.Rejected(unusable.getFirst());
+  }
+
+  /**
+   * Writes the rows that were not or would not be taken in, in the sheet's own layout, with the
+   * reason behind them, to be mended and dropped again.
+   */
+  void rejected(Intake intake, OutputStream out) throws IOException {
+    Sheet sheet = sheet(intake);
+    FactReader reader = new FactReader(intake.fileName(), intake.reading(), knowledge);
+    Map<String, Integer> rowOf = new HashMap<>();
+    try (SheetWriter writer = SheetWriter.open(out, sheet.layout());
+        Sheet.Rows all = sheet.rows()) {
+      writer.head(sheet, List.of("reason"));
+      while (all.hasNext()) {
+        SheetRow row = all.next();
+        if (row.isBlank()) {
+          continue;
+        }
+        switch (outcome(row, sheet, reader)) {
+          case FactReader.Outcome.Rejected(SheetProblem problem) ->
+              writer.write(row, List.of(problem.what() + " " + problem.remedy()));
+          case FactReader.Outcome.Read(ProductFacts product) -> {
+            Integer before = rowOf.putIfAbsent(product.sku(), row.number());
+            if (before != null) {
+              SheetProblem problem = duplicate(row.number(), product.sku(), before);
+              writer.write(row, List.of(problem.what() + " " + problem.remedy()));
+            }
+          }
+        }
+      }
+    }
+  }
+
+  /** Takes back what an intake did to the house's products. */
+  @Transactional
+  public ProductService.TakeBack takeBack(long id) {
+    get(id);
+    if (!intakes.takeBack(id)) {
+      throw Refused.conflict("Only a sheet that has been taken in can be taken back.");
+    }
+    return products.takeBack(id);
+  }
+
+  private static SheetProblem duplicate(int row, String sku, int before) {
     return new SheetProblem(
-        "duplicate-sku",
-        row.row,
+        DUPLICATE,
+        row,
         "",
-        "The SKU \""
-            + row.product.facts().sku()
-            + "\" stands in row "
-            + before
-            + " already; that row counts.",
+        "The SKU \"" + sku + "\" stands in row " + before + " already; that row counts.",
         "Give this row an SKU of its own, or remove it.");
   }
 

@@ -9,6 +9,9 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
+import rhetor.core.fact.ColumnProfile;
+import rhetor.core.fact.KnownReading;
+import rhetor.core.fact.KnownReading.ColumnChange;
 import rhetor.core.fact.Reading;
 import rhetor.core.sheet.SheetLayout;
 import tools.jackson.databind.json.JsonMapper;
@@ -32,12 +35,13 @@ class IntakeStore {
       String storedAs,
       SheetLayout layout,
       Reading reading,
+      List<ColumnChange> changes,
       String by) {
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
             """
-            insert into intake (supplier, file_name, stored_as, layout, reading, status, created_by, created_at)
-            values (?, ?, ?, ?, ?, 'PROPOSED', ?, ?)
+            insert into intake (kind, supplier, file_name, stored_as, layout, reading, changes, status, created_by, created_at)
+            values ('SHEET', ?, ?, ?, ?, ?, ?, 'PROPOSED', ?, ?)
             """)
         .params(
             supplier,
@@ -45,18 +49,78 @@ class IntakeStore {
             storedAs,
             json.writeValueAsString(layout),
             json.writeValueAsString(reading),
+            json.writeValueAsString(changes),
             by,
             Timestamp.from(clock.instant()))
         .update(key, "id");
     return key.getKey().longValue();
   }
 
+  /**
+   * Reads a sheet that waits in another way: as another supplier's, or from another place in it.
+   */
+  void propose(
+      long id, String supplier, SheetLayout layout, Reading reading, List<ColumnChange> changes) {
+    jdbc.sql(
+            "update intake set supplier = ?, layout = ?, reading = ?, changes = ?, seen = false where id = ?")
+        .params(
+            supplier,
+            json.writeValueAsString(layout),
+            json.writeValueAsString(reading),
+            json.writeValueAsString(changes),
+            id)
+        .update();
+  }
+
+  void setSeen(long id) {
+    jdbc.sql("update intake set seen = true where id = ?").param(id).update();
+  }
+
+  List<KnownReading> knownReadings() {
+    return jdbc.sql("select supplier, reading, profiles from known_reading order by supplier")
+        .query(
+            (rs, i) ->
+                new KnownReading(
+                    rs.getString(1),
+                    json.readValue(rs.getString(2), Reading.class),
+                    List.of(json.readValue(rs.getString(3), ColumnProfile[].class))))
+        .list();
+  }
+
+  void remember(KnownReading known) {
+    jdbc.sql(
+            "merge into known_reading (supplier, reading, profiles) key (supplier) values (?, ?, ?)")
+        .params(
+            known.supplier(),
+            json.writeValueAsString(known.reading()),
+            json.writeValueAsString(known.profiles()))
+        .update();
+  }
+
+  /** The supplier's last intake that was taken, before this one. */
+  Optional<Long> before(String supplier, long id) {
+    return jdbc.sql("select max(id) from intake where supplier = ? and id < ? and status = 'TAKEN'")
+        .params(supplier, id)
+        .query(Long.class)
+        .optional();
+  }
+
+  boolean takeBack(long id) {
+    return jdbc.sql("update intake set status = 'TAKEN_BACK' where id = ? and status = 'TAKEN'")
+            .param(id)
+            .update()
+        == 1;
+  }
+
   Optional<Intake> find(long id) {
-    return jdbc.sql("select * from intake where id = ?").param(id).query(this::read).optional();
+    return jdbc.sql("select * from intake where kind = 'SHEET' and id = ?")
+        .param(id)
+        .query(this::read)
+        .optional();
   }
 
   List<Intake> latest(int limit) {
-    return jdbc.sql("select * from intake order by id desc limit ?")
+    return jdbc.sql("select * from intake where kind = 'SHEET' order by id desc limit ?")
         .param(limit)
         .query(this::read)
         .list();
@@ -101,6 +165,8 @@ class IntakeStore {
         rs.getString("stored_as"),
         json.readValue(rs.getString("layout"), SheetLayout.class),
         json.readValue(rs.getString("reading"), Reading.class),
+        List.of(json.readValue(rs.getString("changes"), ColumnChange[].class)),
+        rs.getBoolean("seen"),
         Intake.Status.valueOf(rs.getString("status")),
         result == null ? IntakeResult.NONE : json.readValue(result, IntakeResult.class),
         rs.getString("created_by"),

@@ -4,7 +4,8 @@ package rhetor.app.product;
  * Which products are meant.
  *
  * @param search part of a name or SKU, or empty
- * @param state a {@link Stage}, or {@code FIX}, {@code FAILED}, {@code STALE}, {@code ALL}
+ * @param state a {@link Stage}, or {@code FIX}, {@code FAILED}, {@code STALE}, {@code DISPUTED},
+ *     {@code INCOMPLETE}, {@code ALL}
  * @param intake id of the intake that brought them, 0 for any
  */
 public record ProductFilter(String search, String state, long intake) {

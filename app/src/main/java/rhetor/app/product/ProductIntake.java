@@ -2,41 +2,96 @@ package rhetor.app.product;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 
-/** Takes the products of one sheet in, in batches; to be used inside one transaction. */
+/**
+ * Takes the products of one intake in, in batches; or only tells what that would do. To be used
+ * inside one transaction.
+ */
 public final class ProductIntake {
   private static final int BATCH = 500;
 
   private final ProductStore store;
+  private final ProductService products;
   private final long intake;
-  private final List<ProductStore.Row> batch = new ArrayList<>();
+  private final String supplier;
+  private final LeaveAlone leaveAlone;
+  private final Optional<Listener> dryRun;
   private final List<ProductStore.Name> names = new ArrayList<>();
+  private final List<Prepared> batch = new ArrayList<>();
+  private final Map<Long, String> keywords = new HashMap<>();
   private int added;
   private int changed;
   private int unchanged;
+  private int left;
 
-  /** How many products were new, had other facts than before, or the same. */
-  public record Counts(int added, int changed, int unchanged) {}
+  /** Which products keep the facts they have. */
+  public record LeaveAlone(boolean published, boolean signedOff) {
+    /** No product is left alone. */
+    public static final LeaveAlone NONE = new LeaveAlone(false, false);
 
-  ProductIntake(ProductStore store, long intake) {
+    private boolean leaves(Stage stage) {
+      return published && stage == Stage.PUBLISHED || signedOff && stage == Stage.SIGNED_OFF;
+    }
+  }
+
+  /** What would become of a row. */
+  public enum Outcome {
+    NEW,
+    CHANGED,
+    UNCHANGED,
+    LEFT
+  }
+
+  /** Told what would become of each product, in place of storing it. */
+  public interface Listener {
+    /**
+     * @param before what the supplier said last, empty if it never named the product
+     */
+    void would(Outcome outcome, Prepared product, Optional<ProductFacts> before);
+  }
+
+  /**
+   * How many products were new, had other facts than before, the same, or were left alone on
+   * purpose.
+   */
+  public record Counts(int added, int changed, int unchanged, int left) {}
+
+  ProductIntake(
+      ProductStore store,
+      ProductService products,
+      long intake,
+      String supplier,
+      LeaveAlone leaveAlone,
+      Optional<Listener> dryRun) {
     this.store = store;
+    this.products = products;
     this.intake = intake;
+    this.supplier = supplier;
+    this.leaveAlone = leaveAlone;
+    this.dryRun = dryRun;
   }
 
   /** A product that is ready to be stored. */
-  public record Prepared(ProductFacts facts, byte[] packed, int row) {}
+  public record Prepared(ProductFacts facts, byte[] packed, int row, int missing) {}
 
   /** Makes a product ready to be stored; may be called on another thread. */
-  public static Prepared prepare(ProductFacts product, int row) {
-    return new Prepared(product, StoredFacts.pack(product), row);
+  public Prepared prepare(ProductFacts product, int row) {
+    return new Prepared(
+        product,
+        dryRun.isPresent() ? new byte[0] : StoredFacts.pack(product),
+        row,
+        products.missing(product));
   }
 
   /** Adds a product, or gives a known one its new facts. */
   public void add(Prepared product) {
-    batch.add(new ProductStore.Row(0, product.facts, product.packed, product.row));
+    batch.add(product);
     if (batch.size() >= BATCH) {
       flush();
     }
@@ -45,9 +100,12 @@ public final class ProductIntake {
   /** Stores what is left. */
   public Counts finish() {
     flush();
-    names.sort(Comparator.comparing(ProductStore.Name::name).thenComparing(ProductStore.Name::id));
-    store.addNames(names);
-    return new Counts(added, changed, unchanged);
+    if (dryRun.isEmpty()) {
+      names.sort(
+          Comparator.comparing(ProductStore.Name::name).thenComparing(ProductStore.Name::id));
+      store.addNames(names);
+    }
+    return new Counts(added, changed, unchanged, left);
   }
 
   private void flush() {
@@ -55,41 +113,85 @@ public final class ProductIntake {
       return;
     }
     Map<String, ProductStore.Known> known =
-        store.known(batch.stream().map(r -> r.facts().sku()).toList());
+        store.known(supplier, batch.stream().map(p -> p.facts().sku()).toList());
     List<ProductStore.Row> fresh = new ArrayList<>();
     List<ProductStore.Row> other = new ArrayList<>();
     List<ProductStore.Row> same = new ArrayList<>();
-    for (ProductStore.Row row : batch) {
-      ProductStore.Known before = known.get(row.facts().sku());
-      if (before == null) {
-        fresh.add(row);
-      } else {
-        (sameFacts(before.facts(), row.facts()) ? same : other)
-            .add(new ProductStore.Row(before.id(), row.facts(), row.packed(), row.rowNumber()));
+    for (Prepared product : batch) {
+      ProductStore.Known before = known.get(product.facts.sku());
+      Outcome outcome = outcome(before, product.facts);
+      dryRun.ifPresent(
+          l -> l.would(outcome, product, before == null ? Optional.empty() : before.facts()));
+      long id = before == null ? 0 : before.id();
+      ProductStore.Row row =
+          new ProductStore.Row(id, product.facts, product.packed, product.row, product.missing);
+      switch (outcome) {
+        case NEW -> fresh.add(row);
+        case CHANGED -> {
+          other.add(row);
+          if (isOtherKeyword(before, product.facts)) {
+            keywords.put(id, product.facts.keyword());
+          }
+        }
+        case UNCHANGED -> same.add(row);
+        case LEFT -> left++;
       }
-    }
-    if (!fresh.isEmpty()) {
-      names.addAll(store.insert(intake, fresh));
-    }
-    if (!other.isEmpty()) {
-      store.update(intake, other);
-    }
-    if (!same.isEmpty()) {
-      store.addSources(intake, same);
     }
     added += fresh.size();
     changed += other.size();
     unchanged += same.size();
+    if (dryRun.isEmpty()) {
+      store(fresh, other, same);
+    }
     batch.clear();
+  }
+
+  private void store(
+      List<ProductStore.Row> fresh, List<ProductStore.Row> other, List<ProductStore.Row> same) {
+    if (!fresh.isEmpty()) {
+      names.addAll(store.insert(intake, fresh));
+    }
+    if (!other.isEmpty()) {
+      store.addSources(intake, other);
+      other.forEach(r -> products.factsChanged(r.id()));
+      keywords.forEach(products::setKeyword);
+      keywords.clear();
+    }
+    if (!same.isEmpty()) {
+      store.addSources(intake, same);
+    }
+  }
+
+  /** A keyword that a person chose stays until the supplier asks for another one. */
+  private static boolean isOtherKeyword(ProductStore.Known before, ProductFacts now) {
+    return !now.keyword().isEmpty()
+        && before.facts().map(ProductFacts::keyword).filter(now.keyword()::equals).isEmpty();
+  }
+
+  private Outcome outcome(ProductStore.Known before, ProductFacts now) {
+    if (before == null) {
+      return Outcome.NEW;
+    }
+    if (leaveAlone.leaves(before.stage())) {
+      return Outcome.LEFT;
+    }
+    return before.facts().filter(f -> sameFacts(f, now)).isPresent()
+        ? Outcome.UNCHANGED
+        : Outcome.CHANGED;
   }
 
   /** Whether values are the same, wherever in the sheet they stand now. */
   private static boolean sameFacts(ProductFacts then, ProductFacts now) {
     return then.name().equals(now.name())
         && then.keyword().equals(now.keyword())
-        && then.facts().stream()
-            .map(f -> f.id() + f.value())
-            .toList()
-            .equals(now.facts().stream().map(f -> f.id() + f.value()).toList());
+        && values(then).equals(values(now));
+  }
+
+  private static List<String> values(ProductFacts product) {
+    return java.util.stream.Stream.concat(
+            product.facts().stream(),
+            product.contradictions().stream().flatMap(c -> c.versions().stream()))
+        .map((Fact f) -> f.id() + f.value())
+        .toList();
   }
 }

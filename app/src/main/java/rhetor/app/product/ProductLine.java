@@ -6,6 +6,8 @@ package rhetor.app.product;
  * @param failed why writing failed, empty if it did not
  * @param stale whether facts changed since the text was written
  * @param readiness 0 to 100, -1 before there is a text
+ * @param missing how many essential facts no source gives
+ * @param disputed how many facts the sources disagree about
  * @param page address of the live page, empty before it is published
  */
 public record ProductLine(
@@ -19,5 +21,7 @@ public record ProductLine(
     boolean stale,
     int readiness,
     int mustFix,
+    int missing,
+    int disputed,
     String keyword,
     String page) {}

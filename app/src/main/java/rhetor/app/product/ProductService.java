@@ -4,27 +4,164 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.BiConsumer;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
 import rhetor.core.compose.Draft;
 import rhetor.core.exchange.TextColumns;
+import rhetor.core.fact.Contradiction;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.FactAssembler;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Settlement;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Products, and what changes about them as their texts go along. */
 @Service
 public class ProductService {
+  private static final int LONGEST_FACT = 4_000;
+
   private final ProductStore store;
+  private final FactStore facts;
+  private final FactAssembler assembler;
+  private final HouseNameService houseNames;
   private final JsonMapper json;
 
-  ProductService(ProductStore store, JsonMapper json) {
+  ProductService(
+      ProductStore store,
+      FactStore facts,
+      Knowledge knowledge,
+      HouseNameService houseNames,
+      JsonMapper json) {
     this.store = store;
+    this.facts = facts;
+    this.assembler = new FactAssembler(knowledge);
+    this.houseNames = houseNames;
     this.json = json;
   }
 
-  /** Begins to take the products of a sheet in. */
-  public ProductIntake intake(long intakeId) {
-    return new ProductIntake(store, intakeId);
+  /** Begins to take the products of an intake in. */
+  public ProductIntake intake(long intakeId, String supplier, ProductIntake.LeaveAlone leaveAlone) {
+    return new ProductIntake(store, this, intakeId, supplier, leaveAlone, Optional.empty());
+  }
+
+  /** Tells what an intake would do to each product, and stores nothing. */
+  public ProductIntake dryRun(
+      String supplier, ProductIntake.LeaveAlone leaveAlone, ProductIntake.Listener listener) {
+    return new ProductIntake(store, this, 0, supplier, leaveAlone, Optional.of(listener));
+  }
+
+  /** SKUs and names of the products that an intake named. */
+  public void named(long intake, BiConsumer<String, String> consumer) {
+    store.named(intake, consumer);
+  }
+
+  /** Withdraws what an intake said; how many products went, went back, and stayed. */
+  @Transactional
+  public TakeBack takeBack(long intake) {
+    ProductStore.TakenBack done = store.takeBack(intake);
+    done.restored().forEach(this::factsChanged);
+    return new TakeBack(done.removed().size(), done.restored().size(), done.kept().size());
+  }
+
+  /** What taking an intake back did to its products. */
+  public record TakeBack(int removed, int restored, int kept) {}
+
+  /** How many essential facts a product lacks. */
+  int missing(ProductFacts product) {
+    return assembler.missing(product).size();
+  }
+
+  /** Concepts that a product's class calls essential and that no source gives. */
+  List<String> missingConcepts(ProductFacts product) {
+    return assembler.missing(product);
+  }
+
+  /** How many products of each class lack something essential, the largest class first. */
+  Map<String, Integer> incomplete() {
+    return store.incomplete();
+  }
+
+  /** Products of a class that lack something essential, by id. */
+  List<Long> incomplete(String productClass, long after, int limit) {
+    return store.incomplete(productClass, after, limit);
+  }
+
+  private ProductFacts assemble(long id) {
+    List<ProductFacts> sources = store.sources(id);
+    if (sources.isEmpty()) {
+      throw new IllegalStateException(
+          "No source names this product any longer. Take its sheet in again.");
+    }
+    List<Fact> typed =
+        facts.typed(id).stream()
+            .map(t -> assembler.typed(t.factId(), t.label(), t.text(), t.typedBy()))
+            .toList();
+    return assembler.assemble(sources, typed, facts.settled(id), houseNames.names());
+  }
+
+  /** Notes that what is stored about a product has changed. */
+  void factsChanged(long id) {
+    ProductFacts now = assemble(id);
+    store.setFacts(id, now, missing(now));
+  }
+
+  /** Types a fact in, which counts before any sheet; an empty text takes it away again. */
+  @Transactional
+  public void type(long id, String factId, String label, String text, String by) {
+    line(id);
+    if (text.isBlank()) {
+      facts.untype(id, factId);
+    } else {
+      if (text.length() > LONGEST_FACT || factId.length() > 200 || label.length() > 200) {
+        throw Refused.invalid("A fact has at most %,d characters.".formatted(LONGEST_FACT));
+      }
+      try {
+        assembler.typed(factId, label, text, by);
+      } catch (IllegalArgumentException e) {
+        throw Refused.invalid(e.getMessage());
+      }
+      facts.type(id, new FactStore.Typed(factId, label, text.strip(), by));
+    }
+    factsChanged(id);
+  }
+
+  /** Settles what sources disagree about: the version that is right, counted from 0. */
+  @Transactional
+  public void settle(long id, String factId, int version, String by) {
+    Contradiction contradiction =
+        get(id).facts().contradictions().stream()
+            .filter(c -> c.id().equals(factId))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    Refused.conflict(
+                        "The sources don't disagree about this any longer, or somebody has settled it meanwhile."));
+    if (version < 0 || version >= contradiction.versions().size()) {
+      throw Refused.invalid("There are %d versions.".formatted(contradiction.versions().size()));
+    }
+    facts.settle(id, new Settlement(factId, contradiction.versions().get(version).value()), by);
+    factsChanged(id);
+  }
+
+  /** Takes a settlement back, so that the sources disagree again. */
+  @Transactional
+  public void unsettle(long id, String factId) {
+    line(id);
+    facts.unsettle(id, factId);
+    factsChanged(id);
+  }
+
+  /** Ids of the facts of a product that a person settled or typed in. */
+  List<String> byHand(long id) {
+    List<String> ids =
+        new java.util.ArrayList<>(facts.settled(id).stream().map(Settlement::factId).toList());
+    facts.typed(id).forEach(t -> ids.add(t.factId()));
+    return ids;
   }
 
   ProductPage page(ProductFilter filter, ProductStore.Order order, String after, int limit) {
@@ -46,7 +183,16 @@ public class ProductService {
 
   /** A product with its facts. */
   public Product get(long id) {
-    return store.find(id).orElseThrow(() -> Refused.notFound("There is no such product."));
+    ProductStore.State state =
+        store.state(id).orElseThrow(() -> Refused.notFound("There is no such product."));
+    return new Product(
+        id,
+        state.stage(),
+        assemble(id),
+        state.keyword(),
+        state.textId(),
+        state.page(),
+        state.shopVersion());
   }
 
   /** A product as lists show it. */

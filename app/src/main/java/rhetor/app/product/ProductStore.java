@@ -1,16 +1,22 @@
 package rhetor.app.product;
 
 import java.nio.charset.StandardCharsets;
+import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BiConsumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -19,12 +25,9 @@ import rhetor.core.fact.ProductFacts;
 /** Keeps products. Lists are paged by key. */
 @Repository
 class ProductStore {
+  private static final Logger LOG = LoggerFactory.getLogger(ProductStore.class);
   private static final String LINE =
-      "p.id, p.sku, p.name, p.brand, p.kind, p.stage, p.failed, p.stale, p.readiness, p.must_fix, p.keyword, p.page";
-
-  /** The facts that count: those of the last intake that named the product. */
-  private static final String FACTS =
-      "(select s.facts from product_source s where s.product_id = p.id order by s.id desc limit 1) as facts";
+      "p.id, p.sku, p.name, p.brand, p.kind, p.stage, p.failed, p.stale, p.readiness, p.must_fix, p.missing, p.disputed, p.keyword, p.page";
 
   private static final long ROWS_OF_AN_INTAKE = 10_000_000;
   private static final int LONGEST_NAME = 400;
@@ -80,7 +83,7 @@ class ProductStore {
     }
     if (filter.intake() != 0) {
       sql.append(
-          " and p.id in (select s.product_id from product_source s where s.id between ? and ?)");
+          " and p.id in (select s.product_id from product_source s where s.id between ? and ? and not s.withdrawn)");
       params.addAll(List.of(sourceId(filter.intake(), 0), sourceId(filter.intake() + 1, -1)));
     }
     switch (filter.state()) {
@@ -89,6 +92,8 @@ class ProductStore {
       case "FAILED" -> sql.append(" and failed is not null");
       case "STALE" -> sql.append(" and stale");
       case "READY" -> sql.append(" and stage in ('DRAFTED', 'IN_PROOF') and must_fix = 0");
+      case "DISPUTED" -> sql.append(" and disputed > 0");
+      case "INCOMPLETE" -> sql.append(" and missing > 0");
       case "PROOF" -> sql.append(" and stage in ('DRAFTED', 'IN_PROOF')");
       default -> {
         sql.append(" and stage = ?");
@@ -154,6 +159,8 @@ class ProductStore {
         rs.getBoolean("stale"),
         rs.getInt("readiness"),
         rs.getInt("must_fix"),
+        rs.getInt("missing"),
+        rs.getInt("disputed"),
         rs.getString("keyword"),
         orEmpty(rs.getString("page")));
   }
@@ -178,52 +185,94 @@ class ProductStore {
         .optional();
   }
 
-  Optional<Product> find(long id) {
+  /** What is kept of a product besides its facts. */
+  record State(
+      long id,
+      String sku,
+      Stage stage,
+      String keyword,
+      long textId,
+      String page,
+      String shopVersion) {}
+
+  Optional<State> state(long id) {
     return jdbc.sql(
-            "select p.id, p.stage, "
-                + FACTS
-                + ", p.keyword, p.text_id, p.page, p.shop_version from product p where p.id = ?")
+            "select id, sku, stage, keyword, text_id, page, shop_version from product where id = ?")
         .param(id)
-        .query(ProductStore::product)
+        .query(
+            (rs, row) ->
+                new State(
+                    rs.getLong("id"),
+                    rs.getString("sku"),
+                    Stage.valueOf(rs.getString("stage")),
+                    rs.getString("keyword"),
+                    rs.getLong("text_id"),
+                    orEmpty(rs.getString("page")),
+                    orEmpty(rs.getString("shop_version"))))
         .optional();
   }
 
-  private static Product product(ResultSet rs, int row) throws SQLException {
-    return new Product(
-        rs.getLong("id"),
-        Stage.valueOf(rs.getString("stage")),
-        StoredFacts.unpack(rs.getBytes("facts")),
-        rs.getString("keyword"),
-        rs.getLong("text_id"),
-        orEmpty(rs.getString("page")),
-        orEmpty(rs.getString("shop_version")));
+  /** What each supplier said last of a product, the first supplier first. */
+  List<ProductFacts> sources(long id) {
+    Map<String, byte[]> last = new LinkedHashMap<>();
+    jdbc.sql(
+            """
+            select i.supplier, s.facts from product_source s join intake i on i.id = s.intake_id
+            where s.product_id = ? and not s.withdrawn order by s.id""")
+        .param(id)
+        .query(
+            rs -> {
+              last.put(rs.getString(1), rs.getBytes(2));
+            });
+    return last.values().stream().map(StoredFacts::unpack).toList();
   }
 
-  /** What is stored of a product that a sheet names again. */
-  record Known(long id, ProductFacts facts) {}
+  /**
+   * What is stored of a product that a sheet names again.
+   *
+   * @param facts what its supplier said last, empty if only others named it
+   */
+  record Known(long id, Stage stage, Optional<ProductFacts> facts) {}
 
-  Map<String, Known> known(List<String> skus) {
+  Map<String, Known> known(String supplier, List<String> skus) {
     Map<String, Known> known = new HashMap<>();
-    jdbc.sql("select p.id, p.sku, " + FACTS + " from product p where p.sku in (:skus)")
+    jdbc.sql(
+            """
+            select p.id, p.sku, p.stage,
+              (select s.facts from product_source s join intake i on i.id = s.intake_id
+               where s.product_id = p.id and i.supplier = :supplier and not s.withdrawn order by s.id desc limit 1) as facts
+            from product p where p.sku in (:skus)""")
+        .param("supplier", supplier)
         .param("skus", skus)
         .query(
             rs -> {
+              byte[] facts = rs.getBytes("facts");
               known.put(
                   rs.getString("sku"),
-                  new Known(rs.getLong("id"), StoredFacts.unpack(rs.getBytes("facts"))));
+                  new Known(
+                      rs.getLong("id"),
+                      Stage.valueOf(rs.getString("stage")),
+                      Optional.ofNullable(facts).map(StoredFacts::unpack)));
             });
     return known;
+  }
+
+  /** SKUs and names of the products that an intake named. */
+  void named(long intake, BiConsumer<String, String> consumer) {
+    jdbc.sql(
+            "select p.sku, p.name from product_source s join product p on p.id = s.product_id where s.id between ? and ? and not s.withdrawn order by s.id")
+        .params(sourceId(intake, 0), sourceId(intake + 1, -1))
+        .query(
+            rs -> {
+              consumer.accept(rs.getString(1), rs.getString(2));
+            });
   }
 
   /** A product's place in the alphabet. */
   record Name(String name, long id) {}
 
-  private static List<Name> names(List<Row> rows) {
-    return rows.stream().map(r -> new Name(cut(r.facts.name(), LONGEST_NAME), r.id)).toList();
-  }
-
   /** One product of an intake; of a new one the id is yet to be given. */
-  record Row(long id, ProductFacts facts, byte[] packed, int rowNumber) {}
+  record Row(long id, ProductFacts facts, byte[] packed, int rowNumber, int missing) {}
 
   /** Adds new products, and what the intake says of them; their names are left to be added. */
   List<Name> insert(long intake, List<Row> rows) {
@@ -234,41 +283,39 @@ class ProductStore {
             .list();
     List<Row> numbered = new ArrayList<>();
     for (Row row : rows) {
-      numbered.add(new Row(ids.get(numbered.size()), row.facts, row.packed, row.rowNumber));
+      numbered.add(
+          new Row(ids.get(numbered.size()), row.facts, row.packed, row.rowNumber, row.missing));
     }
     template.batchUpdate(
-        "insert into product (name, brand, kind, keyword, id, sku, stage) values (?, ?, ?, ?, ?, ?, 'UNWRITTEN')",
+        "insert into product (name, brand, kind, product_class, missing, disputed, keyword, id, sku, stage) values (?, ?, ?, ?, ?, ?, ?, ?, ?, 'UNWRITTEN')",
         numbered,
         numbered.size(),
         (s, r) -> {
-          setCommon(s, r);
-          s.setLong(5, r.id);
-          s.setString(6, r.facts.sku());
+          setCommon(s, r.facts, r.missing);
+          s.setString(7, cut(r.facts.keyword(), 400));
+          s.setLong(8, r.id);
+          s.setString(9, r.facts.sku());
         });
     addSources(intake, numbered);
-    return names(numbered);
+    return numbered.stream().map(r -> new Name(cut(r.facts.name(), LONGEST_NAME), r.id)).toList();
   }
 
-  /** Gives known products other facts. */
-  void update(long intake, List<Row> rows) {
-    template.batchUpdate(
-        "delete from product_name where product_id = ? and name = (select p.name from product p where p.id = ?)",
-        rows,
-        rows.size(),
-        (s, r) -> {
-          s.setLong(1, r.id);
-          s.setLong(2, r.id);
+  /**
+   * Notes what a product's facts come to now, and that its text, if it has one, was written from
+   * others.
+   */
+  void setFacts(long id, ProductFacts facts, int missing) {
+    jdbc.sql(
+            "delete from product_name where product_id = ? and name = (select p.name from product p where p.id = ?)")
+        .params(id, id)
+        .update();
+    template.update(
+        "update product set name = ?, brand = ?, kind = ?, product_class = ?, missing = ?, disputed = ?, stale = text_id is not null where id = ?",
+        s -> {
+          setCommon(s, facts, missing);
+          s.setLong(7, id);
         });
-    template.batchUpdate(
-        "update product set name = ?, brand = ?, kind = ?, keyword = ?, stale = text_id is not null where id = ?",
-        rows,
-        rows.size(),
-        (s, r) -> {
-          setCommon(s, r);
-          s.setLong(5, r.id);
-        });
-    addNames(names(rows));
-    addSources(intake, rows);
+    addNames(List.of(new Name(cut(facts.name(), LONGEST_NAME), id)));
   }
 
   /** Notes that an intake names products. */
@@ -300,12 +347,15 @@ class ProductStore {
         });
   }
 
-  private static void setCommon(java.sql.PreparedStatement s, Row r) throws SQLException {
-    String brand = r.facts.fact("brand").map(f -> f.source().raw()).orElse("");
-    s.setString(1, cut(r.facts.name(), LONGEST_NAME));
+  private static void setCommon(PreparedStatement s, ProductFacts facts, int missing)
+      throws SQLException {
+    String brand = facts.fact("brand").map(f -> f.source().raw()).orElse("");
+    s.setString(1, cut(facts.name(), LONGEST_NAME));
     s.setString(2, cut(brand, 120));
-    s.setString(3, cut(r.facts.kindNoun(), 120));
-    s.setString(4, cut(r.facts.keyword(), 400));
+    s.setString(3, cut(facts.kindNoun(), 120));
+    s.setString(4, facts.productClass());
+    s.setInt(5, missing);
+    s.setInt(6, facts.contradictions().size());
   }
 
   private static String cut(String text, int most) {
@@ -340,6 +390,111 @@ class ProductStore {
         .update();
   }
 
+  Map<String, Integer> incomplete() {
+    Map<String, Integer> classes = new LinkedHashMap<>();
+    jdbc.sql(
+            "select product_class, count(*) from product where missing > 0 group by product_class order by count(*) desc, product_class")
+        .query(
+            rs -> {
+              classes.put(rs.getString(1), rs.getInt(2));
+            });
+    return classes;
+  }
+
+  List<Long> incomplete(String productClass, long after, int limit) {
+    return jdbc.sql(
+            "select id from product where missing > 0 and product_class = ? and id > ? order by id limit ?")
+        .params(productClass, after, limit)
+        .query(Long.class)
+        .list();
+  }
+
+  /** A product and whether it has a text. */
+  record Written(long id, long textId) {}
+
+  /** Goes through what every supplier said last of every product, one at a time. */
+  void eachSource(BiConsumer<Written, ProductFacts> consumer) {
+    jdbc.sql(
+            """
+            select p.id, p.text_id, s.facts from product_source s join product p on p.id = s.product_id
+            where not s.withdrawn and not exists (
+              select 1 from product_source o where o.product_id = s.product_id and o.id > s.id and not o.withdrawn)""")
+        .query(
+            rs -> {
+              Written product = new Written(rs.getLong(1), rs.getLong(2));
+              try {
+                consumer.accept(product, StoredFacts.unpack(rs.getBytes(3)));
+              } catch (IllegalStateException e) {
+                LOG.warn("product {} is passed over", product.id(), e);
+              }
+            });
+  }
+
+  void markStale(List<Long> ids) {
+    template.batchUpdate(
+        "update product set stale = true where id = ?", ids, BATCH, (s, id) -> s.setLong(1, id));
+  }
+
+  /** What taking an intake back did. */
+  record TakenBack(List<Long> removed, List<Long> restored, List<Long> kept) {}
+
+  /**
+   * Withdraws what an intake said. Products that nobody else named go; those that have been written
+   * for stay as they are.
+   */
+  TakenBack takeBack(long intake) {
+    long from = sourceId(intake, 0);
+    long to = sourceId(intake + 1, -1);
+    List<Long> kept =
+        jdbc.sql(
+                """
+                select s.product_id from product_source s where s.id between ? and ? and not s.withdrawn
+                  and not exists (select 1 from product_source o where o.product_id = s.product_id and not o.withdrawn
+                                  and not o.id between ? and ?)
+                  and exists (select 1 from run_item r where r.product_id = s.product_id)""")
+            .params(from, to, from, to)
+            .query(Long.class)
+            .list();
+    Set<Long> stays = new HashSet<>(kept);
+    List<Long> touched =
+        jdbc.sql(
+                "select distinct product_id from product_source where id between ? and ? and not withdrawn")
+            .params(from, to)
+            .query(Long.class)
+            .list();
+    template.batchUpdate(
+        "update product_source set withdrawn = true where product_id = ? and id between ? and ?",
+        touched.stream().filter(id -> !stays.contains(id)).toList(),
+        BATCH,
+        (s, id) -> {
+          s.setLong(1, id);
+          s.setLong(2, from);
+          s.setLong(3, to);
+        });
+    List<Long> removed = new ArrayList<>();
+    List<Long> restored = new ArrayList<>();
+    for (long id : touched) {
+      if (!stays.contains(id)) {
+        (sources(id).isEmpty() ? removed : restored).add(id);
+      }
+    }
+    for (String sql :
+        List.of(
+            "delete from product_name where product_id = ? and name = (select p.name from product p where p.id = ?)",
+            "delete from product_source where product_id = ? and product_id = ?",
+            "delete from product where id = ? and id = ?")) {
+      template.batchUpdate(
+          sql,
+          removed,
+          BATCH,
+          (s, id) -> {
+            s.setLong(1, id);
+            s.setLong(2, id);
+          });
+    }
+    return new TakenBack(removed, restored, kept);
+  }
+
   /** Draft and audit of each text of an intake, by row. */
   void texts(long intake, boolean signedOnly, TextConsumer consumer) {
     jdbc.sql(
@@ -365,12 +520,14 @@ class ProductStore {
               counts.accept(rs.getString(1), rs.getInt(2));
             });
     jdbc.sql(
-            "select sum(case when must_fix > 0 then 1 else 0 end), sum(case when failed is not null then 1 else 0 end), count(*) from product")
+            "select sum(case when must_fix > 0 then 1 else 0 end), sum(case when failed is not null then 1 else 0 end), count(*), sum(case when disputed > 0 then 1 else 0 end), sum(case when missing > 0 then 1 else 0 end) from product")
         .query(
             rs -> {
               counts.accept("FIX", rs.getInt(1));
               counts.accept("FAILED", rs.getInt(2));
               counts.accept("ALL", rs.getInt(3));
+              counts.accept("DISPUTED", rs.getInt(4));
+              counts.accept("INCOMPLETE", rs.getInt(5));
             });
   }
 }

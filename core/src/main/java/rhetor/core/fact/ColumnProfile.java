@@ -20,7 +20,9 @@ import java.util.regex.Pattern;
 public record ColumnProfile(Kind kind, String unit, double median) {
   private static final Pattern AMOUNT =
       Pattern.compile(
-          "\\D{0,12}(?<n>" + NumberStyle.NUMBER + ")\\s*(?<u>[A-Za-z°%²/\"]{0,12})\\.?.{0,8}");
+          "(?:(?i:up to|at least|max\\.?|min\\.?|ca\\.?|approx\\.?|about|bis|ab)\\s*|[<>~≤≥£$€Ø±]\\s*){0,2}(?<n>"
+              + NumberStyle.NUMBER
+              + ")\\s*(?<u>[A-Za-z°%²/\"]{0,12})\\.?.{0,8}");
   private static final int PROSE = 90;
 
   /** Amounts this many times larger or smaller mean another unit, not other products. */
