@@ -162,6 +162,14 @@ function HouseMenu() {
         House · {session.name}
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        <MenuItem
+          onClick={() => {
+            setAnchor(null);
+            navigate('/names');
+          }}
+        >
+          Names of the house
+        </MenuItem>
         {isOwner && (
           <MenuItem
             onClick={() => {

@@ -5,6 +5,8 @@ import { EditionsPage } from '../edition/EditionsPage';
 import { IntakePage } from '../intake/IntakePage';
 import { PeoplePage } from '../people/PeoplePage';
 import { SignIn } from '../people/SignIn';
+import { MissingPage } from '../product/MissingPage';
+import { NamesPage } from '../product/NamesPage';
 import { ProductsPage } from '../product/ProductsPage';
 import { ProofsPage } from '../proof/ProofsPage';
 import { ResultsPage } from '../result/ResultsPage';
@@ -29,6 +31,8 @@ export function House() {
       <Box component="main" sx={{ px: { xs: 2, md: 3 }, pt: 2, pb: 8 }}>
         <Routes>
           <Route path="/intake/:id?" element={<IntakePage />} />
+          <Route path="/products/missing" element={<MissingPage />} />
+          <Route path="/names" element={<NamesPage />} />
           <Route path="/products/:id?" element={<ProductsPage />} />
           <Route path="/runs/:id?" element={<RunsPage />} />
           <Route path="/proofs/:id?" element={<ProofsPage />} />

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { serif } from '../theme';
 
 /** A setting that reads as a sentence; its underlined words can be changed in place. */
@@ -37,6 +37,29 @@ export function Word(props: {
         </option>
       ))}
     </Box>
+  );
+}
+
+/** One underlined word of a sentence that is typed; it counts when the field is left or Enter pressed. */
+export function TypedWord(props: {
+  label: string;
+  value: string;
+  onSettled: (value: string) => void;
+}) {
+  const [typed, setTyped] = useState(props.value);
+  const settle = () => {
+    if (typed !== props.value) props.onSettled(typed);
+  };
+  return (
+    <Box
+      component="input"
+      aria-label={props.label}
+      value={typed}
+      onChange={(e: React.ChangeEvent<HTMLInputElement>) => setTyped(e.target.value)}
+      onBlur={settle}
+      onKeyDown={(e: React.KeyboardEvent) => e.key === 'Enter' && settle()}
+      sx={{ ...wordStyle, cursor: 'text', minWidth: 60 }}
+    />
   );
 }
 

@@ -118,7 +118,7 @@ function DropField() {
       <Box
         component="input"
         aria-label="Supplier"
-        placeholder="Supplier (or the file’s name)"
+        placeholder="Supplier (else by its headings)"
         value={supplier}
         onChange={(e: React.ChangeEvent<HTMLInputElement>) => setSupplier(e.target.value)}
         sx={{
@@ -140,7 +140,7 @@ function DropField() {
           type="file"
           hidden
           data-testid="sheet-file"
-          accept=".csv,.tsv,.txt,text/csv"
+          accept=".csv,.tsv,.txt,.xlsx,.ods,.json,.jsonl,.ndjson,.xml,text/csv"
           onChange={(e) => send(e.target.files?.[0])}
         />
       </Button>
@@ -153,8 +153,8 @@ function DropField() {
         />
       )}
       <Typography sx={{ color: 'text.secondary', fontSize: 12, mt: 1.5 }}>
-        CSV with commas, semicolons, tabs or pipes, in UTF-8, UTF-16 or Latin-1. Up to {megabytes}{' '}
-        MB, {figure(limits.data?.rows ?? 0)} rows and {limits.data?.columns} columns.
+        CSV and other delimited text, XLSX, ODS, JSON, JSON Lines or XML. Up to {megabytes} MB,{' '}
+        {figure(limits.data?.rows ?? 0)} rows and {limits.data?.columns} columns.
       </Typography>
     </Box>
   );
@@ -185,13 +185,23 @@ function Intakes({ selected }: { selected: number }) {
                 {i.fileName}, {when(i.createdAt)}
               </Box>
               <Box
-                sx={{ fontSize: 12, color: i.status === 'TAKEN' ? 'success.main' : 'warning.main' }}
+                sx={{
+                  fontSize: 12,
+                  color:
+                    i.status === 'TAKEN'
+                      ? 'success.main'
+                      : i.status === 'TAKEN_BACK'
+                        ? 'text.secondary'
+                        : 'warning.main',
+                }}
               >
                 {i.status === 'TAKEN'
                   ? `taken in: ${figure(i.added)} new, ${figure(i.changed)} changed, ${count(i.rejected, 'row')} not`
                   : i.status === 'TAKING'
                     ? 'being taken in'
-                    : 'waits to be taken in'}
+                    : i.status === 'TAKEN_BACK'
+                      ? 'taken back'
+                      : 'waits to be taken in'}
               </Box>
             </TableCell>
             <TableCell align="right" sx={{ verticalAlign: 'top' }}>

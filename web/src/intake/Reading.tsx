@@ -3,13 +3,25 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api, take, type Schema } from '../api/client';
 import { count, figure } from '../frame/format';
 import { useNotice } from '../frame/Notice';
+import { Sentence, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
+import { Changes } from './Changes';
+import { DryRun } from './DryRun';
+import { ShapeSentence } from './ShapeSentence';
 
 type Intake = Schema['IntakeView'];
+type Leave = 'NOTHING' | 'PUBLISHED' | 'SIGNED_OFF';
+
+const LEAVE = [
+  { value: 'NOTHING', label: 'changing facts wherever they differ' },
+  { value: 'PUBLISHED', label: 'leaving published products alone' },
+  { value: 'SIGNED_OFF', label: 'leaving signed-off and published products alone' },
+];
 
 /** How one sheet is read: each column with its meaning, its reason and its first cells. */
 export function Reading({ id }: { id: number }) {
@@ -17,6 +29,8 @@ export function Reading({ id }: { id: number }) {
   const notice = useNotice();
   const navigate = useNavigate();
   const mayWrite = useMay('WRITER');
+  const [leave, setLeave] = useState<Leave>('NOTHING');
+  const [dryRun, setDryRun] = useState<Schema['DryRun'] | null>(null);
   const path = { params: { path: { id } } };
   const intake = useQuery({
     queryKey: ['intake', id],
@@ -31,6 +45,7 @@ export function Reading({ id }: { id: number }) {
     queries.setQueryData(['intake', id], fresh);
     queries.invalidateQueries({ queryKey: ['intakes'] });
     queries.invalidateQueries({ queryKey: ['waiting'] });
+    setDryRun(null);
   };
   const setMeaning = useMutation({
     mutationFn: (all: string[]) =>
@@ -38,8 +53,17 @@ export function Reading({ id }: { id: number }) {
     onSuccess: changed,
     onError: notice.trouble,
   });
+  const rules = {
+    leavePublished: leave !== 'NOTHING',
+    leaveSignedOff: leave === 'SIGNED_OFF',
+  };
+  const tryOut = useMutation({
+    mutationFn: () => take(api.POST('/api/intakes/{id}/dry-run', { ...path, body: rules })),
+    onSuccess: setDryRun,
+    onError: notice.trouble,
+  });
   const takeIn = useMutation({
-    mutationFn: () => take(api.POST('/api/intakes/{id}/take', path)),
+    mutationFn: () => take(api.POST('/api/intakes/{id}/take', { ...path, body: rules })),
     onSuccess: changed,
     onError: (e) => {
       notice.trouble(e);
@@ -59,37 +83,67 @@ export function Reading({ id }: { id: number }) {
   if (!intake.data) return <LinearProgress aria-label="Reading the sheet" />;
   const sheet = intake.data;
   const isOpen = sheet.status === 'PROPOSED';
+  const isBusy = takeIn.isPending || tryOut.isPending;
+  const isBlocked = sheet.obstacle !== '' || (sheet.hasToBeSeen && !sheet.seen);
 
   return (
     <Box>
       <Typography variant="h1">{sheet.supplier}</Typography>
-      <Typography sx={{ color: 'text.secondary', mb: 1.5 }}>
+      <Typography sx={{ color: 'text.secondary' }}>
         {sheet.fileName}: {count(sheet.rows, 'row')}. {sheet.evidence} Numbers have a decimal{' '}
         {sheet.numbers === 'COMMA' ? 'comma' : 'point'}.
       </Typography>
-      {sheet.status === 'TAKEN' && <Result sheet={sheet} />}
+      {sheet.notes.map((n) => (
+        <Typography key={n} sx={{ color: 'warning.main' }}>
+          {n}
+        </Typography>
+      ))}
+      {isOpen && mayWrite && <ShapeSentence sheet={sheet} onChanged={changed} />}
+      {(sheet.status === 'TAKEN' || sheet.status === 'TAKEN_BACK') && <Result sheet={sheet} />}
+      {sheet.changes.length > 0 && isOpen && <Changes sheet={sheet} onChanged={changed} />}
       {isOpen && mayWrite && (
-        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1.5 }}>
-          <Button
-            variant="contained"
-            disabled={sheet.obstacle !== '' || takeIn.isPending}
-            onClick={() => takeIn.mutate()}
-          >
-            Take {count(sheet.rows, 'row')} in
-          </Button>
-          <Button disabled={takeIn.isPending} onClick={() => discard.mutate()}>
-            Discard
-          </Button>
+        <Box sx={{ borderTop: 1, borderColor: 'divider', mt: 1, pt: 0.5 }}>
+          <Sentence>
+            Take {count(sheet.rows, 'row')} in,{' '}
+            <Word
+              label="What to leave alone"
+              value={leave}
+              choices={LEAVE}
+              onChange={(v) => {
+                setLeave(v as Leave);
+                setDryRun(null);
+              }}
+            />
+            .
+            <Box component="span" sx={{ ml: 2, display: 'inline-flex', gap: 1.5 }}>
+              <Button
+                variant="outlined"
+                disabled={sheet.obstacle !== '' || isBusy}
+                onClick={() => tryOut.mutate()}
+              >
+                See what it would do
+              </Button>
+              <Button
+                variant="contained"
+                disabled={isBlocked || isBusy}
+                onClick={() => takeIn.mutate()}
+              >
+                Take {count(sheet.rows, 'row')} in
+              </Button>
+              <Button disabled={isBusy} onClick={() => discard.mutate()}>
+                Discard
+              </Button>
+            </Box>
+          </Sentence>
           {sheet.obstacle && (
-            <Box role="alert" sx={{ color: 'error.main' }}>
+            <Box role="alert" sx={{ color: 'error.main', mb: 1 }}>
               {sheet.obstacle}
             </Box>
           )}
         </Box>
       )}
-      {(takeIn.isPending || setMeaning.isPending) && (
-        <LinearProgress aria-label="Working" sx={{ mb: 1 }} />
-      )}
+      {(isBusy || setMeaning.isPending) && <LinearProgress aria-label="Working" sx={{ mb: 1 }} />}
+      {dryRun && isOpen && <DryRun id={id} run={dryRun} />}
       <Box
         sx={{ overflowX: 'auto', border: 1, borderColor: 'divider', bgcolor: 'background.paper' }}
       >
@@ -155,27 +209,73 @@ function Choices({ choices }: { choices: Schema['MeaningChoice'][] }) {
 
 function Result({ sheet }: { sheet: Intake }) {
   const r = sheet.result;
+  const queries = useQueryClient();
+  const notice = useNotice();
+  const mayWrite = useMay('WRITER');
+  const [asks, setAsks] = useState(false);
+  const takeBack = useMutation({
+    mutationFn: () =>
+      take(api.POST('/api/intakes/{id}/take-back', { params: { path: { id: sheet.id } } })),
+    onSuccess: (back) => {
+      queries.invalidateQueries();
+      setAsks(false);
+      notice.say(
+        `Taken back: ${count(back.removed, 'product')} gone, ${figure(back.restored)} as before.` +
+          (back.kept > 0 ? ` ${figure(back.kept)} stay, because texts were written for them.` : ''),
+      );
+    },
+    onError: notice.trouble,
+  });
   return (
     <Box
-      sx={{ borderLeft: 3, borderColor: 'success.main', pl: 2, mb: 2 }}
+      sx={{ borderLeft: 3, borderColor: 'success.main', pl: 2, my: 1.5 }}
       data-testid="intake-result"
     >
       <Typography sx={{ fontSize: 15 }}>
+        {sheet.status === 'TAKEN_BACK' && <strong>Taken back. It had brought: </strong>}
         Of {count(r.rows, 'row')}: {figure(r.added)} new, {figure(r.changed)} changed,{' '}
-        {figure(r.unchanged)} unchanged, {figure(r.duplicates)} duplicates, {figure(r.rejected)}{' '}
-        rejected, {figure(r.blank)} blank.
+        {figure(r.unchanged)} unchanged, {r.left > 0 && `${figure(r.left)} left alone, `}
+        {figure(r.duplicates)} duplicates, {figure(r.rejected)} rejected, {figure(r.blank)} blank.
         {r.contradictions > 0 &&
-          ` In ${count(r.contradictions, 'product')} two cells disagree; the texts leave that out and say so.`}
+          ` In ${count(r.contradictions, 'product')} two cells disagree; the texts leave that out until somebody settles it.`}
       </Typography>
-      <Box sx={{ display: 'flex', gap: 3, my: 1 }}>
-        <Link to={`/products?intake=${sheet.id}`}>See the products</Link>
-        <a href={`/api/intakes/${sheet.id}/sheet`} download>
-          Export the sheet with all texts
-        </a>
-        <a href={`/api/intakes/${sheet.id}/sheet?signedOnly=true`} download>
-          with signed-off texts only
-        </a>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, my: 1 }}>
+        {sheet.status === 'TAKEN' && (
+          <>
+            <Link to={`/products?intake=${sheet.id}`}>See the products</Link>
+            <a href={`/api/intakes/${sheet.id}/sheet`} download>
+              Export the sheet with all texts
+            </a>
+            <a href={`/api/intakes/${sheet.id}/sheet?signedOnly=true`} download>
+              with signed-off texts only
+            </a>
+          </>
+        )}
+        {r.rejected + r.duplicates > 0 && (
+          <a href={`/api/intakes/${sheet.id}/rejected`} download>
+            Rows not taken in, as a sheet
+          </a>
+        )}
       </Box>
+      {sheet.status === 'TAKEN' && mayWrite && (
+        <Box sx={{ mb: 1 }}>
+          {asks ? (
+            <>
+              Products that only this sheet named will go, others get back what they had.{' '}
+              <Button size="small" color="error" onClick={() => takeBack.mutate()}>
+                Take it back
+              </Button>
+              <Button size="small" onClick={() => setAsks(false)}>
+                Leave it
+              </Button>
+            </>
+          ) : (
+            <Button size="small" sx={{ ml: -1.5 }} onClick={() => setAsks(true)}>
+              Take this intake back …
+            </Button>
+          )}
+        </Box>
+      )}
       {r.problems.map((p, i) => (
         <Box key={i} sx={{ color: 'error.main', fontSize: 13 }}>
           Row {p.row}

@@ -116,6 +116,9 @@ export function ProductsPage() {
           onSettled={(v) => set('search', v)}
         />
         .
+        <Box component="span" sx={{ typography: 'body2', ml: 2 }}>
+          <Link to="/products/missing">Fill in what is missing</Link>
+        </Box>
       </Sentence>
       {mayWrite && <WriteSentence filter={filter} total={total} chosen={[...chosen]} />}
       {pages.isFetching && <LinearProgress aria-label="Loading products" />}

@@ -8,6 +8,8 @@ export const STATES = [
   { value: 'READY', label: 'texts with nothing to fix' },
   { value: 'FIX', label: 'texts with something to fix' },
   { value: 'STALE', label: 'texts whose facts have changed' },
+  { value: 'DISPUTED', label: 'products whose sources disagree' },
+  { value: 'INCOMPLETE', label: 'products that lack essential facts' },
   { value: 'FAILED', label: 'products where writing failed' },
   { value: 'SIGNED_OFF', label: 'signed-off texts' },
   { value: 'PUBLISHED', label: 'published texts' },

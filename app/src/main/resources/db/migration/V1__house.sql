@@ -35,6 +35,11 @@ create table known_reading (
 
 create sequence product_id;
 
+create table variant_group (
+  id bigint generated always as identity primary key,
+  name varchar(400) not null
+);
+
 create table product (
   id bigint primary key,
   sku varchar(64) not null unique,
@@ -51,6 +56,7 @@ create table product (
   -- Essential facts that no source gives, and facts that the sources disagree about.
   missing int default 0 not null,
   disputed int default 0 not null,
+  variant_group_id bigint references variant_group,
   -- The text that counts. No foreign key: texts name their product, and a second index costs intakes a tenth.
   text_id bigint,
   page varchar(500),

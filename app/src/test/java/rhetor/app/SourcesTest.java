@@ -393,4 +393,80 @@ class SourcesTest {
         .contains("below the headings");
     assertThat(take(intake).path("result").path("added").asInt()).isEqualTo(2);
   }
+
+  @Test
+  void variants_are_proposed_kept_corrected_and_dissolved() {
+    take(
+        drop(
+            "Variants",
+            "variants.csv",
+            """
+            SKU,Name,Brand,Category,Colour
+            VR-1,Vesper Shirt,Oskerby,Shirts,red
+            VR-2,Vesper Shirt,Oskerby,Shirts,black
+            VR-3,Vesper Shirt,Oskerby,Shirts,grey
+            """));
+    JsonNode proposal =
+        writer
+            .get("/api/variants")
+            .expect(200)
+            .body()
+            .path("proposals")
+            .valueStream()
+            .filter(p -> p.path("name").asString().equals("Vesper Shirt"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(proposal.path("axes").findValuesAsString("label")).containsExactly("Colour");
+    List<Long> members = new ArrayList<>();
+    proposal.path("members").forEach(m -> members.add(m.path("id").asLong()));
+    Map<String, Object> group = Map.of("name", "Vesper Shirt", "members", members);
+    long id = writer.post("/api/variants", group).expect(200).id();
+    assertThat(writer.post("/api/variants", group).expect(409).detail()).contains("groups already");
+    writer.delete("/api/variants/" + id + "/members/" + members.getFirst()).expect(200);
+    assertThat(writer.get("/api/variants/" + id).expect(200).body().path("members").size())
+        .isEqualTo(2);
+    writer.put("/api/variants/" + id + "/members/" + members.getFirst(), Map.of()).expect(200);
+    writer.delete("/api/variants/" + id).expect(200);
+    writer.get("/api/variants/" + id).expect(404);
+    house.as(Role.READER).post("/api/variants/all", Map.of()).expect(403);
+  }
+
+  @Test
+  void an_outing_is_entered_by_hand_and_a_pasted_text_gives_facts() {
+    assertThat(writer.get("/api/hand/sorts").expect(200).body().size()).isEqualTo(4);
+    long outing =
+        writer
+            .post(
+                "/api/hand",
+                Map.of(
+                    "sku", "HD-1",
+                    "name", "Fen Rim Day Ride",
+                    "text", "",
+                    "facts",
+                        List.of(
+                            Map.of("fact", "category", "label", "Type", "text", "Guided rides"),
+                            Map.of("fact", "distance", "label", "Distance", "text", "42 km"),
+                            Map.of("fact", "", "label", "Picnic stop", "text", "Cawl Tor"))))
+            .expect(200)
+            .id();
+    JsonNode product = writer.get("/api/products/" + outing).expect(200).body();
+    assertThat(value(product, "distance")).isEqualTo("42 km");
+    assertThat(value(product, "extra:picnic stop")).isEqualTo("Cawl Tor");
+    Map<String, Object> paste =
+        Map.of(
+            "sku", "HD-2",
+            "name", "Roll Pannier",
+            "text", "<p>It weighs 940 g.</p><table><tr><td>Capacity</td><td>20 l</td></tr></table>",
+            "facts", List.of());
+    JsonNode found = writer.post("/api/hand/look", paste).expect(200).body();
+    assertThat(found.path("facts").findValuesAsString("value")).contains("940 g", "20 l");
+    assertThat(line("HD-2")).isNull();
+    writer.post("/api/hand", paste).expect(200);
+    assertThat(value(product("HD-2"), "capacity")).isEqualTo("20 l");
+    assertThat(
+            writer
+                .post("/api/hand", Map.of("sku", " ", "name", "x", "text", "", "facts", List.of()))
+                .status())
+        .isIn(400, 422);
+  }
 }

@@ -17,7 +17,7 @@ import rhetor.app.people.Role;
 import rhetor.app.product.ProductFilter;
 import rhetor.app.run.RunService;
 
-/** Furnishes an empty house for the demo: people, one sheet written for, one that waits. */
+/** Furnishes an empty house for the demo: people, one sheet written for, and three that wait. */
 @Component
 @ConditionalOnProperty("rhetor.demo")
 class DemoHouse implements ApplicationRunner {
@@ -54,6 +54,8 @@ class DemoHouse implements ApplicationRunner {
     runs.start(
         List.of(), new ProductFilter("", "ALL", tolvane), true, 1, "odile@harrowmere.example");
     propose("Kestering Locks", "kestering-locks.csv");
+    propose("Brightwick Lighting", "brightwick-lighting.xlsx");
+    propose("Oskerby Rainwear", "oskerby-rainwear.jsonl");
     LOG.info("the demo house is furnished");
   }
 

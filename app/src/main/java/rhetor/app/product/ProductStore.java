@@ -4,6 +4,8 @@ import java.nio.charset.StandardCharsets;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.HashMap;
@@ -19,6 +21,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
 import rhetor.core.fact.ProductFacts;
 
@@ -35,10 +38,12 @@ class ProductStore {
 
   private final JdbcClient jdbc;
   private final JdbcTemplate template;
+  private final Clock clock;
 
-  ProductStore(JdbcClient jdbc, JdbcTemplate template) {
+  ProductStore(JdbcClient jdbc, JdbcTemplate template, Clock clock) {
     this.jdbc = jdbc;
     this.template = template;
+    this.clock = clock;
   }
 
   /** An order of products: the column it sorts by, and its direction. */
@@ -316,6 +321,20 @@ class ProductStore {
           s.setLong(7, id);
         });
     addNames(List.of(new Name(cut(facts.name(), LONGEST_NAME), id)));
+  }
+
+  /** Notes an intake that has no sheet; its id. */
+  long addIntake(String kind, String supplier, String what, String by) {
+    GeneratedKeyHolder key = new GeneratedKeyHolder();
+    jdbc.sql(
+            "insert into intake (kind, supplier, file_name, status, created_by, created_at) values (?, ?, ?, 'TAKEN', ?, ?)")
+        .params(kind, supplier, cut(what, 255), by, Timestamp.from(clock.instant()))
+        .update(key, "id");
+    return key.getKey().longValue();
+  }
+
+  long idOf(String sku) {
+    return jdbc.sql("select id from product where sku = ?").param(sku).query(Long.class).single();
   }
 
   /** Notes that an intake names products. */

@@ -74,11 +74,22 @@ public final class FactAssembler {
         .orElse(otherwise);
   }
 
-  /** Concepts that the product's class calls essential and that have no fact that stands. */
+  /**
+   * Concepts that the product's class calls essential and that no source gives; what sources
+   * disagree about is not missing, it waits to be settled.
+   */
   public List<String> missing(ProductFacts product) {
     return knowledge
         .productClass(product.productClass())
-        .map(c -> c.essential().stream().filter(e -> product.fact(e).isEmpty()).toList())
+        .map(
+            c ->
+                c.essential().stream()
+                    .filter(
+                        e ->
+                            product.fact(e).isEmpty()
+                                && product.contradictions().stream()
+                                    .noneMatch(d -> d.id().equals(e)))
+                    .toList())
         .orElse(List.of());
   }
 

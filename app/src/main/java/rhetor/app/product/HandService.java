@@ -1,0 +1,74 @@
+package rhetor.app.product;
+
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.product.ProductIntake.LeaveAlone;
+import rhetor.app.web.Refused;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.TextReader;
+
+/**
+ * Products that come without a sheet: entered by hand, or read from a text that somebody pasted.
+ */
+@Service
+class HandService {
+  private static final int LONGEST_TEXT = 200_000;
+
+  private final ProductStore store;
+  private final ProductService products;
+  private final TextReader reader;
+
+  HandService(ProductStore store, ProductService products, Knowledge knowledge) {
+    this.store = store;
+    this.products = products;
+    this.reader = new TextReader(knowledge);
+  }
+
+  /** A fact as a person enters it: a concept's id or a name of its own, and what it says. */
+  record Entered(String fact, String label, String text) {}
+
+  /** Reads a pasted text and stores nothing. */
+  TextReader.Pasted look(String sku, String name, String text, String by) {
+    if (text.length() > LONGEST_TEXT) {
+      throw Refused.invalid(
+          "The text has %,d characters; up to %,d are read."
+              .formatted(text.length(), LONGEST_TEXT));
+    }
+    return reader.read(clean(sku, "SKU", 64), clean(name, "name", 400), text, "pasted by " + by);
+  }
+
+  /** Adds a product, or gives a known one what the text says; its id. */
+  @Transactional
+  public long add(String sku, String name, String text, List<Entered> facts, String by) {
+    ProductFacts product = look(sku, name, text, by).product();
+    long intake = store.addIntake(text.isBlank() ? "HAND" : "PASTE", "By hand", product.name(), by);
+    ProductIntake target = products.intake(intake, "By hand", LeaveAlone.NONE);
+    target.add(target.prepare(product, 1));
+    target.finish();
+    long id = store.idOf(product.sku());
+    for (Entered fact : facts) {
+      if (!fact.text().isBlank()) {
+        products.type(id, factId(fact), fact.label(), fact.text(), by);
+      }
+    }
+    return id;
+  }
+
+  private static String factId(Entered fact) {
+    return fact.fact().isBlank()
+        ? "extra:" + fact.label().strip().toLowerCase(java.util.Locale.ROOT)
+        : fact.fact();
+  }
+
+  private static String clean(String text, String what, int most) {
+    String clean = text.strip();
+    if (clean.isEmpty() || clean.length() > most) {
+      throw Refused.invalid(
+          "The %s needs 1 to %d characters; without it nothing can be written."
+              .formatted(what, most));
+    }
+    return clean;
+  }
+}

@@ -1,0 +1,119 @@
+package rhetor.app.product;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import rhetor.core.fact.Concept;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.VariantFinder.Group;
+
+/** Groups of variants over HTTP. */
+@RestController
+class VariantController {
+  private static final int SHOWN = 100;
+
+  private final VariantService variants;
+  private final Knowledge knowledge;
+
+  VariantController(VariantService variants, Knowledge knowledge) {
+    this.variants = variants;
+    this.knowledge = knowledge;
+  }
+
+  record GroupLine(long id, String name, int members) {}
+
+  record Axis(String id, String label) {}
+
+  /** A member with its value on each axis. */
+  record Member(long id, String sku, String name, List<String> values) {}
+
+  /**
+   * A matrix of variants.
+   *
+   * @param gaps combinations that no member has
+   * @param clashes ids of members that stand in the same place
+   */
+  record Matrix(
+      long id,
+      String name,
+      List<Axis> axes,
+      List<Member> members,
+      List<List<String>> gaps,
+      List<List<Long>> clashes) {}
+
+  record Variants(List<GroupLine> groups, List<Matrix> proposals, int proposed) {}
+
+  record NewGroup(
+      @NotBlank @Size(max = 400) String name, @NotNull @Size(max = 1000) List<Long> members) {}
+
+  private Matrix matrix(long id, Group group) {
+    return new Matrix(
+        id,
+        group.name(),
+        group.axes().stream()
+            .map(a -> new Axis(a, knowledge.concept(a).map(Concept::label).orElse(a)))
+            .toList(),
+        group.members().stream()
+            .map(
+                m ->
+                    new Member(
+                        m.id(),
+                        m.sku(),
+                        m.name(),
+                        group.axes().stream().map(a -> m.values().getOrDefault(a, "")).toList()))
+            .toList(),
+        group.gaps(),
+        group.clashes());
+  }
+
+  @GetMapping("/api/variants")
+  Variants all() {
+    List<Group> proposals = variants.proposals();
+    return new Variants(
+        variants.all().stream().map(l -> new GroupLine(l.id(), l.name(), l.members())).toList(),
+        proposals.stream().limit(SHOWN).map(g -> matrix(0, g)).toList(),
+        proposals.size());
+  }
+
+  @GetMapping("/api/variants/{id}")
+  Matrix get(@PathVariable long id) {
+    return matrix(id, variants.get(id));
+  }
+
+  @PostMapping("/api/variants")
+  Matrix add(@Valid @RequestBody NewGroup group) {
+    return get(variants.add(group.name().strip(), group.members()));
+  }
+
+  record Added(int groups) {}
+
+  @PostMapping("/api/variants/all")
+  Added addAll() {
+    return new Added(variants.addAll());
+  }
+
+  @PutMapping("/api/variants/{id}/members/{product}")
+  Matrix join(@PathVariable long id, @PathVariable long product) {
+    variants.join(id, product);
+    return get(id);
+  }
+
+  @DeleteMapping("/api/variants/{id}/members/{product}")
+  void leave(@PathVariable long id, @PathVariable long product) {
+    variants.leave(id, product);
+  }
+
+  @DeleteMapping("/api/variants/{id}")
+  void remove(@PathVariable long id) {
+    variants.remove(id);
+  }
+}

@@ -1,0 +1,88 @@
+package rhetor.app.product;
+
+import java.util.List;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Repository;
+
+/** Keeps which products are variants of one thing. */
+@Repository
+class VariantStore {
+  private final JdbcClient jdbc;
+  private final JdbcTemplate template;
+
+  VariantStore(JdbcClient jdbc, JdbcTemplate template) {
+    this.jdbc = jdbc;
+    this.template = template;
+  }
+
+  /** A group and how many products are in it. */
+  record Line(long id, String name, int members) {}
+
+  List<Line> all() {
+    return jdbc.sql(
+            "select g.id, g.name, count(p.id) as members from variant_group g left join product p on p.variant_group_id = g.id group by g.id, g.name order by g.name, g.id")
+        .query(Line.class)
+        .list();
+  }
+
+  String name(long id) {
+    return jdbc.sql("select name from variant_group where id = ?")
+        .param(id)
+        .query(String.class)
+        .optional()
+        .orElse("");
+  }
+
+  List<Long> members(long id) {
+    return jdbc.sql("select id from product where variant_group_id = ? order by id")
+        .param(id)
+        .query(Long.class)
+        .list();
+  }
+
+  /** Products that are in a group already. */
+  List<Long> grouped() {
+    return jdbc.sql("select id from product where variant_group_id is not null")
+        .query(Long.class)
+        .list();
+  }
+
+  long add(String name) {
+    GeneratedKeyHolder key = new GeneratedKeyHolder();
+    jdbc.sql("insert into variant_group (name) values (?)").param(name).update(key, "id");
+    return key.getKey().longValue();
+  }
+
+  /** Puts products into a group; those that are in one already stay there. */
+  int join(long group, List<Long> products) {
+    int[][] counts =
+        template.batchUpdate(
+            "update product set variant_group_id = ? where id = ? and variant_group_id is null",
+            products,
+            500,
+            (s, id) -> {
+              s.setLong(1, group);
+              s.setLong(2, id);
+            });
+    return java.util.Arrays.stream(counts).flatMapToInt(java.util.Arrays::stream).sum();
+  }
+
+  void leave(long group, long product) {
+    jdbc.sql("update product set variant_group_id = null where id = ? and variant_group_id = ?")
+        .params(product, group)
+        .update();
+    jdbc.sql(
+            "delete from variant_group where id = ? and not exists (select 1 from product where variant_group_id = ?)")
+        .params(group, group)
+        .update();
+  }
+
+  void remove(long group) {
+    jdbc.sql("update product set variant_group_id = null where variant_group_id = ?")
+        .param(group)
+        .update();
+    jdbc.sql("delete from variant_group where id = ?").param(group).update();
+  }
+}
