@@ -5,9 +5,11 @@ import { EditionsPage } from '../edition/EditionsPage';
 import { IntakePage } from '../intake/IntakePage';
 import { PeoplePage } from '../people/PeoplePage';
 import { SignIn } from '../people/SignIn';
+import { HandPage } from '../product/HandPage';
 import { MissingPage } from '../product/MissingPage';
 import { NamesPage } from '../product/NamesPage';
 import { ProductsPage } from '../product/ProductsPage';
+import { VariantsPage } from '../product/VariantsPage';
 import { ProofsPage } from '../proof/ProofsPage';
 import { ResultsPage } from '../result/ResultsPage';
 import { RunsPage } from '../run/RunsPage';
@@ -32,6 +34,8 @@ export function House() {
         <Routes>
           <Route path="/intake/:id?" element={<IntakePage />} />
           <Route path="/products/missing" element={<MissingPage />} />
+          <Route path="/products/variants" element={<VariantsPage />} />
+          <Route path="/products/new" element={<HandPage />} />
           <Route path="/names" element={<NamesPage />} />
           <Route path="/products/:id?" element={<ProductsPage />} />
           <Route path="/runs/:id?" element={<RunsPage />} />

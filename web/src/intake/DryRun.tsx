@@ -26,7 +26,7 @@ export function DryRun({ id, run }: { id: number; run: Schema['DryRun'] }) {
       sx={{ border: 1, borderColor: 'divider', bgcolor: 'background.paper', p: 2, mb: 2 }}
     >
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2.5, mb: 1 }}>
-        <Box sx={{ color: 'text.secondary' }}>It would leave these products:</Box>
+        <Box sx={{ color: 'text.secondary' }}>What it would do:</Box>
         {outcomes.map((o) => (
           <Box
             key={o.key}

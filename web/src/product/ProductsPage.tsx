@@ -69,7 +69,8 @@ export function ProductsPage() {
   if (pages.isSuccess && total === 0 && isPlain) {
     return (
       <Empty title="No products yet">
-        Products come from suppliers’ sheets. <Link to="/intake">Take one in</Link> first.
+        Products come from suppliers’ sheets. <Link to="/intake">Take one in</Link> first, or{' '}
+        <Link to="/products/new">enter one by hand</Link>.
       </Empty>
     );
   }
@@ -116,10 +117,12 @@ export function ProductsPage() {
           onSettled={(v) => set('search', v)}
         />
         .
-        <Box component="span" sx={{ typography: 'body2', ml: 2 }}>
-          <Link to="/products/missing">Fill in what is missing</Link>
-        </Box>
       </Sentence>
+      <Box component="nav" aria-label="Work on products" sx={{ display: 'flex', gap: 3, mb: 1 }}>
+        <Link to="/products/missing">What is missing</Link>
+        <Link to="/products/variants">Variants</Link>
+        <Link to="/products/new">A product by hand, or from a text</Link>
+      </Box>
       {mayWrite && <WriteSentence filter={filter} total={total} chosen={[...chosen]} />}
       {pages.isFetching && <LinearProgress aria-label="Loading products" />}
       <Box
