@@ -95,6 +95,20 @@ create table settlement (
   primary key (product_id, fact_id)
 );
 
+create table picture (
+  id bigint generated always as identity primary key,
+  -- The product it shows, as far as is known; proposed until a person has confirmed it.
+  product_id bigint references product on delete set null,
+  file_name varchar(255) not null,
+  stored_as varchar(80) not null unique,
+  analysis varchar(100000) not null,
+  confidence double precision not null,
+  reason varchar(400) not null,
+  status varchar(10) not null check (status in ('PROPOSED', 'CONFIRMED', 'UNMATCHED')),
+  created_by varchar(200) not null,
+  created_at timestamp with time zone not null
+);
+
 create table house_name (
   id bigint generated always as identity primary key,
   kind varchar(10) not null check (kind in ('COLOUR', 'MATERIAL', 'SIZE', 'UNIT', 'OTHER')),

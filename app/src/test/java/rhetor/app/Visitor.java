@@ -88,6 +88,10 @@ final class Visitor {
   }
 
   Answer upload(String supplier, String fileName, byte[] bytes) {
+    return uploadTo("/api/intakes", supplier, fileName, bytes);
+  }
+
+  Answer uploadTo(String path, String supplier, String fileName, byte[] bytes) {
     String boundary = "----rhetor-test";
     var head =
         "--"
@@ -104,7 +108,7 @@ final class Visitor {
     out.writeBytes(bytes);
     out.writeBytes(("\r\n--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8));
     return send(
-        request("/api/intakes")
+        request(path)
             .header("Content-Type", "multipart/form-data; boundary=" + boundary)
             .POST(BodyPublishers.ofByteArray(out.toByteArray())));
   }

@@ -22,8 +22,17 @@ class ArchitectureTest {
               "javax.sql..",
               "java.net.http..",
               "jakarta..",
-              "java.awt..",
               "javax.swing..");
+
+  /** Pixels are the job of one package; windows are nobody's. */
+  @ArchTest
+  static final ArchRule only_image_draws =
+      noClasses()
+          .that()
+          .resideOutsideOfPackage("rhetor.core.image..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage("java.awt..", "javax.imageio..");
 
   @ArchTest
   static final ArchRule packages_have_no_circles =

@@ -47,7 +47,7 @@ class HandService {
     ProductIntake target = products.intake(intake, "By hand", LeaveAlone.NONE);
     target.add(target.prepare(product, 1));
     target.finish();
-    long id = store.idOf(product.sku());
+    long id = products.bySku(product.sku());
     for (Entered fact : facts) {
       if (!fact.text().isBlank()) {
         products.type(id, factId(fact), fact.label(), fact.text(), by);

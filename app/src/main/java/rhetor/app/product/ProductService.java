@@ -104,6 +104,56 @@ public class ProductService {
     return assembler.assemble(sources, typed, facts.settled(id), houseNames.names());
   }
 
+  /** Makes something of each product's id, SKU and name. */
+  public <T> List<T> candidates(Named<T> maker) {
+    List<T> all = new java.util.ArrayList<>();
+    store.eachName((id, sku, name) -> all.add(maker.of(id, sku, name)));
+    return all;
+  }
+
+  /** Takes a product's id, SKU and name. */
+  public interface Named<T> {
+    T of(long id, String sku, String name);
+  }
+
+  /** The product with this SKU. */
+  public long bySku(String sku) {
+    return store
+        .findSku(sku.strip())
+        .orElseThrow(() -> Refused.notFound("No product has the SKU \"" + sku.strip() + "\"."));
+  }
+
+  /** Whether no source says anything about a concept, and none disagrees about it. */
+  public boolean lacks(long id, String concept) {
+    ProductFacts facts = get(id).facts();
+    return facts.fact(concept).isEmpty()
+        && facts.contradictions().stream().noneMatch(c -> c.id().equals(concept));
+  }
+
+  /** Adds a product of which nothing is known but its name. */
+  @Transactional
+  public long add(String sku, String name, String by) {
+    if (sku.isBlank()
+        || sku.strip().length() > 64
+        || name.isBlank()
+        || name.strip().length() > 400) {
+      throw Refused.invalid(
+          "A product needs an SKU of up to 64 characters and a name of up to 400.");
+    }
+    if (store.findSku(sku.strip()).isPresent()) {
+      throw Refused.conflict("A product with the SKU \"" + sku.strip() + "\" is there already.");
+    }
+    ProductFacts product = assembler.named(sku.strip(), name.strip(), by);
+    ProductIntake target =
+        intake(
+            store.addIntake("PICTURES", "By hand", name.strip(), by),
+            "By hand",
+            ProductIntake.LeaveAlone.NONE);
+    target.add(target.prepare(product, 1));
+    target.finish();
+    return bySku(sku);
+  }
+
   /** Notes that what is stored about a product has changed. */
   void factsChanged(long id) {
     ProductFacts now = assemble(id);

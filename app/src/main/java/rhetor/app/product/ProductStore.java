@@ -333,8 +333,21 @@ class ProductStore {
     return key.getKey().longValue();
   }
 
-  long idOf(String sku) {
-    return jdbc.sql("select id from product where sku = ?").param(sku).query(Long.class).single();
+  Optional<Long> findSku(String sku) {
+    return jdbc.sql("select id from product where sku = ?").param(sku).query(Long.class).optional();
+  }
+
+  /** Takes a product's id, SKU and name. */
+  interface NameConsumer {
+    void accept(long id, String sku, String name);
+  }
+
+  void eachName(NameConsumer consumer) {
+    jdbc.sql("select id, sku, name from product order by id")
+        .query(
+            rs -> {
+              consumer.accept(rs.getLong(1), rs.getString(2), rs.getString(3));
+            });
   }
 
   /** Notes that an intake names products. */

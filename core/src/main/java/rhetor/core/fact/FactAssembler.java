@@ -127,6 +127,20 @@ public final class FactAssembler {
     return new Fact(concept.id(), concept.id(), concept.label(), value, List.of(source), false);
   }
 
+  /** A product of which nothing is known but what a person calls it. */
+  public ProductFacts named(String sku, String name, String person) {
+    KindFinder.Kind kind = kinds.find(name, "", Set.of());
+    return new ProductFacts(
+        sku,
+        name,
+        kind.productClass(),
+        kind.noun(),
+        List.of(typed("name", "Name", name, person)),
+        List.of(),
+        "",
+        "");
+  }
+
   private String hint(Concept concept) {
     return switch (concept.kind()) {
       case QUANTITY ->

@@ -1,0 +1,226 @@
+package rhetor.app.picture;
+
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipInputStream;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.picture.PictureStore.Kept;
+import rhetor.app.picture.PictureStore.Status;
+import rhetor.app.product.ProductService;
+import rhetor.app.web.Refused;
+import rhetor.core.image.FileNameMatch;
+import rhetor.core.image.FileNameMatch.Candidate;
+import rhetor.core.image.NamedColour;
+import rhetor.core.image.PictureAnalyser;
+import rhetor.core.image.PictureAnalysis;
+import rhetor.core.image.PictureException;
+import rhetor.core.image.PictureReader;
+
+/** Takes pictures in, finds what they show and whose they are, and lets people say so. */
+@Service
+class PictureService {
+  private static final int MOST_IN_A_ZIP = 2_000;
+  private static final long MOST_UNPACKED = 2_000_000_000L;
+
+  private final PictureStore store;
+  private final PictureFolder folder;
+  private final ProductService products;
+  private final PictureReader reader = new PictureReader();
+  private final PictureAnalyser analyser = new PictureAnalyser();
+
+  PictureService(PictureStore store, PictureFolder folder, ProductService products) {
+    this.store = store;
+    this.folder = folder;
+    this.products = products;
+  }
+
+  /** What became of one file. */
+  record Came(String fileName, Optional<Kept> picture, String trouble) {}
+
+  /** Takes a picture in, or all pictures of a ZIP. */
+  List<Came> take(String fileName, InputStream in, String by) throws IOException {
+    BufferedInputStream bytes = new BufferedInputStream(in);
+    bytes.mark(8);
+    boolean zip =
+        new String(bytes.readNBytes(4), StandardCharsets.ISO_8859_1).equals("PK\u0003\u0004");
+    bytes.reset();
+    List<Candidate> house = products.candidates(Candidate::new);
+    if (!zip) {
+      return List.of(
+          one(base(fileName), bytes.readNBytes(PictureReader.MOST_BYTES + 1), house, by));
+    }
+    List<Came> came = new ArrayList<>();
+    long total = 0;
+    try (ZipInputStream entries = new ZipInputStream(bytes)) {
+      for (ZipEntry entry = entries.getNextEntry(); entry != null; entry = entries.getNextEntry()) {
+        String name = base(entry.getName());
+        // What systems put beside pictures is passed over; folders and paths are of no use here.
+        if (entry.isDirectory() || name.startsWith(".") || name.equals("Thumbs.db")) {
+          continue;
+        }
+        if (came.size() >= MOST_IN_A_ZIP) {
+          came.add(
+              new Came(
+                  name,
+                  Optional.empty(),
+                  "A ZIP may have up to %,d pictures; the rest was not read."
+                      .formatted(MOST_IN_A_ZIP)));
+          break;
+        }
+        byte[] picture = entries.readNBytes(PictureReader.MOST_BYTES + 1);
+        total += picture.length;
+        if (total > MOST_UNPACKED) {
+          came.add(
+              new Came(
+                  name,
+                  Optional.empty(),
+                  "The ZIP unpacks to more than 2 GB; the rest was not read."));
+          break;
+        }
+        came.add(one(name, picture, house, by));
+      }
+    } catch (ZipException | java.io.EOFException e) {
+      came.add(
+          new Came(
+              base(fileName),
+              Optional.empty(),
+              "The ZIP is damaged from here on; what came before is kept. Make it once more."));
+    }
+    return came;
+  }
+
+  /** The last part of a name: whatever folders it claims are of no use and never written to. */
+  private static String base(String name) {
+    String base = name.replaceAll(".*[/\\\\]", "").replaceAll("\\p{Cntrl}", "").strip();
+    return base.isEmpty()
+        ? "picture"
+        : base.length() > 250 ? base.substring(base.length() - 250) : base;
+  }
+
+  private Came one(String fileName, byte[] bytes, List<Candidate> house, String by) {
+    try {
+      String name = PictureFolder.name(bytes);
+      Optional<Kept> known = store.storedAs(name);
+      if (known.isPresent()) {
+        return new Came(
+            fileName,
+            known,
+            "This very picture is here already, as " + known.get().fileName() + ".");
+      }
+      PictureAnalysis analysis = analyser.analyse(reader.read(bytes));
+      folder.store(name, bytes);
+      FileNameMatch match =
+          FileNameMatch.find(fileName, house)
+              .orElse(new FileNameMatch(0, 0, "No product's SKU or name is in the file's name."));
+      long id =
+          store.add(
+              match.productId(), fileName, name, analysis, match.confidence(), match.reason(), by);
+      return new Came(fileName, store.find(id), "");
+    } catch (PictureException e) {
+      return new Came(fileName, Optional.empty(), e.getMessage());
+    }
+  }
+
+  Kept get(long id) {
+    return store.find(id).orElseThrow(() -> Refused.notFound("There is no such picture."));
+  }
+
+  byte[] small(long id) {
+    return folder.small(get(id).storedAs());
+  }
+
+  List<Kept> page(Status status, long after, int limit) {
+    return store.page(status, after, limit);
+  }
+
+  int count(Status status) {
+    return store.count(status);
+  }
+
+  List<Kept> ofProduct(long product) {
+    return store.ofProduct(product);
+  }
+
+  /** Says by hand which product a picture shows. */
+  @Transactional
+  public Kept setProduct(long id, String sku, String by) {
+    get(id);
+    store.setProduct(id, products.bySku(sku), by + " said so.");
+    return get(id);
+  }
+
+  /**
+   * Confirms that pictures show their products.
+   *
+   * @param colours whether the colour that was seen becomes a fact of products that have none
+   * @return how many were confirmed, and how many products got a colour by it
+   */
+  @Transactional
+  public Confirmed confirm(List<Long> ids, boolean colours, String by) {
+    int confirmed = 0;
+    int coloured = 0;
+    for (long id : ids) {
+      if (!store.confirm(id)) {
+        continue;
+      }
+      confirmed++;
+      Kept picture = get(id);
+      List<NamedColour> seen = picture.analysis().colours();
+      if (colours && !seen.isEmpty() && products.lacks(picture.productId(), "colour")) {
+        products.type(
+            picture.productId(),
+            "colour",
+            "Colour",
+            seen.getFirst().name(),
+            by + ", from the picture " + picture.fileName());
+        coloured++;
+      }
+    }
+    return new Confirmed(confirmed, coloured);
+  }
+
+  record Confirmed(int pictures, int colours) {}
+
+  /** Says that a picture does not show the product it seemed to. */
+  @Transactional
+  public void unmatch(long id) {
+    get(id);
+    store.unmatch(id);
+  }
+
+  @Transactional
+  public void remove(long id) {
+    get(id);
+    store.remove(id);
+  }
+
+  /** Makes a product from a picture that shows something the house has no other data of. */
+  @Transactional
+  public long makeProduct(long id, String sku, String name, String by) {
+    Kept picture = get(id);
+    long product = products.add(sku, name, by);
+    store.setProduct(id, product, by + " made a product of it.");
+    confirm(List.of(picture.id()), true, by);
+    return product;
+  }
+
+  /** What the words of a file's name and inside the file propose as a name. */
+  static String proposedName(Kept picture) {
+    List<String> words = picture.analysis().words();
+    if (!words.isEmpty() && words.getFirst().length() <= 60) {
+      return words.getFirst();
+    }
+    String name =
+        String.join(" ", FileNameMatch.words(picture.fileName().replaceFirst("\\.[^.]*$", "")));
+    return name.isEmpty() ? "" : name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
+  }
+}
