@@ -52,18 +52,10 @@ export async function take<T>(
   return result.data as T;
 }
 
-/** Sends a file with progress from 0 to 1; the fetch API can’t tell how far an upload is. */
-export function upload(
-  file: File,
-  supplier: string,
-  onProgress: (share: number) => void,
-): Promise<Schema['IntakeView']> {
+function send<T>(path: string, form: FormData, onProgress: (share: number) => void): Promise<T> {
   return new Promise((resolve, reject) => {
-    const form = new FormData();
-    form.append('supplier', supplier);
-    form.append('file', file);
     const request = new XMLHttpRequest();
-    request.open('POST', '/api/intakes');
+    request.open('POST', path);
     request.setRequestHeader('X-XSRF-TOKEN', csrfToken());
     request.responseType = 'json';
     request.upload.onprogress = (e) => onProgress(e.total ? e.loaded / e.total : 0);
@@ -82,4 +74,23 @@ export function upload(
       );
     request.send(form);
   });
+}
+
+/** Sends a sheet with progress from 0 to 1; the fetch API can’t tell how far an upload is. */
+export function upload(
+  file: File,
+  supplier: string,
+  onProgress: (share: number) => void,
+): Promise<Schema['IntakeView']> {
+  const form = new FormData();
+  form.append('supplier', supplier);
+  form.append('file', file);
+  return send('/api/intakes', form, onProgress);
+}
+
+/** Sends one picture, or a ZIP of them. */
+export function uploadPicture(file: File): Promise<Schema['CameIn']> {
+  const form = new FormData();
+  form.append('file', file);
+  return send('/api/pictures', form, () => {});
 }

@@ -5,6 +5,7 @@ import { EditionsPage } from '../edition/EditionsPage';
 import { IntakePage } from '../intake/IntakePage';
 import { PeoplePage } from '../people/PeoplePage';
 import { SignIn } from '../people/SignIn';
+import { PicturesPage } from '../picture/PicturesPage';
 import { HandPage } from '../product/HandPage';
 import { MissingPage } from '../product/MissingPage';
 import { NamesPage } from '../product/NamesPage';
@@ -36,6 +37,7 @@ export function House() {
           <Route path="/products/missing" element={<MissingPage />} />
           <Route path="/products/variants" element={<VariantsPage />} />
           <Route path="/products/new" element={<HandPage />} />
+          <Route path="/pictures" element={<PicturesPage />} />
           <Route path="/names" element={<NamesPage />} />
           <Route path="/products/:id?" element={<ProductsPage />} />
           <Route path="/runs/:id?" element={<RunsPage />} />

@@ -23,6 +23,10 @@ export function IntakePage() {
     <Box sx={{ display: 'grid', gridTemplateColumns: { md: '300px minmax(0, 1fr)' }, gap: 4 }}>
       <Box>
         <DropField />
+        <Typography sx={{ mb: 2.5 }}>
+          Or <Link to="/pictures">pictures</Link>, or{' '}
+          <Link to="/products/new">a product by hand or from a text</Link>.
+        </Typography>
         <Intakes selected={Number(id)} />
       </Box>
       <Box>{id ? <Reading key={id} id={Number(id)} /> : <First />}</Box>

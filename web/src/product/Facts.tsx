@@ -77,6 +77,7 @@ export function Facts({ id, onClose }: { id: number; onClose: () => void }) {
           </>
         )}
       </Typography>
+      <Pictures id={id} />
       {contradictions.map((c) => (
         <Box
           key={c.id}
@@ -157,6 +158,35 @@ export function Facts({ id, onClose }: { id: number; onClose: () => void }) {
           </Box>
         ))}
       </Box>
+    </Box>
+  );
+}
+
+/** The product's pictures, small. */
+function Pictures({ id }: { id: number }) {
+  const pictures = useQuery({
+    queryKey: ['product', id, 'pictures'],
+    queryFn: () => take(api.GET('/api/products/{id}/pictures', { params: { path: { id } } })),
+  });
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mb: 1.5 }}>
+      {pictures.data?.map((p) => (
+        <Box
+          key={p.id}
+          component="img"
+          src={`/api/pictures/${p.id}/small`}
+          alt={`${p.name}, ${p.fileName}`}
+          title={p.findings.join(' ')}
+          sx={{
+            width: 90,
+            height: 90,
+            objectFit: 'contain',
+            bgcolor: '#fff',
+            border: 1,
+            borderColor: p.status === 'CONFIRMED' ? 'success.main' : 'divider',
+          }}
+        />
+      ))}
     </Box>
   );
 }
