@@ -37,7 +37,7 @@ export function House() {
           <Route path="/products/missing" element={<MissingPage />} />
           <Route path="/products/variants" element={<VariantsPage />} />
           <Route path="/products/new" element={<HandPage />} />
-          <Route path="/pictures" element={<PicturesPage />} />
+          <Route path="/intake/pictures" element={<PicturesPage />} />
           <Route path="/names" element={<NamesPage />} />
           <Route path="/products/:id?" element={<ProductsPage />} />
           <Route path="/runs/:id?" element={<RunsPage />} />

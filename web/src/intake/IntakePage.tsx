@@ -24,7 +24,7 @@ export function IntakePage() {
       <Box>
         <DropField />
         <Typography sx={{ mb: 2.5 }}>
-          Or <Link to="/pictures">pictures</Link>, or{' '}
+          Or <Link to="/intake/pictures">pictures</Link>, or{' '}
           <Link to="/products/new">a product by hand or from a text</Link>.
         </Typography>
         <Intakes selected={Number(id)} />
@@ -158,8 +158,44 @@ function DropField() {
       )}
       <Typography sx={{ color: 'text.secondary', fontSize: 12, mt: 1.5 }}>
         CSV and other delimited text, XLSX, ODS, JSON, JSON Lines or XML. Up to {megabytes} MB,{' '}
-        {figure(limits.data?.rows ?? 0)} rows and {limits.data?.columns} columns.
+        {figure(limits.data?.rows ?? 0)} rows and {limits.data?.columns} columns. Or fill in a{' '}
+        <BlankSheet />.
       </Typography>
+    </Box>
+  );
+}
+
+/** A blank sheet to download, by kind of product. */
+function BlankSheet() {
+  const blanks = useQuery({
+    queryKey: ['blanks'],
+    queryFn: () => take(api.GET('/api/intakes/blanks')),
+    staleTime: Infinity,
+  });
+  return (
+    <Box
+      component="select"
+      aria-label="Download a blank sheet for"
+      value=""
+      onChange={(e: React.ChangeEvent<HTMLSelectElement>) =>
+        window.location.assign(`/api/intakes/blank?productClass=${e.target.value}`)
+      }
+      sx={{
+        font: 'inherit',
+        color: 'success.main',
+        bgcolor: 'background.paper',
+        border: 0,
+        borderBottom: 1,
+        borderColor: 'success.main',
+        p: 0,
+      }}
+    >
+      <option value="">blank sheet for …</option>
+      {blanks.data?.map((b) => (
+        <option key={b.productClass} value={b.productClass}>
+          {b.noun}
+        </option>
+      ))}
     </Box>
   );
 }

@@ -100,13 +100,16 @@ create table picture (
   -- The product it shows, as far as is known; proposed until a person has confirmed it.
   product_id bigint references product on delete set null,
   file_name varchar(255) not null,
-  stored_as varchar(80) not null unique,
+  stored_as varchar(80) not null,
+  -- Perceptual hash: near-duplicates differ in few of its bits.
+  hash bigint not null,
   analysis varchar(100000) not null,
   confidence double precision not null,
   reason varchar(400) not null,
   status varchar(10) not null check (status in ('PROPOSED', 'CONFIRMED', 'UNMATCHED')),
   created_by varchar(200) not null,
-  created_at timestamp with time zone not null
+  created_at timestamp with time zone not null,
+  unique (stored_as, file_name)
 );
 
 create table house_name (

@@ -87,8 +87,11 @@ class PicturesTest {
     assertThat(facts(product).toString()).contains("moss green", "from the picture px-1_front.png");
     byte[] small = writer.get("/api/pictures/" + id + "/small").expect(200).bytes();
     assertThat(new String(small, 1, 3, StandardCharsets.ISO_8859_1)).isEqualTo("PNG");
-    assertThat(drop("again.png", demo("tv-1001.png")).path("troubled").toString())
-        .contains("here already, as px-1_front.png");
+    assertThat(drop("px-1_front.png", demo("tv-1001.png")).path("troubled").toString())
+        .contains("here already");
+    drop("elsewhere.png", demo("tv-1001.png"));
+    assertThat(writer.get("/api/pictures?status=UNMATCHED").expect(200).body().toString())
+        .contains("It shows the same as px-1_front.png");
   }
 
   @Test

@@ -469,4 +469,23 @@ class SourcesTest {
                 .status())
         .isIn(400, 422);
   }
+
+  @Test
+  void a_blank_sheet_that_is_filled_in_is_understood_without_a_word() {
+    String blank =
+        new String(
+            writer.get("/api/intakes/blank?productClass=pannier").expect(200).bytes(),
+            StandardCharsets.UTF_8);
+    String[] lines = blank.substring(1).split("\r\n");
+    assertThat(lines[0]).startsWith("SKU,Name,Category,Capacity,Material");
+    assertThat(lines[1]).startsWith(",,pannier,");
+    String filled =
+        lines[0]
+            + "\r\nBL-1,Roll Pannier,pannier,20 l,nylon"
+            + ",".repeat(lines[0].split(",").length - 5);
+    JsonNode intake = drop("Blank", "blank.csv", filled + "\r\n");
+    assertThat(intake.path("obstacle").asString()).isEmpty();
+    assertThat(intake.path("columns").findValuesAsString("meaning")).doesNotContain("extra");
+    writer.get("/api/intakes/blank?productClass=nothing").expect(404);
+  }
 }

@@ -29,6 +29,7 @@ import rhetor.core.fact.Concept;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.KnownReading.ColumnChange;
 import rhetor.core.fact.Meaning;
+import rhetor.core.fact.ProductClass;
 import rhetor.core.sheet.SheetLimits;
 import rhetor.core.sheet.SheetRow;
 import rhetor.core.sheet.SheetShape;
@@ -135,6 +136,34 @@ class IntakeController {
   Limits limits() {
     SheetLimits l = SheetLimits.STANDARD;
     return new Limits(l.bytes(), l.rows(), l.columns(), l.cellCharacters());
+  }
+
+  /** A class of products that a blank sheet can be had for. */
+  record BlankSheet(String productClass, String noun) {}
+
+  @GetMapping("/api/intakes/blanks")
+  List<BlankSheet> blanks() {
+    return knowledge.classes().stream()
+        .map(c -> new BlankSheet(c.id(), c.plural()))
+        .sorted(java.util.Comparator.comparing(BlankSheet::noun))
+        .toList();
+  }
+
+  /** A sheet to fill in: headings that are understood by themselves, the essential ones first. */
+  @GetMapping("/api/intakes/blank")
+  void blank(@RequestParam String productClass, HttpServletResponse response) throws IOException {
+    ProductClass wanted =
+        knowledge
+            .productClass(productClass)
+            .orElseThrow(
+                () ->
+                    Refused.notFound("There is no class of products called " + productClass + "."));
+    response.setContentType("text/csv");
+    response.setCharacterEncoding("UTF-8");
+    response.setHeader(
+        "Content-Disposition",
+        ContentDisposition.attachment().filename(wanted.id() + ".csv").build().toString());
+    response.getWriter().write(BlankSheets.csv(wanted, knowledge));
   }
 
   @GetMapping("/api/intakes/meanings")

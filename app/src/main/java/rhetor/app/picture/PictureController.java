@@ -74,6 +74,10 @@ class PictureController {
   record MadeProduct(long id) {}
 
   private static PictureView view(Kept k) {
+    return view(k, List.of());
+  }
+
+  private static PictureView view(Kept k, List<String> sameAs) {
     PictureAnalysis a = k.analysis();
     return new PictureView(
         k.id(),
@@ -87,12 +91,12 @@ class PictureController {
         a.width(),
         a.height(),
         a.colours(),
-        findings(a),
+        findings(a, sameAs),
         a.words(),
         PictureService.proposedName(k));
   }
 
-  private static List<String> findings(PictureAnalysis a) {
+  private static List<String> findings(PictureAnalysis a, List<String> sameAs) {
     List<String> findings = new ArrayList<>();
     findings.add(
         switch (a.background()) {
@@ -115,6 +119,9 @@ class PictureController {
       findings.add("%d × %d pixels are too few to zoom in.".formatted(a.width(), a.height()));
     }
     findings.addAll(a.notes());
+    if (!sameAs.isEmpty()) {
+      findings.add("It shows the same as " + String.join(", ", sameAs) + ".");
+    }
     return findings;
   }
 
@@ -146,7 +153,9 @@ class PictureController {
             .findFirst()
             .orElse(Status.PROPOSED);
     List<Kept> kept = pictures.page(wanted, after, SHOWN + 1);
-    List<PictureView> shown = kept.stream().limit(SHOWN).map(PictureController::view).toList();
+    List<PictureStore.Hash> hashes = pictures.hashes();
+    List<PictureView> shown =
+        kept.stream().limit(SHOWN).map(k -> view(k, pictures.sameAs(k, hashes))).toList();
     return new PicturePage(
         shown,
         pictures.count(Status.PROPOSED),

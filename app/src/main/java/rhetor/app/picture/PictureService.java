@@ -109,12 +109,9 @@ class PictureService {
   private Came one(String fileName, byte[] bytes, List<Candidate> house, String by) {
     try {
       String name = PictureFolder.name(bytes);
-      Optional<Kept> known = store.storedAs(name);
+      Optional<Kept> known = store.find(name, fileName);
       if (known.isPresent()) {
-        return new Came(
-            fileName,
-            known,
-            "This very picture is here already, as " + known.get().fileName() + ".");
+        return new Came(fileName, known, "This very picture is here already.");
       }
       PictureAnalysis analysis = analyser.analyse(reader.read(bytes));
       folder.store(name, bytes);
@@ -140,6 +137,22 @@ class PictureService {
 
   List<Kept> page(Status status, long after, int limit) {
     return store.page(status, after, limit);
+  }
+
+  /** Names of the pictures that show the same as this one. */
+  List<String> sameAs(Kept picture, List<PictureStore.Hash> all) {
+    return all.stream()
+        .filter(
+            h ->
+                h.id() != picture.id()
+                    && PictureAnalysis.isNear(h.hash(), picture.analysis().hash()))
+        .map(PictureStore.Hash::fileName)
+        .limit(5)
+        .toList();
+  }
+
+  List<PictureStore.Hash> hashes() {
+    return store.hashes();
   }
 
   int count(Status status) {

@@ -62,12 +62,13 @@ class PictureStore {
       String by) {
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
-            "insert into picture (product_id, file_name, stored_as, analysis, confidence, reason, status, created_by, created_at) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+            "insert into picture (product_id, file_name, stored_as, hash, analysis, confidence, reason, status, created_by, created_at) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
             java.util.Arrays.asList(
                 product == 0 ? null : product,
                 fileName,
                 storedAs,
+                analysis.hash(),
                 json.writeValueAsString(analysis),
                 confidence,
                 reason,
@@ -100,8 +101,18 @@ class PictureStore {
     return jdbc.sql(PICTURE + "where x.id = ?").param(id).query(this::read).optional();
   }
 
-  Optional<Kept> storedAs(String name) {
-    return jdbc.sql(PICTURE + "where x.stored_as = ?").param(name).query(this::read).optional();
+  Optional<Kept> find(String storedAs, String fileName) {
+    return jdbc.sql(PICTURE + "where x.stored_as = ? and x.file_name = ?")
+        .params(storedAs, fileName)
+        .query(this::read)
+        .optional();
+  }
+
+  /** A picture's perceptual hash, for finding near-duplicates. */
+  record Hash(long id, long hash, String fileName) {}
+
+  List<Hash> hashes() {
+    return jdbc.sql("select id, hash, file_name from picture order by id").query(Hash.class).list();
   }
 
   List<Kept> page(Status status, long after, int limit) {

@@ -105,7 +105,8 @@ public final class VariantFinder {
     List<String> axes = new ArrayList<>();
     for (String axis : AXES) {
       Set<String> values = values(members, axis);
-      if (values.size() > 1 && axes.size() < 3 && (axes.size() < 2 || !distinct(members, axes))) {
+      values.remove("");
+      if (values.size() > 1 && axes.size() < 3 && (axes.isEmpty() || !distinct(members, axes))) {
         axes.add(axis);
       }
     }

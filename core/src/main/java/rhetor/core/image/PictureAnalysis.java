@@ -49,7 +49,12 @@ public record PictureAnalysis(
 
   /** Whether another picture shows the same, scaled, recompressed or slightly cropped. */
   public boolean isNearDuplicateOf(PictureAnalysis other) {
-    return Long.bitCount(hash ^ other.hash) <= NEAR;
+    return isNear(hash, other.hash);
+  }
+
+  /** Whether two hashes are those of near-duplicates. */
+  public static boolean isNear(long hash, long other) {
+    return Long.bitCount(hash ^ other) <= NEAR;
   }
 
   public boolean isBlurred() {
