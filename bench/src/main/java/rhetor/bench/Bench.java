@@ -15,18 +15,24 @@ import java.util.Locale;
 public final class Bench {
   private Bench() {}
 
-  /** Runs {@code write} and {@code intake}, or those that are named. */
+  /** Runs all measurements, or those that are named. */
   public static void main(String[] args) throws Exception {
-    List<String> wanted = args.length == 0 ? List.of("write", "intake") : Arrays.asList(args);
+    List<String> wanted =
+        args.length == 0 ? List.of("write", "intake", "formats", "pictures") : Arrays.asList(args);
     Path folder = Files.createTempDirectory("rhetor-bench");
     try {
       for (String name : wanted) {
         switch (name) {
           case "write" -> WriteBench.run(folder);
           case "intake" -> IntakeBench.run(folder);
+          case "formats" ->
+              IntakeBench.runFormats(Files.createDirectories(folder.resolve("formats")));
+          case "pictures" -> PicturesBench.run();
           default -> {
             System.err.println(
-                "There is no measurement called " + name + "; there are write and intake.");
+                "There is no measurement called "
+                    + name
+                    + "; there are write, intake, formats and pictures.");
             System.exit(2);
           }
         }

@@ -35,6 +35,9 @@ final class IntakeBench {
   private static final int WARM_UP_ROWS = 20_000;
   private static final int ROUNDS = 3;
   private static final int BATCH = 500;
+  private static final int WIDE_SMALL = 10_000;
+  private static final int WIDE_LARGE = 100_000;
+  private static final int MORE_COLUMNS = 11;
 
   private IntakeBench() {}
 
@@ -47,18 +50,8 @@ final class IntakeBench {
       Files.writeString(sheet, Files.readString(sheet).replace("\nGN-", "\nI" + round + "-"));
       sheets.add(sheet);
     }
-    try (ConfigurableApplicationContext app =
-        SpringApplication.run(
-            Rhetor.class,
-            "--rhetor.port=0",
-            "--rhetor.data=" + folder.resolve("data"),
-            "--logging.level.root=error",
-            "--logging.level.rhetor=error")) {
-      String url = "http://127.0.0.1:" + app.getEnvironment().getProperty("local.server.port");
-      Browser browser = new Browser(url);
-      browser.post(
-          "/api/owner",
-          "{\"email\":\"b@bench.example\",\"name\":\"B\",\"role\":\"OWNER\",\"password\":\"a bench password\"}");
+    try (ConfigurableApplicationContext app = start(folder)) {
+      Browser browser = owner(app);
       double[] ours = new double[ROUNDS];
       double[] plain = new double[ROUNDS];
       double heap = 0;
@@ -91,6 +84,171 @@ final class IntakeBench {
     }
   }
 
+  /**
+   * Sheets of thirty columns as text and as a workbook: 100,000 rows against parsing and inserting
+   * the same cells, and against 10,000 rows.
+   */
+  static void runFormats(Path folder) throws IOException, InterruptedException {
+    try (ConfigurableApplicationContext app = start(folder)) {
+      Browser browser = owner(app);
+      int round = 0;
+      for (String format : List.of("csv", "xlsx")) {
+        Path warm = wide(folder, WIDE_SMALL, 100 + round, format);
+        take(browser, warm);
+        plain(warm, folder.resolve("warm-" + format));
+        Path small = wide(folder, WIDE_SMALL, 200 + round, format);
+        Path large = wide(folder, WIDE_LARGE, 300 + round, format);
+        long start = System.nanoTime();
+        take(browser, small);
+        double ofSmall = (System.nanoTime() - start) / 1e6;
+        long[] end = new long[1];
+        long from = System.nanoTime();
+        double heap =
+            Bench.peakHeap(
+                () -> {
+                  take(browser, large);
+                  end[0] = System.nanoTime();
+                });
+        double ofLarge = (end[0] - from) / 1e6;
+        long plainFrom = System.nanoTime();
+        plain(large, folder.resolve("plain-" + format));
+        double ofPlain = (System.nanoTime() - plainFrom) / 1e6;
+        Bench.print("formats-" + format + "-" + WIDE_LARGE, "ms", ofLarge, ofPlain);
+        Bench.print(
+            "formats-" + format + "-" + WIDE_LARGE, "ms-against-" + WIDE_SMALL, ofLarge, ofSmall);
+        System.out.printf("formats-%s-%d peak-heap-mb=%.0f%n", format, WIDE_LARGE, heap);
+        round++;
+      }
+    }
+  }
+
+  /** A generated sheet with eleven more columns. */
+  private static Path wide(Path folder, int rows, int seed, String format) throws IOException {
+    Path narrow = folder.resolve("narrow-" + seed + ".csv");
+    new SheetGenerator(seed).write(rows, narrow);
+    Path wide = folder.resolve("wide-" + seed + "." + format);
+    try (CsvReader<CsvRecord> reader = CsvReader.builder().ofCsvRecord(narrow)) {
+      if (format.equals("csv")) {
+        try (var out = Files.newBufferedWriter(wide)) {
+          int n = 0;
+          for (CsvRecord row : reader) {
+            List<String> cells = widened(row, n++, seed);
+            out.write(
+                String.join(
+                        ",", cells.stream().map(c -> '"' + c.replace("\"", "\"\"") + '"').toList())
+                    + "\n");
+          }
+        }
+      } else {
+        try (var out = Files.newOutputStream(wide);
+            var book = new org.dhatim.fastexcel.Workbook(out, "bench", "1.0")) {
+          var sheet = book.newWorksheet("Goods");
+          int n = 0;
+          for (CsvRecord row : reader) {
+            List<String> cells = widened(row, n, seed);
+            for (int c = 0; c < cells.size(); c++) {
+              sheet.value(n, c, cells.get(c));
+            }
+            if (++n % 500 == 0) {
+              sheet.flush();
+            }
+          }
+        }
+      }
+    }
+    Files.delete(narrow);
+    return wide;
+  }
+
+  private static List<String> widened(CsvRecord row, int n, int seed) {
+    List<String> cells = new ArrayList<>(row.getFields());
+    if (n > 0) {
+      cells.set(0, "W" + seed + "-" + n);
+    }
+    for (int c = 0; c < MORE_COLUMNS; c++) {
+      cells.add(
+          n == 0
+              ? "Detail " + (char) ('A' + c)
+              : c % 3 == 0 ? (n * 7 + c) % 90 + " mm" : "kind " + (n + c) % 40);
+    }
+    return cells;
+  }
+
+  /** Parses a sheet and inserts its cells, no more. */
+  private static void plain(Path sheet, Path database) throws IOException {
+    if (sheet.toString().endsWith(".csv")) {
+      try (CsvReader<CsvRecord> rows = CsvReader.builder().ofCsvRecord(sheet)) {
+        insert(rows.stream().map(CsvRecord::getFields), database);
+      }
+      return;
+    }
+    try (var book = new org.dhatim.fastexcel.reader.ReadableWorkbook(sheet.toFile());
+        var rows = book.getFirstSheet().openStream()) {
+      insert(
+          rows.map(
+              r -> {
+                List<String> cells = new ArrayList<>();
+                r.forEach(c -> cells.add(c == null ? "" : c.getText()));
+                return cells;
+              }),
+          database);
+    }
+  }
+
+  private static void insert(java.util.stream.Stream<List<String>> rows, Path database) {
+    int width = SheetGenerator.HEADINGS.size() + MORE_COLUMNS;
+    try (Connection c =
+        DriverManager.getConnection("jdbc:h2:file:" + database + ";WRITE_DELAY=0", "sa", "")) {
+      c.setAutoCommit(false);
+      c.createStatement()
+          .execute(
+              "create table plain (id bigint generated always as identity primary key"
+                  + java.util.stream.IntStream.range(0, width)
+                      .mapToObj(i -> ", c" + i + " varchar(1000)")
+                      .collect(java.util.stream.Collectors.joining())
+                  + ")");
+      try (PreparedStatement s =
+          c.prepareStatement(
+              "insert into plain values (default, "
+                  + String.join(", ", Collections.nCopies(width, "?"))
+                  + ")")) {
+        int n = 0;
+        for (var all = rows.iterator(); all.hasNext(); ) {
+          List<String> cells = all.next();
+          for (int i = 0; i < width; i++) {
+            s.setString(i + 1, i < cells.size() ? cells.get(i) : "");
+          }
+          s.addBatch();
+          if (++n % BATCH == 0) {
+            s.executeBatch();
+          }
+        }
+        s.executeBatch();
+      }
+      c.commit();
+    } catch (SQLException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static ConfigurableApplicationContext start(Path folder) {
+    return SpringApplication.run(
+        Rhetor.class,
+        "--rhetor.port=0",
+        "--rhetor.data=" + folder.resolve("data"),
+        "--logging.level.root=error",
+        "--logging.level.rhetor=error");
+  }
+
+  private static Browser owner(ConfigurableApplicationContext app) {
+    Browser browser =
+        new Browser("http://127.0.0.1:" + app.getEnvironment().getProperty("local.server.port"));
+    browser.post(
+        "/api/owner",
+        "{\"email\":\"b@bench.example\",\"name\":\"B\",\"role\":\"OWNER\",\"password\":\"a bench password\"}");
+    return browser;
+  }
+
   private static String rounded(double[] values) {
     return Arrays.stream(values).mapToObj(v -> String.valueOf(Math.round(v))).toList().toString();
   }
@@ -98,6 +256,7 @@ final class IntakeBench {
   private static void take(Browser browser, Path sheet) {
     String answer = browser.upload(sheet);
     String id = answer.replaceFirst("(?s).*?\"id\":(\\d+).*", "$1");
+    browser.put("/api/intakes/" + id + "/seen");
     browser.post("/api/intakes/" + id + "/take", "{}");
   }
 
@@ -163,13 +322,20 @@ final class IntakeBench {
               .POST(BodyPublishers.ofString(json)));
     }
 
+    void put(String path) {
+      send(
+          request(path)
+              .header("Content-Type", "application/json")
+              .PUT(BodyPublishers.ofString("{}")));
+    }
+
     String upload(Path sheet) {
       try {
         String boundary = "----rhetor-bench";
         byte[] head =
             ("--"
                     + boundary
-                    + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"bench.csv\"\r\n\r\n")
+                    + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"bench.sheet\"\r\n\r\n")
                 .getBytes(StandardCharsets.UTF_8);
         byte[] tail = ("\r\n--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8);
         var body =

@@ -2,6 +2,8 @@ package rhetor.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
@@ -27,6 +29,37 @@ class Screenshots {
       browser.click("Take 41 rows in");
       browser.see("40 new");
       browser.picture(folder.resolve("intake-result.png"));
+      browser.open("/intake/3");
+      browser.click("show the file’s first rows");
+      browser.see("Trade list, valid until");
+      browser.picture(folder.resolve("intake-workbook.png"));
+      browser.drop(changed(demo));
+      browser.see("Not like the last sheet");
+      browser.click("See what it would do");
+      browser.find(By.cssSelector("[data-testid=dry-run]"));
+      browser.picture(folder.resolve("intake-changed.png"));
+      browser.click("Discard");
+      browser.see("A supplier’s sheet comes first");
+      browser.open("/intake/pictures");
+      Path pictures = demo.sheet("kestering-locks.csv").getParent().resolveSibling("pictures");
+      browser
+          .find(By.cssSelector("[data-testid=picture-files]"))
+          .sendKeys(
+              String.join(
+                  "\n",
+                  java.util.stream.Stream.of("tv-1001", "tv-1102", "kl-2003", "kl-2301")
+                      .map(n -> pictures.resolve(n + ".png").toAbsolutePath().toString())
+                      .toList()));
+      browser.see("4 pictures came in.");
+      browser.click("Close");
+      browser.picture(folder.resolve("pictures.png"));
+      browser.open("/products/missing");
+      browser.see("What buyers ask first");
+      browser.picture(folder.resolve("missing-facts.png"));
+      browser.open("/products/variants");
+      browser.click("Tour Pannier 25");
+      browser.find(By.cssSelector("[data-testid=matrix]"));
+      browser.picture(folder.resolve("variants.png"));
       browser.open("/products?order=LEAST_READY");
       browser.see("of 82 products shown");
       browser.picture(folder.resolve("products.png"));
@@ -64,5 +97,14 @@ class Screenshots {
       browser.picture(folder.resolve("live-page.png"));
       assertThat(browser.complaints()).isEmpty();
     }
+  }
+
+  /** Kestering's sheet a month later: a column renamed, weights in another unit. */
+  private static Path changed(DemoProcess demo) throws IOException {
+    return Files.writeString(
+        demo.folder().resolve("kestering-june.csv"),
+        Files.readString(demo.sheet("kestering-locks.csv"))
+            .replaceFirst("Coating", "Surface coat")
+            .replaceAll(",(\\d{3,4}),", ",1.2,"));
   }
 }

@@ -250,7 +250,19 @@ class SliceInBrowserTest {
     browser.signIn("odile");
     for (String path :
         List.of(
-            "/intake/2", "/products", "/runs/1", "/proofs/1", "/editions", "/results", "/people")) {
+            "/intake/2",
+            "/intake/3",
+            "/intake/pictures",
+            "/products",
+            "/products/missing",
+            "/products/variants",
+            "/products/new",
+            "/names",
+            "/runs/1",
+            "/proofs/1",
+            "/editions",
+            "/results",
+            "/people")) {
       browser.open(path);
       browser.find(By.tagName("main"));
       browser.until(d -> browser.all("[role=progressbar][aria-label^=Load]").isEmpty());
@@ -304,6 +316,118 @@ class SliceInBrowserTest {
 
   @Test
   @Order(13)
+  void a_workbook_is_read_where_its_table_stands_and_tried_before_it_comes_in() {
+    browser.signIn("wren");
+    browser.click("Brightwick Lighting");
+    browser.see("An XLSX workbook with 1 worksheet");
+    assertThat(browser.find(By.cssSelector("select[aria-label='Heading row']")).getText())
+        .contains("rows 4 and 5");
+    browser.click("show the file’s first rows");
+    browser.see("Trade list, valid until");
+    browser.click("See what it would do");
+    browser.see("36 new");
+    assertThat(browser.text(By.cssSelector("[data-testid=dry-run]"))).contains("Lantern Front 400");
+    browser.click("Take 36 rows in");
+    browser.see("36 new, 0 changed");
+    browser.click("Take this intake back …");
+    browser.click("Take it back");
+    browser.see("36 products gone");
+  }
+
+  @Test
+  @Order(14)
+  void a_sheet_that_has_changed_is_shown_side_by_side_before_it_is_read() throws IOException {
+    browser.signIn("wren");
+    String may = Files.readString(demo.sheet("kestering-locks.csv"), StandardCharsets.UTF_8);
+    Path june =
+        Files.writeString(
+            demo.folder().resolve("kestering-june.csv"),
+            may.replaceFirst("Coating", "Surface coat").replaceAll(",(\\d{3,4}),", ",1.2,"));
+    browser.type(By.cssSelector("input[aria-label=Supplier]"), "Kestering Locks, May");
+    browser.drop(june);
+    browser.see("Not like the last sheet of Kestering Locks, May");
+    assertThat(browser.text(By.cssSelector("[data-testid=changes]")))
+        .contains("Surface coat", "holds something else");
+    assertThat(browser.find(By.xpath("//button[.='Take 41 rows in']")).isEnabled()).isFalse();
+    browser.click("I have looked: read it as shown below");
+    browser.see("Looked at; the sheet can come in.");
+    browser.click("Discard");
+  }
+
+  @Test
+  @Order(15)
+  void what_sources_disagree_about_is_settled_and_what_is_missing_filled_in() {
+    browser.signIn("wren");
+    browser.open("/products?state=DISPUTED");
+    browser.see("products whose sources disagree");
+    browser.click("Roll Pannier 20");
+    browser.click("940 g is right");
+    browser.see("by a person’s word");
+    browser.open("/products/missing");
+    browser.see("What buyers ask first and no source says");
+    WebElement cell = browser.find(By.cssSelector("input[aria-label='Material of TV-1005']"));
+    cell.sendKeys("recycled polyester");
+    browser.click("Keep 1 fact");
+    browser.see("1 fact kept.");
+  }
+
+  @Test
+  @Order(16)
+  void variants_are_kept_and_a_name_of_the_house_is_tried() {
+    browser.signIn("wren");
+    browser.open("/products/variants");
+    browser.click("Tour Pannier 25");
+    assertThat(browser.text(By.cssSelector("[data-testid=matrix]")))
+        .contains("moss green", "TV-1101");
+    browser.click("These 5 are variants of one thing");
+    browser.see("is a group of 5 variants now");
+    browser.open("/names");
+    browser.type(By.cssSelector("input[aria-label='What suppliers write']"), "moss green");
+    browser.type(
+        By.cssSelector("input[aria-label='What the house prints']"), "fern green" + Keys.TAB);
+    browser.see("It would touch");
+    assertThat(browser.text(By.cssSelector("[data-testid=trial]"))).contains("fern green");
+  }
+
+  @Test
+  @Order(17)
+  void pictures_find_their_products_and_wait_for_a_persons_word() {
+    browser.signIn("wren");
+    browser.open("/intake/pictures");
+    Path pictures = demo.sheet("kestering-locks.csv").getParent().resolveSibling("pictures");
+    browser
+        .find(By.cssSelector("[data-testid=picture-files]"))
+        .sendKeys(
+            pictures.resolve("kl-2001.png").toAbsolutePath()
+                + "\n"
+                + pictures.resolve("tv-1003.png").toAbsolutePath());
+    browser.see("2 pictures came in.");
+    browser.see("The file's name has the SKU KL-2001.");
+    browser.see("White background.");
+    browser.click("Confirm all 2");
+    browser.see("2 pictures confirmed");
+  }
+
+  @Test
+  @Order(18)
+  void a_product_is_entered_by_hand_with_a_text_that_is_read_for_facts() {
+    browser.signIn("wren");
+    browser.open("/products/new");
+    browser.find(By.xpath("//label[contains(., 'SKU')]//input")).sendKeys("HAND-1");
+    browser.find(By.xpath("//label[contains(., 'Name')]//input")).sendKeys("Marsh Lantern");
+    browser.type(
+        By.cssSelector("textarea[aria-label='Text to read']"),
+        "It weighs 420 g. Burn time: 9 hours");
+    browser.click("See what it says");
+    browser.see("Facts found in it");
+    assertThat(browser.text(By.cssSelector("[data-testid=found]"))).contains("420 g");
+    browser.click("Add the product");
+    browser.see("Marsh Lantern is there.");
+    browser.see("pasted by wren@harrowmere.example");
+  }
+
+  @Test
+  @Order(19)
   void a_run_goes_on_through_a_reload_and_a_crash_of_the_server() throws Exception {
     StringBuilder sheet = new StringBuilder("SKU,Name,Category,Weight,Material,Colour\n");
     int rows = 12_000;

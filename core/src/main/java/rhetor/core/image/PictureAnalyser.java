@@ -73,6 +73,10 @@ public final class PictureAnalyser {
       int[] rgb = new int[width * height];
       boolean[] clear = new boolean[width * height];
       boolean alpha = image.getColorModel().hasAlpha();
+      int[] xOf = new int[image.getWidth()];
+      for (int sx = 0; sx < xOf.length; sx++) {
+        xOf[sx] = Math.min(width - 1, (int) ((long) sx * width / xOf.length));
+      }
       // A few rows of each band are enough for a mean, and reading them all costs more than
       // decoding.
       for (int y = 0; y < height; y++) {
@@ -86,9 +90,9 @@ public final class PictureAnalyser {
         int[] seen = new int[width];
         int[] row = new int[image.getWidth()];
         for (int sy = top; sy < bottom; sy += rowStep) {
-          image.getRGB(0, sy, image.getWidth(), 1, row, 0, image.getWidth());
+          PixelRow.read(image, 0, sy, row);
           for (int sx = 0; sx < row.length; sx++) {
-            int x = Math.min(width - 1, (int) ((long) sx * width / row.length));
+            int x = xOf[sx];
             seen[x]++;
             if (!alpha || row[sx] >>> 24 > 127) {
               r[x] += row[sx] >> 16 & 0xFF;
@@ -292,9 +296,9 @@ public final class PictureAnalyser {
     int[] row = new int[x1 - x0];
     int[] below = new int[x1 - x0];
     for (int y = y0 + 1; y + 1 < y1; y += step) {
-      image.getRGB(x0, y - 1, x1 - x0, 1, above, 0, x1 - x0);
-      image.getRGB(x0, y, x1 - x0, 1, row, 0, x1 - x0);
-      image.getRGB(x0, y + 1, x1 - x0, 1, below, 0, x1 - x0);
+      PixelRow.read(image, x0, y - 1, above);
+      PixelRow.read(image, x0, y, row);
+      PixelRow.read(image, x0, y + 1, below);
       for (int x = 1; x + 1 < row.length; x++) {
         int laplacian =
             4 * luma(row[x])

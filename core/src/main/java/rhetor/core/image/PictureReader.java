@@ -122,7 +122,10 @@ public final class PictureReader {
     }
     int type =
         read.getColorModel().hasAlpha() ? BufferedImage.TYPE_INT_ARGB : BufferedImage.TYPE_INT_RGB;
-    if (read.getType() == type) {
+    boolean plainBytes =
+        read.getType() == BufferedImage.TYPE_3BYTE_BGR
+            || read.getType() == BufferedImage.TYPE_4BYTE_ABGR;
+    if (read.getType() == type || plainBytes && depth == 8) {
       return read;
     }
     BufferedImage plain = new BufferedImage(read.getWidth(), read.getHeight(), type);
