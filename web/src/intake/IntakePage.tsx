@@ -14,6 +14,7 @@ import { api, take, upload } from '../api/client';
 import { count, figure, when } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { useMay } from '../frame/session';
+import { PullLine } from './PullLine';
 import { Reading } from './Reading';
 
 /** Taking sheets in: drop one, say what its columns mean, take it in. */
@@ -27,6 +28,7 @@ export function IntakePage() {
           Or <Link to="/intake/pictures">pictures</Link>, or{' '}
           <Link to="/products/new">a product by hand or from a text</Link>.
         </Typography>
+        <PullLine />
         <Intakes selected={Number(id)} />
       </Box>
       <Box>{id ? <Reading key={id} id={Number(id)} /> : <First />}</Box>

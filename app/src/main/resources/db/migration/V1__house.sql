@@ -162,6 +162,18 @@ create table text (
 );
 create index text_by_product on text (product_id, id);
 
+-- Products pulled from the shop, page by page; the cursor is the last SKU that came.
+create table pull (
+  id bigint generated always as identity primary key,
+  intake_id bigint not null references intake,
+  last_sku varchar(64) not null,
+  pulled int not null,
+  status varchar(10) not null check (status in ('RUNNING', 'DONE', 'FAILED')),
+  trouble varchar(1000) not null,
+  started_by varchar(200) not null,
+  started_at timestamp with time zone not null
+);
+
 create table edition (
   id bigint generated always as identity primary key,
   status varchar(10) not null check (status in ('WAITING', 'RUNNING', 'DONE')),

@@ -506,6 +506,26 @@ class SliceTest {
   }
 
   @Test
+  void the_shops_products_are_pulled_in_page_by_page_and_a_pull_that_failed_goes_on()
+      throws Exception {
+    Visitor writer = house.as(Role.WRITER);
+    house.as(Role.READER).post("/api/pulls", Map.of()).expect(403);
+    weather(0, 0, 1);
+    writer.post("/api/pulls", Map.of()).expect(200);
+    JsonNode failed =
+        writer.until("/api/pulls/latest", p -> p.path("status").asString().equals("FAILED")).body();
+    assertThat(failed.path("trouble").asString()).contains("shop answered with an error");
+    weather(0, 0, 0);
+    writer.post("/api/pulls", Map.of()).expect(200);
+    JsonNode done =
+        writer.until("/api/pulls/latest", p -> p.path("status").asString().equals("DONE")).body();
+    assertThat(done.path("pulled").asInt()).isGreaterThan(30);
+    JsonNode line = writer.get("/api/products?search=tv-1003").body().path("items").get(0);
+    JsonNode product = writer.get("/api/products/" + line.path("id").asLong()).expect(200).body();
+    assertThat(product.toString()).contains("page in the shop");
+  }
+
+  @Test
   void the_front_ends_description_of_the_api_is_current() throws Exception {
     JsonNode now = house.as(Role.READER).get("/api/description").expect(200).body();
     Path kept = Path.of("../web/openapi.json");

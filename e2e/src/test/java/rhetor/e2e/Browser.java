@@ -119,9 +119,13 @@ final class Browser implements AutoCloseable {
         .selectByVisibleText(option);
   }
 
-  void drop(Path sheet) {
+  /** Gives files to the page's first file field. */
+  void drop(Path... files) {
     until(ExpectedConditions.presenceOfElementLocated(By.cssSelector("input[type=file]")))
-        .sendKeys(sheet.toString());
+        .sendKeys(
+            java.util.Arrays.stream(files)
+                .map(Path::toString)
+                .collect(java.util.stream.Collectors.joining("\n")));
   }
 
   List<WebElement> all(String css) {

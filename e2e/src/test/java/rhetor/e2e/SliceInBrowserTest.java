@@ -21,6 +21,7 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.Select;
 
 /** The whole slice as people use it, in the order in which they use it. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
@@ -365,6 +366,8 @@ class SliceInBrowserTest {
     browser.see("by a person’s word");
     browser.open("/products/missing");
     browser.see("What buyers ask first and no source says");
+    new Select(browser.find(By.cssSelector("select[aria-label='Which kind of product']")))
+        .selectByValue("pannier");
     WebElement cell = browser.find(By.cssSelector("input[aria-label='Material of TV-1005']"));
     cell.sendKeys("recycled polyester");
     browser.click("Keep 1 fact");
@@ -395,12 +398,9 @@ class SliceInBrowserTest {
     browser.signIn("wren");
     browser.open("/intake/pictures");
     Path pictures = demo.sheet("kestering-locks.csv").getParent().resolveSibling("pictures");
-    browser
-        .find(By.cssSelector("[data-testid=picture-files]"))
-        .sendKeys(
-            pictures.resolve("kl-2001.png").toAbsolutePath()
-                + "\n"
-                + pictures.resolve("tv-1003.png").toAbsolutePath());
+    browser.drop(
+        pictures.resolve("kl-2001.png").toAbsolutePath(),
+        pictures.resolve("tv-1003.png").toAbsolutePath());
     browser.see("2 pictures came in.");
     browser.see("The file's name has the SKU KL-2001.");
     browser.see("White background.");

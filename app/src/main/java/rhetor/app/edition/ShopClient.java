@@ -103,6 +103,38 @@ class ShopClient {
     };
   }
 
+  /** What stands in the shop of one product. */
+  record Goods(String sku, String title, String shortDescription, String description) {}
+
+  private record GoodsPage(List<Goods> items) {}
+
+  /**
+   * A page of the shop's products, in order of their SKUs.
+   *
+   * @param after the last SKU of the page before, or empty
+   * @throws ShopRefused if the shop doesn't give it
+   */
+  List<Goods> page(String after, int limit) {
+    List<Goods> goods = new java.util.ArrayList<>();
+    Answer answer =
+        patiently(
+            () ->
+                http.get()
+                    .uri("/api/products?after={after}&limit={limit}", after, limit)
+                    .exchange(
+                        (q, r) -> {
+                          if (r.getStatusCode().is2xxSuccessful()) {
+                            goods.clear();
+                            goods.addAll(r.bodyTo(GoodsPage.class).items());
+                          }
+                          return answer(r.getStatusCode(), r.getHeaders(), null);
+                        }));
+    if (answer.status != 200) {
+      throw refused(answer.status);
+    }
+    return goods;
+  }
+
   private record Page(String page) {}
 
   private static Answer answer(HttpStatusCode status, HttpHeaders headers, Page page) {

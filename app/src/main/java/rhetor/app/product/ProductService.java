@@ -44,6 +44,11 @@ public class ProductService {
     this.json = json;
   }
 
+  /** Notes an intake that has no sheet; its id. */
+  public long newIntake(String kind, String supplier, String what, String by) {
+    return store.addIntake(kind, supplier, what, by);
+  }
+
   /** Begins to take the products of an intake in. */
   public ProductIntake intake(long intakeId, String supplier, ProductIntake.LeaveAlone leaveAlone) {
     return new ProductIntake(store, this, intakeId, supplier, leaveAlone, Optional.empty());

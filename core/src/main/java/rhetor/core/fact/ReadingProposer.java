@@ -267,6 +267,7 @@ public final class ReadingProposer {
     keepFirst(columns, Role.SKU, Meaning.KEEP);
     keepFirst(columns, Role.NAME, Meaning.EXTRA);
     findMissing(columns, sample);
+    doubtShortCodes(columns, sample);
     String language =
         languages.entrySet().stream()
             .filter(e -> !e.getKey().equals("en") && e.getValue() > languages.getOrDefault("en", 0))
@@ -475,6 +476,47 @@ public final class ReadingProposer {
   private static String withoutNeutralOr(String heading, List<String> names) {
     String lower = heading.toLowerCase(Locale.ROOT).replaceAll("[.:*#_-]+", " ").strip();
     return names.contains(lower) ? lower : withoutNeutral(lower);
+  }
+
+  /** Codes of digits of which a few are shorter: a spreadsheet has taken their leading zeros. */
+  private static void doubtShortCodes(List<ColumnReading> columns, List<SheetRow> sample) {
+    for (int i = 0; i < columns.size(); i++) {
+      ColumnReading c = columns.get(i);
+      if (c.meaning().role() != Role.SKU) {
+        continue;
+      }
+      int column = i;
+      Map<Integer, Long> lengths =
+          sample.stream()
+              .map(r -> r.cell(column).strip())
+              .filter(v -> !v.isEmpty())
+              .collect(
+                  java.util.stream.Collectors.groupingBy(
+                      v -> v.matches("\\d+") ? v.length() : -1,
+                      java.util.stream.Collectors.counting()));
+      int usual =
+          lengths.entrySet().stream()
+              .max(Map.Entry.comparingByValue())
+              .map(Map.Entry::getKey)
+              .orElse(-1);
+      long shorter =
+          lengths.entrySet().stream()
+              .filter(e -> e.getKey() > 0 && e.getKey() < usual)
+              .mapToLong(Map.Entry::getValue)
+              .sum();
+      if (!lengths.containsKey(-1) && usual >= 4 && shorter > 0) {
+        columns.set(
+            i,
+            new ColumnReading(
+                c.heading(),
+                c.meaning(),
+                c.unit(),
+                0.6,
+                c.reason()
+                    + " %d of the first codes have fewer digits than the usual %d: a spreadsheet may have taken their leading zeros."
+                        .formatted(shorter, usual)));
+      }
+    }
   }
 
   /** Finds a key and a name by their values when no heading gave them away. */

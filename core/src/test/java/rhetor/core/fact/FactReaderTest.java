@@ -251,4 +251,22 @@ class FactReaderTest {
     assertThat(ReadingProposer.isGtin("4006381333932")).isFalse();
     assertThat(ReadingProposer.isGtin("96385074")).isTrue();
   }
+
+  @Test
+  void codes_that_have_lost_their_leading_zeros_are_said() {
+    Reading reading =
+        propose(
+            List.of("SKU", "Name"),
+            List.of("10482", "Lamp"),
+            List.of("10483", "Lock"),
+            List.of("483", "Pump"));
+    assertThat(reading.columns().getFirst().reason())
+        .contains("1 of the first codes", "leading zeros");
+    assertThat(
+            propose(List.of("SKU", "Name"), List.of("10482", "Lamp"), List.of("10483", "Lock"))
+                .columns()
+                .getFirst()
+                .reason())
+        .doesNotContain("zeros");
+  }
 }

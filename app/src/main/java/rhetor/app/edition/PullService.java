@@ -1,0 +1,157 @@
+package rhetor.app.edition;
+
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.context.annotation.Lazy;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+import rhetor.app.product.ProductIntake;
+import rhetor.app.product.ProductIntake.LeaveAlone;
+import rhetor.app.product.ProductService;
+import rhetor.app.web.Refused;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.TextReader;
+
+/**
+ * Pulls the shop's products in, page by page: what stands there is read for facts and kept as the
+ * base of a rewrite. Each page commits with the place to go on from, so a pull that is interrupted
+ * goes on.
+ */
+@Service
+public class PullService {
+  static final TaskDescriptor<Long> TASK = TaskDescriptor.of("pull-shop", Long.class);
+
+  /** Whose word it is in a product's sources. */
+  private static final String SHOP = "The shop";
+
+  private static final int PAGE = 50;
+
+  private final JdbcClient jdbc;
+  private final ShopClient shop;
+  private final ProductService products;
+  private final TextReader reader;
+  private final SchedulerClient scheduler;
+  private final TransactionTemplate transaction;
+  private final Clock clock;
+
+  PullService(
+      JdbcClient jdbc,
+      ShopClient shop,
+      ProductService products,
+      Knowledge knowledge,
+      @Lazy SchedulerClient scheduler,
+      TransactionTemplate transaction,
+      Clock clock) {
+    this.jdbc = jdbc;
+    this.shop = shop;
+    this.products = products;
+    this.reader = new TextReader(knowledge);
+    this.scheduler = scheduler;
+    this.transaction = transaction;
+    this.clock = clock;
+  }
+
+  @Configuration
+  static class Background {
+    @Bean
+    Task<Long> pullShop(PullService pulls) {
+      return Tasks.oneTime(TASK).execute((instance, context) -> pulls.carryOut(instance.getData()));
+    }
+  }
+
+  /** How far a pull is. */
+  enum Status {
+    RUNNING,
+    DONE,
+    FAILED
+  }
+
+  /** One act of pulling the shop's products in. */
+  record Pull(long id, long intakeId, String lastSku, int pulled, Status status, String trouble) {}
+
+  private static final String PULL =
+      "select id, intake_id, last_sku, pulled, status, trouble from pull ";
+
+  Optional<Pull> latest() {
+    return jdbc.sql(PULL + "order by id desc limit 1").query(Pull.class).optional();
+  }
+
+  private Pull get(long id) {
+    return jdbc.sql(PULL + "where id = ?").param(id).query(Pull.class).single();
+  }
+
+  /** Begins a pull, or goes on with the last one if that failed. */
+  @Transactional
+  public Pull start(String by) {
+    Optional<Pull> last = latest();
+    if (last.filter(p -> p.status == Status.RUNNING).isPresent()) {
+      throw Refused.conflict("The shop's products are being pulled in right now.");
+    }
+    long id;
+    if (last.filter(p -> p.status == Status.FAILED).isPresent()) {
+      id = last.get().id;
+      jdbc.sql("update pull set status = 'RUNNING', trouble = '' where id = ?").param(id).update();
+    } else {
+      GeneratedKeyHolder key = new GeneratedKeyHolder();
+      jdbc.sql(
+              "insert into pull (intake_id, last_sku, pulled, status, trouble, started_by, started_at) values (?, '', 0, 'RUNNING', '', ?, ?)")
+          .params(
+              products.newIntake("SHOP", SHOP, "Products of the shop", by),
+              by,
+              Timestamp.from(clock.instant()))
+          .update(key, "id");
+      id = key.getKey().longValue();
+    }
+    scheduler.scheduleIfNotExists(
+        TASK.instance(id + "-" + clock.instant().toEpochMilli()).data(id).build(), clock.instant());
+    return get(id);
+  }
+
+  /** Carries a pull out, or what is left of it. */
+  void carryOut(long id) {
+    try {
+      while (get(id).status == Status.RUNNING) {
+        Pull pull = get(id);
+        List<ShopClient.Goods> page = shop.page(pull.lastSku, PAGE);
+        transaction.executeWithoutResult(t -> keep(pull, page));
+      }
+    } catch (ShopClient.ShopRefused e) {
+      jdbc.sql("update pull set status = 'FAILED', trouble = ? where id = ?")
+          .params(e.getMessage(), id)
+          .update();
+    }
+  }
+
+  private void keep(Pull pull, List<ShopClient.Goods> page) {
+    if (page.isEmpty()) {
+      jdbc.sql("update pull set status = 'DONE' where id = ?").param(pull.id).update();
+      return;
+    }
+    ProductIntake target = products.intake(pull.intakeId, SHOP, LeaveAlone.NONE);
+    int row = pull.pulled;
+    for (ShopClient.Goods goods : page) {
+      row++;
+      if (!goods.title().isBlank()) {
+        String text = goods.shortDescription() + "\n" + goods.description();
+        target.add(
+            target.prepare(
+                reader.read(goods.sku(), goods.title(), text, "page in the shop").product(), row));
+      }
+    }
+    target.finish();
+    jdbc.sql("update pull set last_sku = ?, pulled = ? where id = ?")
+        .params(page.getLast().sku(), row, pull.id)
+        .update();
+  }
+}
