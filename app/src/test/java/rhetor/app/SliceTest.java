@@ -12,7 +12,10 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import rhetor.app.RunningRhetor.House;
@@ -22,6 +25,7 @@ import tools.jackson.databind.JsonNode;
 
 /** The slice over HTTP: sheet, run, proof, sign-off, edition, export. */
 @ExtendWith(RunningRhetor.class)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class SliceTest {
   private static final HttpClient HTTP = HttpClient.newHttpClient();
   private final House house;
@@ -505,7 +509,9 @@ class SliceTest {
         .contains("ended already");
   }
 
+  /** Last, because the shop has products of the sheets that other tests take in as new. */
   @Test
+  @Order(Integer.MAX_VALUE)
   void the_shops_products_are_pulled_in_page_by_page_and_a_pull_that_failed_goes_on()
       throws Exception {
     Visitor writer = house.as(Role.WRITER);

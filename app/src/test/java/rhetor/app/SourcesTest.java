@@ -63,6 +63,30 @@ class SourcesTest {
     return outcomes;
   }
 
+  /** Has a text written for a product. */
+  private void write(long product) {
+    long run =
+        writer
+            .post(
+                "/api/runs",
+                Map.of(
+                    "products",
+                    List.of(product),
+                    "search",
+                    "",
+                    "state",
+                    "ALL",
+                    "intake",
+                    0,
+                    "leaveSignedOff",
+                    true,
+                    "seed",
+                    1))
+            .expect(200)
+            .id();
+    writer.until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"));
+  }
+
   private static final String LAST =
       """
       SKU,Name,Category,Weight,Material,Shelf
@@ -201,26 +225,7 @@ class SourcesTest {
     JsonNode intake = drop("Stay", "stay.csv", LAST.replace("KN-", "ST-"));
     take(intake);
     long id = line("ST-1").path("id").asLong();
-    long run =
-        writer
-            .post(
-                "/api/runs",
-                Map.of(
-                    "products",
-                    List.of(id),
-                    "search",
-                    "",
-                    "state",
-                    "ALL",
-                    "intake",
-                    0,
-                    "leaveSignedOff",
-                    true,
-                    "seed",
-                    1))
-            .expect(200)
-            .id();
-    writer.until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"));
+    write(id);
     JsonNode back =
         writer
             .post("/api/intakes/" + intake.path("id").asLong() + "/take-back", Map.of())
@@ -237,26 +242,7 @@ class SourcesTest {
     take(drop("Alone", "alone.csv", LAST.replace("KN-", "AL-")));
     long id = line("AL-1").path("id").asLong();
     Visitor editor = house.as(Role.EDITOR);
-    long run =
-        editor
-            .post(
-                "/api/runs",
-                Map.of(
-                    "products",
-                    List.of(id),
-                    "search",
-                    "",
-                    "state",
-                    "ALL",
-                    "intake",
-                    0,
-                    "leaveSignedOff",
-                    true,
-                    "seed",
-                    1))
-            .expect(200)
-            .id();
-    editor.until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"));
+    write(id);
     long revision = editor.get("/api/proofs/" + id).body().path("revision").asLong();
     editor.seen(revision, "POST", "/api/proofs/" + id + "/sign-off", Map.of()).expect(200);
     JsonNode june =

@@ -28,6 +28,7 @@ public final class Knowledge {
   private final List<Claim> claims = new ArrayList<>();
   private final List<Term> terms = new ArrayList<>();
   private final Set<String> things = new LinkedHashSet<>();
+  private final Map<String, List<String>> roles = new LinkedHashMap<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
 
   /** The contents of one data file. */
@@ -37,7 +38,8 @@ public final class Knowledge {
       List<ProductClass> classes,
       List<Claim> claims,
       List<Term> terms,
-      List<String> things) {}
+      List<String> things,
+      Map<String, List<String>> roles) {}
 
   private Knowledge(Collection<File> files) {
     for (File file : files) {
@@ -47,6 +49,9 @@ public final class Knowledge {
       each(file.claims, claims::add);
       each(file.terms, terms::add);
       each(file.things, things::add);
+      if (file.roles != null) {
+        roles.putAll(file.roles);
+      }
     }
     for (Unit unit : units.values()) {
       unitsBySymbol.put(unit.id(), unit);
@@ -123,6 +128,11 @@ public final class Knowledge {
 
   public List<Claim> claims() {
     return claims;
+  }
+
+  /** What headings call columns that are no facts, the surest first, by {@link Meaning.Role}. */
+  public Map<String, List<String>> roles() {
+    return roles;
   }
 
   /** Nouns that say what a product is when its name ends in one; singular. */

@@ -141,7 +141,7 @@ public final class PictureAnalyser {
     OkLab middle = new OkLab(median(edge, 0), median(edge, 1), median(edge, 2));
     double[] distances = edge.stream().mapToDouble(e -> e.distance(middle)).sorted().toArray();
     // Four fifths of the edge decide: a subject may touch it somewhere.
-    double spread = distances[(int) (distances.length * 0.8) - (distances.length > 1 ? 0 : 0)];
+    double spread = distances[distances.length * 4 / 5];
     if (spread > SPREAD_OF_PLAIN) {
       return new Ground(Background.SCENE, middle);
     }

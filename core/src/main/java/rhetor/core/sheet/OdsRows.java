@@ -26,14 +26,12 @@ final class OdsRows implements RowStream {
    */
   private static final int MOST_REPEATED = 400;
 
+  private final WorkbookNotes notes = new WorkbookNotes();
   private final ZipFile zip;
   private final XMLStreamReader xml;
   private int number;
   private int repeats;
   private SheetRow repeated;
-  private int hidden;
-  private int formulas;
-  private int errors;
 
   OdsRows(Path file, String worksheet) {
     try {
@@ -112,7 +110,9 @@ final class OdsRows implements RowStream {
   private SheetRow row() throws XMLStreamException {
     int times = repeated("number-rows-repeated");
     String visibility = xml.getAttributeValue(TABLE, "visibility");
-    hidden += visibility != null && !visibility.equals("visible") ? 1 : 0;
+    if (visibility != null && !visibility.equals("visible")) {
+      notes.hiddenRow();
+    }
     List<String> cells = new ArrayList<>();
     int blanks = 0;
     while (true) {
@@ -155,7 +155,9 @@ final class OdsRows implements RowStream {
 
   /** What a cell shows: the value of numbers and dates, the paragraphs of anything else. */
   private String cell() throws XMLStreamException {
-    formulas += xml.getAttributeValue(TABLE, "formula") != null ? 1 : 0;
+    if (xml.getAttributeValue(TABLE, "formula") != null) {
+      notes.formula();
+    }
     String type = xml.getAttributeValue(OFFICE, "value-type");
     String value =
         switch (type == null ? "" : type) {
@@ -200,7 +202,7 @@ final class OdsRows implements RowStream {
     if (text.length() > 1
         && text.charAt(0) == '#'
         && text.toString().matches("#(?:REF!|N/A|DIV/0!|VALUE!|NAME\\?|NUM!)")) {
-      errors++;
+      notes.error();
       return "";
     }
     return text.toString();
@@ -208,17 +210,7 @@ final class OdsRows implements RowStream {
 
   @Override
   public List<String> notes() {
-    List<String> notes = new ArrayList<>();
-    if (hidden > 0) {
-      notes.add("%,d hidden rows are read like the others.".formatted(hidden));
-    }
-    if (formulas > 0) {
-      notes.add("%,d cells are formulas; what they last showed is read.".formatted(formulas));
-    }
-    if (errors > 0) {
-      notes.add("%,d cells show an error such as #REF!; they are read as empty.".formatted(errors));
-    }
-    return notes;
+    return notes.inWords();
   }
 
   @Override

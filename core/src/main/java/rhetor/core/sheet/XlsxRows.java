@@ -34,13 +34,10 @@ final class XlsxRows implements RowStream {
   /** Digits that a floating-point number of IEEE 754 double precision keeps. */
   private static final MathContext DOUBLE = new MathContext(15);
 
+  private final WorkbookNotes notes = new WorkbookNotes();
   private final ReadableWorkbook book;
   private final Stream<Row> stream;
   private final Iterator<Row> rows;
-  private int formulas;
-  private int errors;
-  private int hidden;
-  private int longNumbers;
 
   /** A worksheet's name and whether a person opening the workbook would see it. */
   record Worksheet(String name, boolean visible) {}
@@ -85,7 +82,9 @@ final class XlsxRows implements RowStream {
         return null;
       }
       Row row = rows.next();
-      hidden += row.isHidden() ? 1 : 0;
+      if (row.isHidden()) {
+        notes.hiddenRow();
+      }
       List<String> cells = new ArrayList<>(row.getCellCount());
       for (Cell cell : row) {
         cells.add(cell == null ? "" : text(cell));
@@ -98,7 +97,7 @@ final class XlsxRows implements RowStream {
 
   private String text(Cell cell) {
     if (cell.getFormula() != null) {
-      formulas++;
+      notes.formula();
     }
     CellType type = cell.getType();
     return switch (type) {
@@ -106,7 +105,7 @@ final class XlsxRows implements RowStream {
       case STRING -> cell.asString();
       case BOOLEAN -> cell.asBoolean() ? "yes" : "no";
       case ERROR -> {
-        errors++;
+        notes.error();
         yield "";
       }
       case NUMBER -> isDate(cell) ? date(cell) : number(cell.asNumber());
@@ -120,7 +119,7 @@ final class XlsxRows implements RowStream {
       return "";
     }
     if (raw.startsWith("#")) {
-      errors++;
+      notes.error();
       return "";
     }
     try {
@@ -143,28 +142,15 @@ final class XlsxRows implements RowStream {
 
   private String number(BigDecimal n) {
     BigDecimal plain = n.round(DOUBLE).stripTrailingZeros();
-    longNumbers += plain.precision() - plain.scale() > 15 ? 1 : 0;
+    if (plain.precision() - plain.scale() > DOUBLE.getPrecision()) {
+      notes.longNumber();
+    }
     return plain.toPlainString();
   }
 
   @Override
   public List<String> notes() {
-    List<String> notes = new ArrayList<>();
-    if (hidden > 0) {
-      notes.add("%,d hidden rows are read like the others.".formatted(hidden));
-    }
-    if (formulas > 0) {
-      notes.add("%,d cells are formulas; what they last showed is read.".formatted(formulas));
-    }
-    if (errors > 0) {
-      notes.add("%,d cells show an error such as #REF!; they are read as empty.".formatted(errors));
-    }
-    if (longNumbers > 0) {
-      notes.add(
-          "%,d numbers have more than 15 digits; the spreadsheet program has rounded them, so codes among them are wrong."
-              .formatted(longNumbers));
-    }
-    return notes;
+    return notes.inWords();
   }
 
   @Override
