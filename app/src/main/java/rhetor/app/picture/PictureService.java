@@ -28,6 +28,7 @@ import rhetor.core.image.PictureReader;
 /** Takes pictures in, finds what they show and whose they are, and lets people say so. */
 @Service
 class PictureService {
+  private static final int SAME_SHOWN = 12;
   private static final int MOST_IN_A_ZIP = 2_000;
   private static final long MOST_UNPACKED = 2_000_000_000L;
 
@@ -146,9 +147,19 @@ class PictureService {
             h ->
                 h.id() != picture.id()
                     && PictureAnalysis.isNear(h.hash(), picture.analysis().hash()))
-        .map(PictureStore.Hash::fileName)
-        .limit(5)
+        .limit(SAME_SHOWN)
+        .map(PictureStore.Hash::id)
+        .map(store::find)
+        .flatMap(Optional::stream)
+        // The hash sees light and dark only: another colour of the same thing is another picture.
+        .filter(other -> mainColour(other).equals(mainColour(picture)))
+        .map(Kept::fileName)
         .toList();
+  }
+
+  private static String mainColour(Kept picture) {
+    List<NamedColour> colours = picture.analysis().colours();
+    return colours.isEmpty() ? "" : colours.getFirst().name();
   }
 
   List<PictureStore.Hash> hashes() {
