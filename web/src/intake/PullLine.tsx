@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import { Link } from 'react-router';
 import { api, take } from '../api/client';
 import { count } from '../frame/format';
 import { useNotice } from '../frame/Notice';
@@ -30,7 +31,8 @@ export function PullLine() {
     onError: notice.trouble,
   });
   if (!pull.data) return null;
-  const { pulled, trouble } = pull.data;
+  const { categories, pulled, trouble } = pull.data;
+  const came = `${count(pulled, 'product')} and ${count(categories, 'category page')}`;
   return (
     <Box data-testid="pull" sx={{ mb: 2.5 }}>
       {mayWrite && status !== 'RUNNING' && (
@@ -43,15 +45,15 @@ export function PullLine() {
           {status === 'FAILED' ? 'Go on pulling from the shop' : 'Pull products from the shop'}
         </Button>
       )}
-      {status === 'RUNNING' && <>Pulling from the shop: {count(pulled, 'product')} so far.</>}
+      {status === 'RUNNING' && <>Pulling from the shop: {came} so far.</>}
       {status === 'DONE' && (
         <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-          {count(pulled, 'product')} came from the shop last time.
+          {came} came from the shop last time. <Link to="/categories">See the category pages</Link>
         </Box>
       )}
       {status === 'FAILED' && (
         <Box role="alert" sx={{ color: 'error.main', fontSize: 12.5 }}>
-          It stopped after {count(pulled, 'product')}. {trouble}
+          It stopped after {came}. {trouble}
         </Box>
       )}
     </Box>

@@ -10,6 +10,7 @@ import { count, figure } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { Sentence, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
+import { Questions } from './Questions';
 import { Changes } from './Changes';
 import { DryRun } from './DryRun';
 import { ShapeSentence } from './ShapeSentence';
@@ -47,9 +48,14 @@ export function Reading({ id }: { id: number }) {
     queries.invalidateQueries({ queryKey: ['waiting'] });
     setDryRun(null);
   };
-  const setMeaning = useMutation({
-    mutationFn: (all: string[]) =>
-      take(api.PUT('/api/intakes/{id}/meanings', { ...path, body: { meanings: all } })),
+  const setColumn = useMutation({
+    mutationFn: (said: Partial<Schema['ColumnSaid']> & { column: number; meaning: string }) =>
+      take(
+        api.PUT('/api/intakes/{id}/columns', {
+          ...path,
+          body: { columns: [said] } as Schema['ColumnsSaid'],
+        }),
+      ),
     onSuccess: changed,
     onError: notice.trouble,
   });
@@ -84,14 +90,15 @@ export function Reading({ id }: { id: number }) {
   const sheet = intake.data;
   const isOpen = sheet.status === 'PROPOSED';
   const isBusy = takeIn.isPending || tryOut.isPending;
-  const isBlocked = sheet.obstacle !== '' || (sheet.hasToBeSeen && !sheet.seen);
+  const asking = sheet.columns.filter((c) => c.choices.length + c.units.length > 0);
+  const isBlocked =
+    sheet.obstacle !== '' || (sheet.hasToBeSeen && !sheet.seen) || asking.length > 0;
 
   return (
     <Box>
       <Typography variant="h1">{sheet.supplier}</Typography>
       <Typography sx={{ color: 'text.secondary' }}>
-        {sheet.fileName}: {count(sheet.rows, 'row')}. {sheet.evidence} Numbers have a decimal{' '}
-        {sheet.numbers === 'COMMA' ? 'comma' : 'point'}.
+        {sheet.fileName}: {count(sheet.rows, 'row')}. {sheet.evidence}
       </Typography>
       {sheet.notes.map((n) => (
         <Typography key={n} sx={{ color: 'warning.main' }}>
@@ -101,6 +108,14 @@ export function Reading({ id }: { id: number }) {
       {isOpen && mayWrite && <ShapeSentence sheet={sheet} onChanged={changed} />}
       {(sheet.status === 'TAKEN' || sheet.status === 'TAKEN_BACK') && <Result sheet={sheet} />}
       {sheet.changes.length > 0 && isOpen && <Changes sheet={sheet} onChanged={changed} />}
+      {isOpen && asking.length > 0 && (
+        <Questions
+          sheet={sheet}
+          label={(code) => meanings.data?.find((m) => m.code === code)?.label ?? code}
+          mayAnswer={mayWrite && !setColumn.isPending}
+          onAnswer={setColumn.mutate}
+        />
+      )}
       {isOpen && mayWrite && (
         <Box sx={{ borderTop: 1, borderColor: 'divider', mt: 1, pt: 0.5 }}>
           <Sentence>
@@ -142,7 +157,7 @@ export function Reading({ id }: { id: number }) {
           )}
         </Box>
       )}
-      {(isBusy || setMeaning.isPending) && <LinearProgress aria-label="Working" sx={{ mb: 1 }} />}
+      {(isBusy || setColumn.isPending) && <LinearProgress aria-label="Working" sx={{ mb: 1 }} />}
       {dryRun && isOpen && <DryRun id={id} run={dryRun} />}
       <Box
         sx={{ overflowX: 'auto', border: 1, borderColor: 'divider', bgcolor: 'background.paper' }}
@@ -167,17 +182,15 @@ export function Reading({ id }: { id: number }) {
                     aria-label={`Meaning of ${column.heading}`}
                     value={column.meaning}
                     disabled={!isOpen || !mayWrite}
-                    onChange={(e) =>
-                      setMeaning.mutate(
-                        sheet.columns.map((c, k) => (k === i ? e.target.value : c.meaning)),
-                      )
-                    }
+                    onChange={(e) => setColumn.mutate({ column: i, meaning: e.target.value })}
                   >
                     <Choices choices={meanings.data ?? []} />
                   </select>
                   {column.unit && <small> in {column.unit}</small>}
                 </td>
-                <td className={column.confidence < 0.7 ? 'unsure' : 'reason'}>{column.reason}</td>
+                <td className={isOpen && column.confidence < 0.7 ? 'unsure' : 'reason'}>
+                  {column.reason}
+                </td>
                 {sheet.preview.slice(0, 4).map((r) => (
                   <td key={r.number} className="cell">
                     {r.cells[i]}

@@ -9,6 +9,29 @@ type Intake = Schema['IntakeView'];
 
 const ROWS = 12;
 
+const ENCODINGS = [
+  { value: 'UTF-8', label: 'UTF-8' },
+  { value: 'UTF-16LE', label: 'UTF-16, little-endian' },
+  { value: 'UTF-16BE', label: 'UTF-16, big-endian' },
+  { value: 'windows-1252', label: 'Windows-1252' },
+  { value: 'ISO-8859-1', label: 'Latin-1' },
+  { value: 'ISO-8859-15', label: 'Latin-9' },
+  { value: 'windows-1250', label: 'Windows-1250' },
+  { value: 'x-MacRoman', label: 'Mac Roman' },
+];
+
+const DELIMITERS = [
+  { value: ',', label: 'commas' },
+  { value: ';', label: 'semicolons' },
+  { value: '\t', label: 'tabs' },
+  { value: '|', label: 'pipes' },
+];
+
+/** The choices, and what stands there now if it is none of them. */
+function choices(known: { value: string; label: string }[], now: string) {
+  return known.some((c) => c.value === now) ? known : [...known, { value: now, label: now }];
+}
+
 /** Where the table stands in its file and whose it is, as a sentence; the file’s first rows below. */
 export function ShapeSentence(props: { sheet: Intake; onChanged: (fresh: Intake) => void }) {
   const { sheet, onChanged } = props;
@@ -23,6 +46,24 @@ export function ShapeSentence(props: { sheet: Intake; onChanged: (fresh: Intake)
   const setShape = useMutation({
     mutationFn: (shape: Schema['Shape']) =>
       take(api.PUT('/api/intakes/{id}/shape', { ...path, body: shape })),
+    onSuccess: onChanged,
+    onError: notice.trouble,
+  });
+  const setWorksheet = useMutation({
+    mutationFn: (worksheet: string) =>
+      take(api.PUT('/api/intakes/{id}/worksheet', { ...path, body: { worksheet } })),
+    onSuccess: onChanged,
+    onError: notice.trouble,
+  });
+  const setWriting = useMutation({
+    mutationFn: (writing: Schema['Writing']) =>
+      take(api.PUT('/api/intakes/{id}/writing', { ...path, body: writing })),
+    onSuccess: onChanged,
+    onError: notice.trouble,
+  });
+  const setNumbers = useMutation({
+    mutationFn: (numbers: string) =>
+      take(api.PUT('/api/intakes/{id}/columns', { ...path, body: { columns: [], numbers } })),
     onSuccess: onChanged,
     onError: notice.trouble,
   });
@@ -61,9 +102,7 @@ export function ShapeSentence(props: { sheet: Intake; onChanged: (fresh: Intake)
               label="Worksheet"
               value={shape.worksheet}
               choices={sheet.worksheets.map((w) => ({ value: w, label: w }))}
-              onChange={(worksheet) =>
-                setShape.mutate({ worksheet, headingRow: 1, headingRows: 1, firstRow: 2 })
-              }
+              onChange={setWorksheet.mutate}
             />
           </>
         )}
@@ -94,6 +133,35 @@ export function ShapeSentence(props: { sheet: Intake; onChanged: (fresh: Intake)
             on
           </>
         )}
+        {sheet.format === 'DELIMITED' && (
+          <>
+            , in{' '}
+            <Word
+              label="Encoding"
+              value={sheet.encoding}
+              choices={choices(ENCODINGS, sheet.encoding)}
+              onChange={(encoding) => setWriting.mutate({ encoding, delimiter: sheet.delimiter })}
+            />{' '}
+            with{' '}
+            <Word
+              label="Delimiter"
+              value={sheet.delimiter}
+              choices={choices(DELIMITERS, sheet.delimiter)}
+              onChange={(delimiter) => setWriting.mutate({ encoding: sheet.encoding, delimiter })}
+            />{' '}
+            between the cells
+          </>
+        )}
+        , numbers with a decimal{' '}
+        <Word
+          label="Decimal character"
+          value={sheet.numbers}
+          choices={[
+            { value: 'POINT', label: 'point' },
+            { value: 'COMMA', label: 'comma' },
+          ]}
+          onChange={setNumbers.mutate}
+        />
         .
         {hasRows && (
           <Box

@@ -11,6 +11,7 @@ import { count } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { Sentence, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
+import { Addresses } from './Addresses';
 import { filesIn } from './filesIn';
 
 type Picture = Schema['PictureView'];
@@ -51,6 +52,7 @@ export function PicturesPage() {
       {mayWrite && (
         <PictureDrop onCame={() => queries.invalidateQueries({ queryKey: ['pictures'] })} />
       )}
+      <Addresses />
       {page.error && <Typography role="alert">{page.error.message}</Typography>}
       {page.isPending && <LinearProgress aria-label="Loading pictures" />}
       {data && data.proposed + data.confirmed + data.unmatched === 0 && (

@@ -112,6 +112,33 @@ create table picture (
   unique (stored_as, file_name)
 );
 
+-- Pictures that sources name. They are fetched only from hosts that the house allows; a file name has no host and
+-- waits for a file of that name to be dropped.
+create table picture_address (
+  id bigint generated always as identity primary key,
+  product_id bigint not null references product on delete cascade,
+  intake_id bigint not null references intake,
+  address varchar(2000) not null,
+  host varchar(260) not null,
+  file_name varchar(255) not null,
+  named_by varchar(120) not null,
+  status varchar(10) not null check (status in ('WAITING', 'FETCHED', 'FAILED')),
+  tries int default 0 not null,
+  not_before timestamp with time zone not null,
+  trouble varchar(400) default '' not null,
+  picture_id bigint references picture on delete set null,
+  unique (product_id, address)
+);
+create index picture_address_by_status on picture_address (status, not_before, id);
+create index picture_address_by_host on picture_address (host, status);
+create index picture_address_by_file_name on picture_address (file_name);
+
+create table picture_host (
+  host varchar(260) primary key,
+  allowed_by varchar(200) not null,
+  allowed_at timestamp with time zone not null
+);
+
 create table house_name (
   id bigint generated always as identity primary key,
   kind varchar(10) not null check (kind in ('COLOUR', 'MATERIAL', 'SIZE', 'UNIT', 'OTHER')),
@@ -162,10 +189,28 @@ create table text (
 );
 create index text_by_product on text (product_id, id);
 
--- Products pulled from the shop, page by page; the cursor is the last SKU that came.
+-- Pages of the shop that show several products together, as they were pulled in.
+create table category (
+  shop_key varchar(200) primary key,
+  name varchar(400) not null,
+  text varchar(1000000) not null,
+  pulled_at timestamp with time zone not null
+);
+
+create table category_product (
+  shop_key varchar(200) not null references category on delete cascade,
+  sku varchar(64) not null,
+  primary key (shop_key, sku)
+);
+create index category_product_by_sku on category_product (sku);
+
+-- Categories, then products pulled from the shop, page by page; the cursors are the last ones that came.
 create table pull (
   id bigint generated always as identity primary key,
   intake_id bigint not null references intake,
+  last_category varchar(200) not null,
+  categories int not null,
+  categories_done boolean not null,
   last_sku varchar(64) not null,
   pulled int not null,
   status varchar(10) not null check (status in ('RUNNING', 'DONE', 'FAILED')),

@@ -118,43 +118,115 @@ class IntakeTest {
         .isEqualTo("Bell");
   }
 
+  private static Map<String, Object> said(int column, String meaning) {
+    return Map.of("columns", List.of(Map.of("column", column, "meaning", meaning)));
+  }
+
+  @Test
+  void what_is_not_clear_is_asked_and_nothing_comes_in_before_it_is_said(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    Answer sheet =
+        writer
+            .upload("asks.csv", "SKU,Name,Weight,Colur\nAK-1,Lamp,940,red\nAK-2,Lock,1120,black\n")
+            .expect(200);
+    String path = "/api/intakes/" + sheet.id();
+    JsonNode columns = sheet.body().path("columns");
+    assertThat(columns.get(2).path("units").toString()).contains("\"g\"", "\"kg\"");
+    assertThat(columns.get(3).path("choices").toString()).isEqualTo("[\"colour\",\"extra\"]");
+    assertThat(writer.post(path + "/take", Map.of()).expect(409).detail())
+        .contains("It isn't clear what these columns are: Weight, Colur.");
+    writer.post(path + "/dry-run", Map.of()).expect(200);
+    writer.put(path + "/columns", said(3, "colour")).expect(200);
+    JsonNode again = writer.put(path + "/columns", said(2, "load")).expect(200).body();
+    assertThat(again.path("columns").get(2).path("units").isEmpty())
+        .as("another amount without a unit is still asked about")
+        .isFalse();
+    writer
+        .put(
+            path + "/columns",
+            Map.of("columns", List.of(Map.of("column", 2, "meaning", "weight", "unit", "furlong"))))
+        .expect(422);
+    writer
+        .put(
+            path + "/columns",
+            Map.of("columns", List.of(Map.of("column", 2, "meaning", "weight", "unit", "g"))))
+        .expect(200);
+    writer.post(path + "/take", Map.of()).expect(200);
+    long product =
+        writer.get("/api/products?search=AK-1").body().path("items").get(0).path("id").asLong();
+    assertThat(writer.get("/api/products/" + product).body().path("facts").toString())
+        .contains("\"940 g\"");
+    JsonNode next =
+        writer
+            .upload("asks.csv", "SKU,Name,Weight,Colur\nAK-1,Lamp,950,red\nAK-3,Bell,1000,black\n")
+            .expect(200)
+            .body();
+    assertThat(next.path("columns").get(2).path("unit").asString()).as("remembered").isEqualTo("g");
+    assertThat(next.path("hasToBeSeen").asBoolean()).isFalse();
+    JsonNode kilos =
+        writer
+            .upload("asks.csv", "SKU,Name,Weight,Colur\nAK-1,Lamp,0.95,red\nAK-3,Bell,1,black\n")
+            .expect(200)
+            .body();
+    assertThat(kilos.path("columns").get(2).path("units").isEmpty())
+        .as("bare numbers of another size are asked about again")
+        .isFalse();
+    assertThat(kilos.path("hasToBeSeen").asBoolean()).isTrue();
+  }
+
+  @Test
+  void how_a_text_file_is_written_can_be_said(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    byte[] mac =
+        "SKU;Name;Colour\nMC-1;Müller Lamp;red\n"
+            .getBytes(java.nio.charset.Charset.forName("x-MacRoman"));
+    Answer sheet = writer.upload("", "mac.csv", mac).expect(200);
+    String path = "/api/intakes/" + sheet.id() + "/writing";
+    JsonNode now =
+        writer.put(path, Map.of("encoding", "x-MacRoman", "delimiter", ";")).expect(200).body();
+    assertThat(now.path("preview").toString()).contains("Müller Lamp");
+    assertThat(now.path("evidence").asString()).contains("as chosen by hand");
+    assertThat(writer.put(path, Map.of("encoding", "UTF-8", "delimiter", ";")).expect(422).detail())
+        .contains("UTF-8");
+    assertThat(
+            writer.put(path, Map.of("encoding", "EBCDIC", "delimiter", ";")).expect(422).detail())
+        .contains("No encoding is called");
+    assertThat(writer.put(path, Map.of("encoding", "UTF-8", "delimiter", "a")).expect(422).detail())
+        .contains("can't be parted by letters");
+    assertThat(
+            writer
+                .put(
+                    "/api/intakes/" + sheet.id() + "/columns",
+                    Map.of("columns", List.of(), "numbers", "COMMA"))
+                .expect(200)
+                .body()
+                .path("numbers")
+                .asString())
+        .isEqualTo("COMMA");
+  }
+
   @Test
   void meanings_can_be_corrected_before_and_not_after_taking_in(House house) {
     Visitor writer = house.as(Role.WRITER);
     Answer sheet =
         writer.upload("meanings.csv", "Code,Title,Gauge\nMN-1,String,3 mm\n").expect(200);
     String path = "/api/intakes/" + sheet.id();
-    writer
-        .put(path + "/meanings", Map.of("meanings", List.of("sku", "name", "diameter")))
-        .expect(200);
-    assertThat(
-            writer
-                .put(
-                    path + "/meanings",
-                    Map.of("meanings", List.of("sku", "name", "colour of magic")))
-                .expect(422)
-                .detail())
+    writer.put(path + "/columns", said(2, "diameter")).expect(200);
+    assertThat(writer.put(path + "/columns", said(2, "colour of magic")).expect(422).detail())
         .contains("No meaning is called");
-    assertThat(
-            writer.put(path + "/meanings", Map.of("meanings", List.of("sku"))).expect(422).detail())
+    assertThat(writer.put(path + "/columns", said(3, "keep")).expect(422).detail())
         .contains("3 columns");
     assertThat(
             writer
-                .put(path + "/meanings", Map.of("meanings", List.of("sku", "sku", "keep")))
+                .put(path + "/columns", said(1, "sku"))
                 .expect(200)
                 .body()
                 .path("obstacle")
                 .asString())
         .contains("both read as the SKU");
-    writer
-        .put(path + "/meanings", Map.of("meanings", List.of("sku", "name", "diameter")))
-        .expect(200);
+    writer.put(path + "/columns", said(1, "name")).expect(200);
     writer.post(path + "/take", Map.of()).expect(200);
-    assertThat(
-            writer
-                .put(path + "/meanings", Map.of("meanings", List.of("sku", "name", "keep")))
-                .expect(409)
-                .detail())
+    assertThat(writer.put(path + "/columns", said(2, "keep")).expect(409).detail())
         .contains("taken in already");
     assertThat(writer.post(path + "/take", Map.of()).expect(409).detail())
         .contains("taken in already");

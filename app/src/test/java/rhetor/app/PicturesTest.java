@@ -129,4 +129,60 @@ class PicturesTest {
     assertThat(writer.get("/api/products/" + product + "/pictures").expect(200).body().size())
         .isEqualTo(1);
   }
+
+  @Test
+  void pictures_that_a_sheet_names_are_fetched_once_the_house_allows_their_host() throws Exception {
+    takeIn(
+        """
+        SKU,Name,Image
+        AD-1,Fen Lantern,https://pictures.brightwick.example/bw1000.png
+        AD-2,Fen Beacon,https://pictures.brightwick.example/none.png
+        AD-3,Fen Lamp,fen lamp (front).PNG
+        AD-4,Fen Torch,https://10.0.0.7/torch.png
+        """);
+    JsonNode waiting = writer.get("/api/pictures/addresses").expect(200).body();
+    assertThat(host(waiting, "pictures.brightwick.example").path("waiting").asInt()).isEqualTo(2);
+    assertThat(host(waiting, "pictures.brightwick.example").path("allowed").asBoolean()).isFalse();
+    assertThat(host(waiting, "").path("waiting").asInt()).isPositive();
+    Map<String, Object> allow = Map.of("host", "pictures.brightwick.example", "allowed", true);
+    writer.put("/api/pictures/hosts", allow).expect(403);
+    Visitor editor = house.as(Role.EDITOR);
+    assertThat(
+            editor
+                .put("/api/pictures/hosts", Map.of("host", "no host", "allowed", true))
+                .expect(422)
+                .detail())
+        .contains("is no host");
+    editor.put("/api/pictures/hosts", allow).expect(200);
+    editor.put("/api/pictures/hosts", Map.of("host", "10.0.0.7", "allowed", true)).expect(200);
+    JsonNode done =
+        writer.until("/api/pictures/addresses", a -> a.path("troubles").size() == 2).body();
+    assertThat(host(done, "pictures.brightwick.example").path("fetched").asInt()).isEqualTo(1);
+    assertThat(done.path("troubles").toString())
+        .contains("AD-2", "nothing at this address any more", "AD-4", "private network");
+    JsonNode fetched = pictureOf("AD-1");
+    assertThat(fetched.path("reason").asString()).isEqualTo("Pictured names it by its address.");
+    assertThat(fetched.path("status").asString()).isEqualTo("PROPOSED");
+    JsonNode retried = writer.post("/api/pictures/addresses/retry", Map.of()).expect(200).body();
+    assertThat(host(retried, "pictures.brightwick.example").path("failed").asInt()).isZero();
+    writer.until("/api/pictures/addresses", a -> a.path("troubles").size() == 2);
+    JsonNode dropped = drop("Fen Lamp (front).png", demo("tv-1003.png")).path("pictures").get(0);
+    assertThat(dropped.path("sku").asString()).isEqualTo("AD-3");
+    assertThat(dropped.path("reason").asString()).isEqualTo("Pictured names this file.");
+  }
+
+  private JsonNode pictureOf(String sku) {
+    long id =
+        writer.get("/api/products?search=" + sku).body().path("items").get(0).path("id").asLong();
+    return writer.get("/api/products/" + id + "/pictures").expect(200).body().get(0);
+  }
+
+  private static JsonNode host(JsonNode addresses, String host) {
+    for (JsonNode h : addresses.path("hosts")) {
+      if (h.path("host").asString().equals(host)) {
+        return h;
+      }
+    }
+    throw new AssertionError("no host " + host + " in " + addresses);
+  }
 }

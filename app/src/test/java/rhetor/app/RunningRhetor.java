@@ -67,6 +67,7 @@ public final class RunningRhetor implements BeforeAllCallback, ParameterResolver
               "--rhetor.data=" + data,
               "--rhetor.shop.url=" + shopUrl,
               "--rhetor.shop.token=" + TOKEN,
+              "--rhetor.pictures.stand-in=" + shopUrl + "/suppliers",
               "--logging.level.rhetor=warn");
       House house =
           new House(

@@ -529,6 +529,12 @@ class SliceTest {
     JsonNode line = writer.get("/api/products?search=tv-1003").body().path("items").get(0);
     JsonNode product = writer.get("/api/products/" + line.path("id").asLong()).expect(200).body();
     assertThat(product.toString()).contains("page in the shop");
+    assertThat(done.path("categories").asInt()).isGreaterThan(5);
+    JsonNode categories = writer.get("/api/categories").expect(200).body();
+    assertThat(categories.toString()).contains("\"Panniers\"", "Bags that hang on the rack");
+    writer.until(
+        "/api/pictures?status=PROPOSED",
+        p -> p.toString().contains("The shop names it by its address."));
   }
 
   @Test

@@ -98,12 +98,15 @@ class SourcesTest {
   void a_known_layout_is_recognised_and_read_as_it_was_corrected() {
     String own = LAST.replace("Name,", "Knowle name,").replace("Weight", "Knowle weight");
     JsonNode first = drop("Knowle", "knowle-may.csv", own);
-    List<String> meanings = new ArrayList<>();
-    first.path("columns").forEach(c -> meanings.add(c.path("meaning").asString()));
-    meanings.set(5, "keep");
     writer
         .put(
-            "/api/intakes/" + first.path("id").asLong() + "/meanings", Map.of("meanings", meanings))
+            "/api/intakes/" + first.path("id").asLong() + "/columns",
+            Map.of(
+                "columns",
+                List.of(
+                    Map.of("column", 1, "meaning", "name"),
+                    Map.of("column", 3, "meaning", "weight"),
+                    Map.of("column", 5, "meaning", "keep"))))
         .expect(200);
     take(first);
     JsonNode second =
@@ -346,6 +349,18 @@ class SourcesTest {
     for (String file : List.of("brightwick-lighting.xlsx", "oskerby-rainwear.jsonl")) {
       byte[] bytes = Files.readAllBytes(Path.of("../demo/sheets", file));
       JsonNode intake = writer.upload("Demo " + file, file, bytes).expect(200).body();
+      for (int i = 0; i < intake.path("columns").size(); i++) {
+        JsonNode choices = intake.path("columns").get(i).path("choices");
+        if (!choices.isEmpty()) {
+          writer
+              .put(
+                  "/api/intakes/" + intake.path("id").asLong() + "/columns",
+                  Map.of(
+                      "columns",
+                      List.of(Map.of("column", i, "meaning", choices.get(0).asString()))))
+              .expect(200);
+        }
+      }
       JsonNode taken = take(intake);
       assertThat(taken.path("result").path("added").asInt()).as(file).isEqualTo(36);
       byte[] out =

@@ -12,6 +12,7 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import rhetor.app.intake.IntakeService;
+import rhetor.app.intake.IntakeTaking;
 import rhetor.app.people.PeopleService;
 import rhetor.app.people.Role;
 import rhetor.app.product.ProductFilter;
@@ -26,16 +27,19 @@ class DemoHouse implements ApplicationRunner {
 
   private final PeopleService people;
   private final IntakeService intakes;
+  private final IntakeTaking taking;
   private final RunService runs;
   private final Path folder;
 
   DemoHouse(
       PeopleService people,
       IntakeService intakes,
+      IntakeTaking taking,
       RunService runs,
       @Value("${rhetor.demo}") Path folder) {
     this.people = people;
     this.intakes = intakes;
+    this.taking = taking;
     this.runs = runs;
     this.folder = folder;
   }
@@ -50,7 +54,7 @@ class DemoHouse implements ApplicationRunner {
     people.add("wren@harrowmere.example", "Wren Tarn", Role.WRITER, PASSWORD);
     people.add("rufus@harrowmere.example", "Rufus Holm", Role.READER, PASSWORD);
     long tolvane = propose("Tolvane Luggage", "tolvane-luggage.csv");
-    intakes.takeIn(tolvane);
+    taking.takeIn(tolvane);
     runs.start(
         List.of(), new ProductFilter("", "ALL", tolvane), true, 1, "odile@harrowmere.example");
     propose("Kestering Locks", "kestering-locks.csv");

@@ -19,15 +19,15 @@ class PullController {
    *
    * @param status RUNNING, DONE, FAILED, or NONE if there never was one
    */
-  record PullView(int pulled, String status, String trouble) {}
+  record PullView(int categories, int pulled, String status, String trouble) {}
 
   private static PullView view(PullService.Pull p) {
-    return new PullView(p.pulled(), p.status().name(), p.trouble());
+    return new PullView(p.categories(), p.pulled(), p.status().name(), p.trouble());
   }
 
   @GetMapping("/api/pulls/latest")
   PullView latest() {
-    return pulls.latest().map(PullController::view).orElse(new PullView(0, "NONE", ""));
+    return pulls.latest().map(PullController::view).orElse(new PullView(0, 0, "NONE", ""));
   }
 
   @PostMapping("/api/pulls")

@@ -7,6 +7,7 @@ import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -16,17 +17,19 @@ import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import rhetor.app.category.Categories;
 import rhetor.app.product.ProductIntake;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.TextReader;
 
 /**
- * Pulls the shop's products in, page by page: what stands there is read for facts and kept as the
- * base of a rewrite. Each page commits with the place to go on from, so a pull that is interrupted
- * goes on.
+ * Pulls the shop's category pages and products in, page by page: what stands there is read for
+ * facts and kept as the base of a rewrite. Each page commits with the place to go on from, so a
+ * pull that is interrupted goes on.
  */
 @Service
 public class PullService {
@@ -39,6 +42,7 @@ public class PullService {
 
   private final JdbcClient jdbc;
   private final ShopClient shop;
+  private final Categories categories;
   private final ProductService products;
   private final TextReader reader;
   private final SchedulerClient scheduler;
@@ -48,6 +52,7 @@ public class PullService {
   PullService(
       JdbcClient jdbc,
       ShopClient shop,
+      Categories categories,
       ProductService products,
       Knowledge knowledge,
       @Lazy SchedulerClient scheduler,
@@ -55,6 +60,7 @@ public class PullService {
       Clock clock) {
     this.jdbc = jdbc;
     this.shop = shop;
+    this.categories = categories;
     this.products = products;
     this.reader = new TextReader(knowledge);
     this.scheduler = scheduler;
@@ -78,10 +84,19 @@ public class PullService {
   }
 
   /** One act of pulling the shop's products in. */
-  record Pull(long id, long intakeId, String lastSku, int pulled, Status status, String trouble) {}
+  record Pull(
+      long id,
+      long intakeId,
+      String lastCategory,
+      int categories,
+      boolean categoriesDone,
+      String lastSku,
+      int pulled,
+      Status status,
+      String trouble) {}
 
   private static final String PULL =
-      "select id, intake_id, last_sku, pulled, status, trouble from pull ";
+      "select id, intake_id, last_category, categories, categories_done, last_sku, pulled, status, trouble from pull ";
 
   Optional<Pull> latest() {
     return jdbc.sql(PULL + "order by id desc limit 1").query(Pull.class).optional();
@@ -105,7 +120,7 @@ public class PullService {
     } else {
       GeneratedKeyHolder key = new GeneratedKeyHolder();
       jdbc.sql(
-              "insert into pull (intake_id, last_sku, pulled, status, trouble, started_by, started_at) values (?, '', 0, 'RUNNING', '', ?, ?)")
+              "insert into pull (intake_id, last_category, categories, categories_done, last_sku, pulled, status, trouble, started_by, started_at) values (?, '', 0, false, '', 0, 'RUNNING', '', ?, ?)")
           .params(
               products.newIntake("SHOP", SHOP, "Products of the shop", by),
               by,
@@ -123,14 +138,30 @@ public class PullService {
     try {
       while (get(id).status == Status.RUNNING) {
         Pull pull = get(id);
-        List<ShopClient.Goods> page = shop.page(pull.lastSku, PAGE);
-        transaction.executeWithoutResult(t -> keep(pull, page));
+        if (pull.categoriesDone) {
+          List<ShopClient.Goods> page = shop.page(pull.lastSku, PAGE);
+          transaction.executeWithoutResult(t -> keep(pull, page));
+        } else {
+          List<Categories.Pulled> page = shop.categories(pull.lastCategory, PAGE);
+          transaction.executeWithoutResult(t -> keepCategories(pull, page));
+        }
       }
     } catch (ShopClient.ShopRefused e) {
       jdbc.sql("update pull set status = 'FAILED', trouble = ? where id = ?")
           .params(e.getMessage(), id)
           .update();
     }
+  }
+
+  private void keepCategories(Pull pull, List<Categories.Pulled> page) {
+    categories.keep(page);
+    jdbc.sql("update pull set last_category = ?, categories = ?, categories_done = ? where id = ?")
+        .params(
+            page.isEmpty() ? pull.lastCategory : page.getLast().key(),
+            pull.categories + page.size(),
+            page.isEmpty(),
+            pull.id)
+        .update();
   }
 
   private void keep(Pull pull, List<ShopClient.Goods> page) {
@@ -140,13 +171,22 @@ public class PullService {
     }
     ProductIntake target = products.intake(pull.intakeId, SHOP, LeaveAlone.NONE);
     int row = pull.pulled;
+    Map<String, String> shelves =
+        categories.ofProducts(page.stream().map(ShopClient.Goods::sku).toList());
     for (ShopClient.Goods goods : page) {
       row++;
       if (!goods.title().isBlank()) {
         String text = goods.shortDescription() + "\n" + goods.description();
+        ProductFacts read =
+            reader.read(
+                goods.sku(),
+                goods.title(),
+                shelves.getOrDefault(goods.sku(), ""),
+                text,
+                "page in the shop");
         target.add(
             target.prepare(
-                reader.read(goods.sku(), goods.title(), text, "page in the shop").product(), row));
+                read.withPictures(read.pictures().stream().map(shop::absolute).toList()), row));
       }
     }
     target.finish();

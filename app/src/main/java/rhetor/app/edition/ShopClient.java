@@ -1,8 +1,11 @@
 package rhetor.app.edition;
 
+import java.net.URI;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.MediaType;
@@ -10,6 +13,7 @@ import org.springframework.http.client.JdkClientHttpRequestFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.web.client.ResourceAccessException;
 import org.springframework.web.client.RestClient;
+import rhetor.app.category.Categories;
 import rhetor.app.house.HouseSettings;
 
 /** Talks to the shop's HTTP API; waits when asked to, and tries again when the shop stumbles. */
@@ -19,12 +23,14 @@ class ShopClient {
   private static final Duration LONGEST_WAIT = Duration.ofSeconds(20);
 
   private final RestClient http;
+  private final URI url;
 
   ShopClient(HouseSettings settings) {
     JdkClientHttpRequestFactory factory =
         new JdkClientHttpRequestFactory(
             java.net.http.HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build());
     factory.setReadTimeout(Duration.ofSeconds(15));
+    url = URI.create(settings.shop().url() + "/");
     http =
         RestClient.builder()
             .requestFactory(factory)
@@ -108,6 +114,8 @@ class ShopClient {
 
   private record GoodsPage(List<Goods> items) {}
 
+  private record CategoryPage(List<Categories.Pulled> items) {}
+
   /**
    * A page of the shop's products, in order of their SKUs.
    *
@@ -115,24 +123,48 @@ class ShopClient {
    * @throws ShopRefused if the shop doesn't give it
    */
   List<Goods> page(String after, int limit) {
-    List<Goods> goods = new java.util.ArrayList<>();
+    return page("/api/products", after, limit, GoodsPage.class, GoodsPage::items);
+  }
+
+  /**
+   * A page of the shop's categories, in order of their keys.
+   *
+   * @param after the last key of the page before, or empty
+   * @throws ShopRefused if the shop doesn't give it
+   */
+  List<Categories.Pulled> categories(String after, int limit) {
+    return page("/api/categories", after, limit, CategoryPage.class, CategoryPage::items);
+  }
+
+  private <P, T> List<T> page(
+      String path, String after, int limit, Class<P> type, Function<P, List<T>> items) {
+    List<T> page = new ArrayList<>();
     Answer answer =
         patiently(
             () ->
                 http.get()
-                    .uri("/api/products?after={after}&limit={limit}", after, limit)
+                    .uri(path + "?after={after}&limit={limit}", after, limit)
                     .exchange(
                         (q, r) -> {
                           if (r.getStatusCode().is2xxSuccessful()) {
-                            goods.clear();
-                            goods.addAll(r.bodyTo(GoodsPage.class).items());
+                            page.clear();
+                            page.addAll(items.apply(r.bodyTo(type)));
                           }
                           return answer(r.getStatusCode(), r.getHeaders(), null);
                         }));
     if (answer.status != 200) {
       throw refused(answer.status);
     }
-    return goods;
+    return page;
+  }
+
+  /** Where a link that stands on a page of the shop leads. */
+  String absolute(String link) {
+    try {
+      return url.resolve(link.replace(" ", "%20")).toString();
+    } catch (IllegalArgumentException e) {
+      return link;
+    }
   }
 
   private record Page(String page) {}

@@ -2,7 +2,9 @@ package rhetor.app.house;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import javax.sql.DataSource;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -21,7 +23,17 @@ class BackgroundWork {
 
   @Bean(destroyMethod = "stop")
   Scheduler scheduler(DataSource database, List<Task<?>> tasks) {
-    return Scheduler.create(new TransactionAwareDataSourceProxy(database), List.copyOf(tasks))
+    List<RecurringTask<?>> recurring = new ArrayList<>();
+    List<Task<?>> asked = new ArrayList<>();
+    for (Task<?> task : tasks) {
+      if (task instanceof RecurringTask<?> always) {
+        recurring.add(always);
+      } else {
+        asked.add(task);
+      }
+    }
+    return Scheduler.create(new TransactionAwareDataSourceProxy(database), asked)
+        .startTasks(recurring)
         .threads(THREADS)
         .pollingInterval(Duration.ofMillis(500))
         .heartbeatInterval(Duration.ofSeconds(2))

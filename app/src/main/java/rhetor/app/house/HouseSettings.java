@@ -8,9 +8,10 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  *
  * @param data folder of the database and the suppliers' sheets
  * @param shop the connected shop
+ * @param pictures how pictures are fetched that sources name by address
  */
 @ConfigurationProperties("rhetor")
-public record HouseSettings(Path data, Shop shop) {
+public record HouseSettings(Path data, Shop shop, Pictures pictures) {
 
   /**
    * A shop that takes texts over its HTTP API.
@@ -19,4 +20,12 @@ public record HouseSettings(Path data, Shop shop) {
    * @param token what lets Rhetor write there
    */
   public record Shop(String url, String token) {}
+
+  /**
+   * Where pictures are fetched from.
+   *
+   * @param standIn address that stands in for all hosts under {@code .example}, which exist
+   *     nowhere; empty outside of demonstrations
+   */
+  public record Pictures(String standIn) {}
 }

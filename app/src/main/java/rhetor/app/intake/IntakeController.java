@@ -4,12 +4,16 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -29,6 +33,7 @@ import rhetor.core.fact.Concept;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.KnownReading.ColumnChange;
 import rhetor.core.fact.Meaning;
+import rhetor.core.fact.NumberStyle;
 import rhetor.core.fact.ProductClass;
 import rhetor.core.sheet.SheetLimits;
 import rhetor.core.sheet.SheetRow;
@@ -37,21 +42,42 @@ import rhetor.core.sheet.SheetShape;
 /** Sheets in and out over HTTP. */
 @RestController
 class IntakeController {
+  /** What a person may say that a sheet's text is encoded in. */
+  private static final List<String> ENCODINGS =
+      List.of(
+          "UTF-8",
+          "UTF-16LE",
+          "UTF-16BE",
+          "windows-1252",
+          "ISO-8859-1",
+          "ISO-8859-15",
+          "windows-1250",
+          "x-MacRoman");
+
   private static final int PREVIEW = 8;
   private static final int TOP = 14;
   private static final int TOP_CELLS = 12;
   private static final int LONGEST_CELL = 160;
 
   private final IntakeService intakes;
+  private final IntakeTaking taking;
   private final Knowledge knowledge;
 
-  IntakeController(IntakeService intakes, Knowledge knowledge) {
+  IntakeController(IntakeService intakes, IntakeTaking taking, Knowledge knowledge) {
     this.intakes = intakes;
+    this.taking = taking;
     this.knowledge = knowledge;
   }
 
   /** One column as a person sees it when deciding what it means. */
-  record Column(String heading, String meaning, String unit, double confidence, String reason) {}
+  record Column(
+      String heading,
+      String meaning,
+      String unit,
+      double confidence,
+      String reason,
+      List<String> choices,
+      List<String> units) {}
 
   record PreviewRow(int number, List<String> cells) {}
 
@@ -98,7 +124,17 @@ class IntakeController {
   /** What may be dropped. */
   record Limits(long bytes, int rows, int columns, int cellCharacters) {}
 
-  record Meanings(@NotNull List<String> meanings) {}
+  /** What a person says of a column: its index, its meaning, the unit of cells that give none. */
+  record ColumnSaid(int column, @NotNull String meaning, String unit) {}
+
+  /** What a person says of columns, and of the decimal character of the whole sheet if anything. */
+  record ColumnsSaid(
+      @NotNull @Valid List<ColumnSaid> columns, @Pattern(regexp = "POINT|COMMA") String numbers) {}
+
+  record Worksheet(@NotBlank String worksheet) {}
+
+  /** How delimited text is written: a charset's name, and the character between cells. */
+  record Writing(@NotBlank String encoding, @NotNull @Size(min = 1, max = 1) String delimiter) {}
 
   record Supplier(@NotBlank String supplier) {}
 
@@ -173,6 +209,7 @@ class IntakeController {
     choices.add(new MeaningChoice("name", "Name", "Key"));
     choices.add(new MeaningChoice("prose", "Supplier's prose, mined for facts", "Text"));
     choices.add(new MeaningChoice("keyword", "Primary keyword", "Text"));
+    choices.add(new MeaningChoice("picture", "Picture, by address or file name", "Other"));
     choices.add(new MeaningChoice("extra", "Extra fact under its own heading", "Other"));
     choices.add(new MeaningChoice("keep", "Keep, but never write about it", "Other"));
     knowledge.concepts().stream()
@@ -213,10 +250,21 @@ class IntakeController {
     return view(intakes.get(id));
   }
 
-  @PutMapping("/api/intakes/{id}/meanings")
-  IntakeView setMeanings(@PathVariable long id, @Valid @RequestBody Meanings body) {
+  @PutMapping("/api/intakes/{id}/columns")
+  IntakeView setColumns(@PathVariable long id, @Valid @RequestBody ColumnsSaid body) {
     try {
-      return view(intakes.setMeanings(id, body.meanings().stream().map(Meaning::parse).toList()));
+      return view(
+          intakes.setColumns(
+              id,
+              body.columns().stream()
+                  .map(
+                      c ->
+                          new IntakeService.Said(
+                              c.column(),
+                              Meaning.parse(c.meaning()),
+                              Optional.ofNullable(c.unit()).map(String::strip)))
+                  .toList(),
+              Optional.ofNullable(body.numbers()).map(NumberStyle::valueOf)));
     } catch (IllegalArgumentException e) {
       throw Refused.invalid(e.getMessage());
     }
@@ -240,6 +288,26 @@ class IntakeController {
     }
   }
 
+  @PutMapping("/api/intakes/{id}/worksheet")
+  IntakeView setWorksheet(@PathVariable long id, @Valid @RequestBody Worksheet body) {
+    return view(intakes.setWorksheet(id, body.worksheet()));
+  }
+
+  @PutMapping("/api/intakes/{id}/writing")
+  IntakeView setWriting(@PathVariable long id, @Valid @RequestBody Writing body) {
+    if (!ENCODINGS.contains(body.encoding())) {
+      throw Refused.invalid(
+          "No encoding is called \"%s\". Use one of %s."
+              .formatted(body.encoding(), String.join(", ", ENCODINGS)));
+    }
+    char delimiter = body.delimiter().charAt(0);
+    if (Character.isLetterOrDigit(delimiter) || "\"\r\n".indexOf(delimiter) >= 0) {
+      throw Refused.invalid(
+          "Cells can't be parted by letters, digits, quotation marks or the ends of lines.");
+    }
+    return view(intakes.setWriting(id, Charset.forName(body.encoding()), delimiter));
+  }
+
   @PutMapping("/api/intakes/{id}/seen")
   IntakeView setSeen(@PathVariable long id) {
     return view(intakes.setSeen(id));
@@ -255,25 +323,25 @@ class IntakeController {
   }
 
   @PostMapping("/api/intakes/{id}/dry-run")
-  IntakeService.DryRun dryRun(@PathVariable long id, @RequestBody TakeRules rules) {
-    return intakes.dryRun(id, rules.leaveAlone());
+  IntakeTaking.DryRun dryRun(@PathVariable long id, @RequestBody TakeRules rules) {
+    return taking.dryRun(id, rules.leaveAlone());
   }
 
   @PostMapping("/api/intakes/{id}/take")
   IntakeView take(@PathVariable long id, @RequestBody TakeRules rules) {
-    return view(intakes.take(id, rules.leaveAlone()));
+    return view(taking.take(id, rules.leaveAlone()));
   }
 
   @PostMapping("/api/intakes/{id}/take-back")
   ProductService.TakeBack takeBack(@PathVariable long id) {
-    return intakes.takeBack(id);
+    return taking.takeBack(id);
   }
 
   @GetMapping("/api/intakes/{id}/rejected")
   void rejected(@PathVariable long id, HttpServletResponse response) throws IOException {
     Intake intake = intakes.get(id);
     attach(response, intake, "-not-taken-in");
-    intakes.rejected(intake, response.getOutputStream());
+    taking.rejected(intake, response.getOutputStream());
   }
 
   @DeleteMapping("/api/intakes/{id}")
@@ -312,7 +380,13 @@ class IntakeController {
             .map(
                 c ->
                     new Column(
-                        c.heading(), c.meaning().code(), c.unit(), c.confidence(), c.reason()))
+                        c.heading(),
+                        c.meaning().code(),
+                        c.unit(),
+                        c.confidence(),
+                        c.reason(),
+                        c.choices().stream().map(Meaning::code).toList(),
+                        c.units()))
             .toList();
     int width = columns.size();
     List<PreviewRow> preview =
@@ -326,8 +400,8 @@ class IntakeController {
         i.status().name(),
         i.layout().evidence(),
         i.layout().format().name(),
-        i.layout().charset().displayName(),
-        i.layout().delimiterName(),
+        i.layout().charset().name(),
+        String.valueOf(i.layout().delimiter()),
         new Shape(
             i.layout().shape().worksheet(),
             i.layout().shape().headingRow(),
@@ -336,7 +410,7 @@ class IntakeController {
         i.layout().worksheets(),
         i.layout().notes(),
         i.changes(),
-        IntakeService.hasToBeSeen(i),
+        IntakeTaking.hasToBeSeen(i),
         i.seen(),
         i.reading().numbers().name(),
         i.reading().language(),

@@ -3,53 +3,37 @@ package rhetor.app.intake;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.nio.charset.Charset;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.function.Consumer;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
-import org.springframework.context.event.EventListener;
-import org.springframework.dao.DuplicateKeyException;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionTemplate;
-import rhetor.app.product.ProductIntake;
-import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
-import rhetor.core.exchange.Ahead;
 import rhetor.core.exchange.SheetWriter;
 import rhetor.core.exchange.TextColumns;
 import rhetor.core.fact.ColumnReading;
-import rhetor.core.fact.FactReader;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.KnownReading;
 import rhetor.core.fact.KnownReading.ColumnChange;
 import rhetor.core.fact.Meaning;
-import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.NumberStyle;
 import rhetor.core.fact.Reading;
 import rhetor.core.fact.ReadingProposer;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetException;
-import rhetor.core.sheet.SheetLimits;
-import rhetor.core.sheet.SheetProblem;
+import rhetor.core.sheet.SheetFormat;
 import rhetor.core.sheet.SheetRow;
 import rhetor.core.sheet.SheetShape;
 
-/** Proposes how a sheet is read, takes it in as one act, and writes it out with texts. */
+/** Proposes how a sheet is read, keeps what people say of that, and writes it out with texts. */
 @Service
 public class IntakeService {
   private static final int SAMPLE = 300;
-  private static final int KEPT_PROBLEMS = 300;
-  private static final int AHEAD = 1000;
-  private static final int SHOWN = 200;
-  private static final String DUPLICATE = "duplicate-sku";
 
   /** Sheets that share this much of their headings are taken for the same supplier's. */
   private static final double RECOGNISED = 0.8;
@@ -61,32 +45,15 @@ public class IntakeService {
   private final SheetFolder folder;
   private final ProductService products;
   private final Knowledge knowledge;
-  private final TransactionTemplate transaction;
-  private final JdbcClient jdbc;
   private final ReadingProposer proposer;
 
   IntakeService(
-      IntakeStore intakes,
-      SheetFolder folder,
-      ProductService products,
-      Knowledge knowledge,
-      TransactionTemplate transaction,
-      JdbcClient jdbc) {
+      IntakeStore intakes, SheetFolder folder, ProductService products, Knowledge knowledge) {
     this.intakes = intakes;
     this.folder = folder;
     this.products = products;
     this.knowledge = knowledge;
-    this.transaction = transaction;
-    this.jdbc = jdbc;
     this.proposer = new ReadingProposer(knowledge);
-  }
-
-  /**
-   * After a crash in the middle of an intake nothing of it was stored, so it can be begun again.
-   */
-  @EventListener(ApplicationReadyEvent.class)
-  void releaseInterrupted() {
-    jdbc.sql("update intake set status = 'PROPOSED' where status = 'TAKING'").update();
   }
 
   List<Intake> latest() {
@@ -159,8 +126,9 @@ public class IntakeService {
   Intake setSupplier(long id, String supplier) {
     Intake intake = get(id);
     requireProposed(intake);
-    Proposal proposal = proposal(supplier.strip(), sheet(intake));
-    intakes.propose(id, supplier.strip(), intake.layout(), proposal.reading, proposal.changes);
+    Sheet sheet = sheet(intake);
+    Proposal proposal = proposal(supplier.strip(), sheet);
+    intakes.propose(id, supplier.strip(), sheet.layout(), proposal.reading, proposal.changes);
     return get(id);
   }
 
@@ -175,10 +143,40 @@ public class IntakeService {
     if (!intake.layout().format().hasHeadingRow()) {
       throw Refused.invalid("Records name their own fields; there is no heading row to choose.");
     }
-    Sheet sheet = Sheet.open(folder.path(intake.storedAs()), SheetLimits.STANDARD, shape);
+    return proposeAgain(intake, sheet(intake).shaped(shape));
+  }
+
+  /**
+   * Reads another worksheet of a waiting workbook, its table found by the look of its rows.
+   *
+   * @throws SheetException if there is no table; then it is read as before
+   */
+  Intake setWorksheet(long id, String worksheet) {
+    Intake intake = get(id);
+    requireProposed(intake);
+    return proposeAgain(intake, sheet(intake).worksheet(worksheet));
+  }
+
+  /**
+   * Reads a waiting sheet of delimited text as written otherwise.
+   *
+   * @throws SheetException if it can't be read so; then it is read as before
+   */
+  Intake setWriting(long id, Charset charset, char delimiter) {
+    Intake intake = get(id);
+    requireProposed(intake);
+    if (intake.layout().format() != SheetFormat.DELIMITED) {
+      throw Refused.invalid(
+          "Only delimited text has an encoding and a delimiter that can be chosen.");
+    }
+    return proposeAgain(intake, sheet(intake).written(charset, delimiter));
+  }
+
+  private Intake proposeAgain(Intake intake, Sheet sheet) {
     Proposal proposal = proposal(intake.supplier(), sheet);
-    intakes.propose(id, intake.supplier(), sheet.layout(), proposal.reading, proposal.changes);
-    return get(id);
+    intakes.propose(
+        intake.id(), intake.supplier(), sheet.layout(), proposal.reading, proposal.changes);
+    return get(intake.id());
   }
 
   /** Notes that a person has looked at how the sheet differs from the one before. */
@@ -193,11 +191,6 @@ public class IntakeService {
     return sheet(intake).top();
   }
 
-  /** Takes an intake's rows in as proposed. */
-  public IntakeResult takeIn(long id) {
-    return take(id, LeaveAlone.NONE).result();
-  }
-
   /** The first rows of an intake's sheet. */
   List<SheetRow> preview(Intake intake, int rows) {
     return sample(sheet(intake), rows);
@@ -206,11 +199,11 @@ public class IntakeService {
   /**
    * Sheets are stored under the hash of their bytes, so what was found out about one stays true.
    */
-  private Sheet sheet(Intake intake) {
+  Sheet sheet(Intake intake) {
     return Sheet.known(folder.path(intake.storedAs()), intake.layout());
   }
 
-  private static List<SheetRow> sample(Sheet sheet, int most) {
+  static List<SheetRow> sample(Sheet sheet, int most) {
     List<SheetRow> sample = new ArrayList<>();
     try (Sheet.Rows rows = sheet.rows()) {
       while (rows.hasNext() && sample.size() < most) {
@@ -220,32 +213,59 @@ public class IntakeService {
     return sample;
   }
 
-  /** Changes what columns mean; {@code meanings} has one for each column. */
-  Intake setMeanings(long id, List<Meaning> meanings) {
+  /**
+   * What a person says of a column.
+   *
+   * @param column its index
+   * @param unit the unit of cells that give none: its id, empty if they have none, nothing if that
+   *     wasn't said
+   */
+  record Said(int column, Meaning meaning, Optional<String> unit) {}
+
+  /** Reads columns of a waiting sheet as a person says. */
+  @Transactional
+  public Intake setColumns(long id, List<Said> said, Optional<NumberStyle> numbers) {
+    // Two people may be at it: what the other one said stays.
+    intakes.lock(id);
     Intake intake = get(id);
     requireProposed(intake);
-    List<ColumnReading> columns = intake.reading().columns();
-    if (meanings.size() != columns.size()) {
-      throw Refused.invalid(
-          "The sheet has "
-              + columns.size()
-              + " columns, but "
-              + meanings.size()
-              + " meanings came.");
-    }
-    List<ColumnReading> changed = new ArrayList<>();
-    for (int i = 0; i < columns.size(); i++) {
-      changed.add(
-          columns.get(i).meaning().equals(meanings.get(i))
-              ? columns.get(i)
-              : columns.get(i).as(meanings.get(i)));
+    List<ColumnReading> columns = new ArrayList<>(intake.reading().columns());
+    List<SheetRow> sample = sample(sheet(intake), SAMPLE);
+    for (Said s : said) {
+      if (s.column < 0 || s.column >= columns.size()) {
+        throw Refused.invalid(
+            "The sheet has %d columns; there is no column %d."
+                .formatted(columns.size(), s.column + 1));
+      }
+      s.unit
+          .filter(u -> !u.isEmpty() && knowledge.unitWritten(u).isEmpty())
+          .ifPresent(
+              u -> {
+                throw Refused.invalid(
+                    "No unit is called \"" + u + "\". Use one such as g, mm or l.");
+              });
+      columns.set(
+          s.column,
+          s.unit
+              .map(u -> columns.get(s.column).as(s.meaning, u))
+              .orElseGet(() -> proposer.said(intake.reading(), s.column, s.meaning, sample)));
     }
     intakes.setReading(
-        id, new Reading(changed, intake.reading().numbers(), intake.reading().language()));
+        id,
+        new Reading(
+            columns, numbers.orElse(intake.reading().numbers()), intake.reading().language()));
     return get(id);
   }
 
-  private static void requireProposed(Intake intake) {
+  /** Keeps how a supplier's sheet was read, for the next one. */
+  void remember(Intake intake) {
+    List<SheetRow> sample = sample(sheet(intake), SAMPLE);
+    intakes.remember(
+        new KnownReading(
+            intake.supplier(), intake.reading(), proposer.profiles(intake.reading(), sample)));
+  }
+
+  static void requireProposed(Intake intake) {
     switch (intake.status()) {
       case PROPOSED -> {}
       case TAKING -> throw Refused.conflict("This sheet is being taken in right now.");
@@ -258,261 +278,6 @@ public class IntakeService {
   void discard(long id) {
     requireProposed(get(id));
     intakes.delete(id);
-  }
-
-  /** Takes all rows in, or, if anything goes wrong on the way, none. */
-  Intake take(long id, LeaveAlone leaveAlone) {
-    Intake intake = get(id);
-    requireUsable(intake);
-    if (!intake.seen() && hasToBeSeen(intake)) {
-      throw Refused.conflict(
-          "The sheet is not like the last one of "
-              + intake.supplier()
-              + ". Look at what has changed and say that it is right.");
-    }
-    if (!intakes.begin(id)) {
-      throw Refused.conflict("This sheet is being taken in right now.");
-    }
-    boolean done = false;
-    try {
-      transaction.executeWithoutResult(t -> takeAll(intake, leaveAlone));
-      done = true;
-    } catch (DuplicateKeyException e) {
-      throw Refused.conflict(
-          "Another sheet with some of the same SKUs was taken in at the same moment. Nothing of this one was stored; take it in again.");
-    } finally {
-      if (!done) {
-        releaseInterrupted();
-      }
-    }
-    return get(id);
-  }
-
-  private static void requireUsable(Intake intake) {
-    requireProposed(intake);
-    intake
-        .reading()
-        .obstacle()
-        .ifPresent(
-            o -> {
-              throw Refused.invalid(o);
-            });
-  }
-
-  static boolean hasToBeSeen(Intake intake) {
-    return new KnownReading.Comparison(intake.reading(), intake.changes()).hasToBeSeen();
-  }
-
-  private void takeAll(Intake intake, LeaveAlone leaveAlone) {
-    IntakeResult result =
-        read(intake, products.intake(intake.id(), intake.supplier(), leaveAlone), t -> {}, p -> {});
-    intakes.finish(intake.id(), result);
-    Sheet sheet = sheet(intake);
-    List<SheetRow> sample = sample(sheet, SAMPLE);
-    intakes.remember(
-        new KnownReading(
-            intake.supplier(), intake.reading(), proposer.profiles(intake.reading(), sample)));
-  }
-
-  /**
-   * What would become of the rows.
-   *
-   * @param lines by what would become of them, the first few hundred each
-   */
-  record DryRun(IntakeResult result, List<DryLine> lines) {}
-
-  /** What would become of one row, and which facts would be other than before. */
-  record DryLine(
-      String outcome, int row, String sku, String name, List<FactChange> changes, String problem) {}
-
-  record FactChange(String label, String before, String after) {}
-
-  /** Tells what taking the rows in would do, and stores nothing. */
-  DryRun dryRun(long id, LeaveAlone leaveAlone) {
-    Intake intake = get(id);
-    requireUsable(intake);
-    List<DryLine> lines = new ArrayList<>();
-    Map<String, Integer> shown = new HashMap<>();
-    Set<String> named = new HashSet<>();
-    FactDifference difference = new FactDifference(knowledge);
-    ProductIntake target =
-        products.dryRun(
-            intake.supplier(),
-            leaveAlone,
-            (outcome, product, before) -> {
-              if (shown.merge(outcome.name(), 1, Integer::sum) <= SHOWN) {
-                lines.add(
-                    new DryLine(
-                        outcome.name(),
-                        product.row(),
-                        product.facts().sku(),
-                        product.facts().name(),
-                        before.map(b -> difference.between(b, product.facts())).orElse(List.of()),
-                        ""));
-              }
-            });
-    IntakeResult result =
-        read(
-            intake,
-            target,
-            p -> named.add(p.facts().sku()),
-            p -> {
-              String outcome = p.code().equals(DUPLICATE) ? "DUPLICATE" : "REJECTED";
-              if (shown.merge(outcome, 1, Integer::sum) <= SHOWN) {
-                lines.add(new DryLine(outcome, (int) p.row(), "", "", List.of(), p.toString()));
-              }
-            });
-    intakes
-        .before(intake.supplier(), id)
-        .ifPresent(
-            last ->
-                products.named(
-                    last,
-                    (sku, name) -> {
-                      if (!named.contains(sku) && shown.merge("GONE", 1, Integer::sum) <= SHOWN) {
-                        lines.add(new DryLine("GONE", 0, sku, name, List.of(), ""));
-                      }
-                    }));
-    return new DryRun(result.withGone(shown.getOrDefault("GONE", 0)), lines);
-  }
-
-  /** What became of one row: a product, or why it is none; neither for a blank row. */
-  private record Taken(int row, ProductIntake.Prepared product, SheetProblem problem) {}
-
-  /** Reads facts on a thread of its own while this one hands them on. */
-  private IntakeResult read(
-      Intake intake,
-      ProductIntake target,
-      Consumer<ProductIntake.Prepared> named,
-      Consumer<SheetProblem> refused) {
-    Sheet sheet = sheet(intake);
-    FactReader reader = new FactReader(intake.fileName(), intake.reading(), knowledge);
-    List<SheetProblem> problems = new ArrayList<>();
-    Map<String, Integer> rowOf = new HashMap<>();
-    int rows = 0;
-    int rejected = 0;
-    int duplicates = 0;
-    int blank = 0;
-    int contradictions = 0;
-    try (Sheet.Rows all = sheet.rows();
-        Ahead<Taken> ahead = new Ahead<>(AHEAD)) {
-      ahead.start(
-          sink -> {
-            while (all.hasNext()) {
-              sink.put(taken(all.next(), sheet, reader, target));
-            }
-          });
-      for (Taken next = ahead.next(); next != null; next = ahead.next()) {
-        rows++;
-        if (next.problem != null) {
-          rejected++;
-          keep(problems, next.problem);
-          refused.accept(next.problem);
-        } else if (next.product == null) {
-          blank++;
-        } else {
-          Integer before = rowOf.putIfAbsent(next.product.facts().sku(), next.row);
-          if (before == null) {
-            contradictions += next.product.facts().contradictions().isEmpty() ? 0 : 1;
-            named.accept(next.product);
-            target.add(next.product);
-          } else {
-            duplicates++;
-            SheetProblem problem = duplicate(next.row, next.product.facts().sku(), before);
-            keep(problems, problem);
-            refused.accept(problem);
-          }
-        }
-      }
-    }
-    ProductIntake.Counts counts = target.finish();
-    return new IntakeResult(
-        rows,
-        counts.added(),
-        counts.changed(),
-        counts.unchanged(),
-        counts.left(),
-        0,
-        rejected,
-        duplicates,
-        blank,
-        contradictions,
-        problems);
-  }
-
-  private static Taken taken(SheetRow row, Sheet sheet, FactReader reader, ProductIntake target) {
-    if (row.isBlank()) {
-      return new Taken(row.number(), null, null);
-    }
-    return switch (outcome(row, sheet, reader)) {
-      case FactReader.Outcome.Rejected(SheetProblem problem) ->
-          new Taken(row.number(), null, problem);
-      case FactReader.Outcome.Read(ProductFacts product) ->
-          new Taken(row.number(), target.prepare(product, row.number()), null);
-    };
-  }
-
-  private static FactReader.Outcome outcome(SheetRow row, Sheet sheet, FactReader reader) {
-    List<SheetProblem> unusable = sheet.problems(row);
-    return unusable.isEmpty()
-        ? reader.read(row)
-        : new FactReader.Outcome.Rejected(unusable.getFirst());
-  }
-
-  /**
-   * Writes the rows that were not or would not be taken in, in the sheet's own layout, with the
-   * reason behind them, to be mended and dropped again.
-   */
-  void rejected(Intake intake, OutputStream out) throws IOException {
-    Sheet sheet = sheet(intake);
-    FactReader reader = new FactReader(intake.fileName(), intake.reading(), knowledge);
-    Map<String, Integer> rowOf = new HashMap<>();
-    try (SheetWriter writer = SheetWriter.open(out, sheet.layout());
-        Sheet.Rows all = sheet.rows()) {
-      writer.head(sheet, List.of("reason"));
-      while (all.hasNext()) {
-        SheetRow row = all.next();
-        if (row.isBlank()) {
-          continue;
-        }
-        switch (outcome(row, sheet, reader)) {
-          case FactReader.Outcome.Rejected(SheetProblem problem) ->
-              writer.write(row, List.of(problem.what() + " " + problem.remedy()));
-          case FactReader.Outcome.Read(ProductFacts product) -> {
-            Integer before = rowOf.putIfAbsent(product.sku(), row.number());
-            if (before != null) {
-              SheetProblem problem = duplicate(row.number(), product.sku(), before);
-              writer.write(row, List.of(problem.what() + " " + problem.remedy()));
-            }
-          }
-        }
-      }
-    }
-  }
-
-  /** Takes back what an intake did to the house's products. */
-  @Transactional
-  public ProductService.TakeBack takeBack(long id) {
-    get(id);
-    if (!intakes.takeBack(id)) {
-      throw Refused.conflict("Only a sheet that has been taken in can be taken back.");
-    }
-    return products.takeBack(id);
-  }
-
-  private static SheetProblem duplicate(int row, String sku, int before) {
-    return new SheetProblem(
-        DUPLICATE,
-        row,
-        "",
-        "The SKU \"" + sku + "\" stands in row " + before + " already; that row counts.",
-        "Give this row an SKU of its own, or remove it.");
-  }
-
-  private static void keep(List<SheetProblem> problems, SheetProblem problem) {
-    if (problems.size() < KEPT_PROBLEMS) {
-      problems.add(problem);
-    }
   }
 
   /**

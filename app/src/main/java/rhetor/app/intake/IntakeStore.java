@@ -72,6 +72,11 @@ class IntakeStore {
         .update();
   }
 
+  /** Keeps others from changing an intake until the transaction ends. */
+  void lock(long id) {
+    jdbc.sql("select id from intake where id = ? for update").param(id).query(Long.class).list();
+  }
+
   void setSeen(long id) {
     jdbc.sql("update intake set seen = true where id = ?").param(id).update();
   }

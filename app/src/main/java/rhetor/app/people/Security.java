@@ -55,6 +55,8 @@ class Security {
                     .hasRole("OWNER")
                     .requestMatchers(HttpMethod.POST, SIGN_OFF)
                     .hasRole("EDITOR")
+                    .requestMatchers(HttpMethod.PUT, "/api/pictures/hosts")
+                    .hasRole("EDITOR")
                     .requestMatchers(HttpMethod.GET, "/api/**")
                     .hasRole("READER")
                     .requestMatchers("/api/**")

@@ -34,13 +34,16 @@ class PictureService {
 
   private final PictureStore store;
   private final PictureFolder folder;
+  private final AddressStore addresses;
   private final ProductService products;
   private final PictureReader reader = new PictureReader();
   private final PictureAnalyser analyser = new PictureAnalyser();
 
-  PictureService(PictureStore store, PictureFolder folder, ProductService products) {
+  PictureService(
+      PictureStore store, PictureFolder folder, AddressStore addresses, ProductService products) {
     this.store = store;
     this.folder = folder;
+    this.addresses = addresses;
     this.products = products;
   }
 
@@ -117,7 +120,8 @@ class PictureService {
       PictureAnalysis analysis = analyser.analyse(reader.read(bytes));
       folder.store(name, bytes);
       FileNameMatch match =
-          FileNameMatch.find(fileName, house)
+          named(fileName)
+              .or(() -> FileNameMatch.find(fileName, house))
               .orElse(new FileNameMatch(0, 0, "No product's SKU or name is in the file's name."));
       long id =
           store.add(
@@ -126,6 +130,42 @@ class PictureService {
     } catch (PictureException e) {
       return new Came(fileName, Optional.empty(), e.getMessage());
     }
+  }
+
+  /** The product whose source names a file of this name. */
+  private Optional<FileNameMatch> named(String fileName) {
+    List<AddressStore.NamesFile> naming = addresses.naming(fileName);
+    if (naming.isEmpty()) {
+      return Optional.empty();
+    }
+    long products = naming.stream().map(AddressStore.NamesFile::productId).distinct().count();
+    AddressStore.NamesFile first = naming.getFirst();
+    return Optional.of(
+        new FileNameMatch(
+            first.productId(),
+            products == 1 ? 0.98 : 0.6,
+            products == 1
+                ? first.namedBy() + " names this file."
+                : "%s names this file for %d products; this is the first."
+                    .formatted(first.namedBy(), products)));
+  }
+
+  /**
+   * Keeps a picture that was fetched for a product; its id.
+   *
+   * @param namedBy whose sheet or page named it
+   * @throws PictureException if the bytes are no picture that can be read
+   */
+  long fetched(String fileName, byte[] bytes, long product, String namedBy) {
+    String name = PictureFolder.name(bytes);
+    Optional<Kept> known = store.find(name, fileName);
+    if (known.isPresent()) {
+      return known.get().id();
+    }
+    PictureAnalysis analysis = analyser.analyse(reader.read(bytes));
+    folder.store(name, bytes);
+    return store.add(
+        product, fileName, name, analysis, 0.98, namedBy + " names it by its address.", namedBy);
   }
 
   Kept get(long id) {

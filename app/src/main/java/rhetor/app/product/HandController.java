@@ -15,7 +15,7 @@ import rhetor.core.compose.ValueText;
 import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
-import rhetor.core.fact.TextReader;
+import rhetor.core.fact.ProductFacts;
 
 /** Products by hand and pasted texts over HTTP. */
 @RestController
@@ -123,16 +123,16 @@ class HandController {
 
   @PostMapping("/api/hand/look")
   Found look(@Valid @RequestBody NewProduct product, Principal person) {
-    TextReader.Pasted pasted =
+    ProductFacts pasted =
         hand.look(product.sku(), product.name(), product.text(), person.getName());
     return new Found(
-        pasted.product().facts().stream()
+        pasted.facts().stream()
             .filter(f -> !f.concept().equals("name"))
             .map((Fact f) -> new FoundFact(f.label(), values.spec(f.value()), f.source().raw()))
             .toList(),
-        pasted.product().contradictions().stream().map(c -> c.label()).toList(),
-        pasted.addresses(),
-        pasted.product().supplierText());
+        pasted.contradictions().stream().map(c -> c.label()).toList(),
+        pasted.pictures(),
+        pasted.supplierText());
   }
 
   @PostMapping("/api/hand")

@@ -30,7 +30,7 @@ class HandService {
   record Entered(String fact, String label, String text) {}
 
   /** Reads a pasted text and stores nothing. */
-  TextReader.Pasted look(String sku, String name, String text, String by) {
+  ProductFacts look(String sku, String name, String text, String by) {
     if (text.length() > LONGEST_TEXT) {
       throw Refused.invalid(
           "The text has %,d characters; up to %,d are read."
@@ -42,7 +42,7 @@ class HandService {
   /** Adds a product, or gives a known one what the text says; its id. */
   @Transactional
   public long add(String sku, String name, String text, List<Entered> facts, String by) {
-    ProductFacts product = look(sku, name, text, by).product();
+    ProductFacts product = look(sku, name, text, by);
     long intake = store.addIntake(text.isBlank() ? "HAND" : "PASTE", "By hand", product.name(), by);
     ProductIntake target = products.intake(intake, "By hand", LeaveAlone.NONE);
     target.add(target.prepare(product, 1));

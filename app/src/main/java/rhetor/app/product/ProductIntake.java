@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import rhetor.core.fact.BaseUnits;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 
@@ -18,6 +19,7 @@ public final class ProductIntake {
 
   private final ProductStore store;
   private final ProductService products;
+  private final BaseUnits units;
   private final long intake;
   private final String supplier;
   private final LeaveAlone leaveAlone;
@@ -71,6 +73,7 @@ public final class ProductIntake {
       Optional<Listener> dryRun) {
     this.store = store;
     this.products = products;
+    this.units = products.units();
     this.intake = intake;
     this.supplier = supplier;
     this.leaveAlone = leaveAlone;
@@ -148,8 +151,13 @@ public final class ProductIntake {
 
   private void store(
       List<ProductStore.Row> fresh, List<ProductStore.Row> other, List<ProductStore.Row> same) {
+    List<NamedPictures.OfProduct> pictures = new ArrayList<>(0);
     if (!fresh.isEmpty()) {
-      names.addAll(store.insert(intake, fresh));
+      List<ProductStore.Name> inserted = store.insert(intake, fresh);
+      names.addAll(inserted);
+      for (int i = 0; i < fresh.size(); i++) {
+        addPictures(pictures, inserted.get(i).id(), fresh.get(i).facts());
+      }
     }
     if (!other.isEmpty()) {
       store.addSources(intake, other);
@@ -159,6 +167,18 @@ public final class ProductIntake {
     }
     if (!same.isEmpty()) {
       store.addSources(intake, same);
+    }
+    other.forEach(r -> addPictures(pictures, r.id(), r.facts()));
+    same.forEach(r -> addPictures(pictures, r.id(), r.facts()));
+    if (!pictures.isEmpty()) {
+      products.named(intake, supplier, pictures);
+    }
+  }
+
+  private static void addPictures(
+      List<NamedPictures.OfProduct> to, long product, ProductFacts facts) {
+    if (!facts.pictures().isEmpty()) {
+      to.add(new NamedPictures.OfProduct(product, facts.pictures()));
     }
   }
 
@@ -180,18 +200,18 @@ public final class ProductIntake {
         : Outcome.CHANGED;
   }
 
-  /** Whether values are the same, wherever in the sheet they stand now. */
-  private static boolean sameFacts(ProductFacts then, ProductFacts now) {
+  /** Whether values are the same, wherever in the sheet and in whatever unit they stand now. */
+  private boolean sameFacts(ProductFacts then, ProductFacts now) {
     return then.name().equals(now.name())
         && then.keyword().equals(now.keyword())
         && values(then).equals(values(now));
   }
 
-  private static List<String> values(ProductFacts product) {
+  private List<String> values(ProductFacts product) {
     return java.util.stream.Stream.concat(
             product.facts().stream(),
             product.contradictions().stream().flatMap(c -> c.versions().stream()))
-        .map((Fact f) -> f.id() + f.value())
+        .map((Fact f) -> f.id() + units.of(f.value()))
         .toList();
   }
 }

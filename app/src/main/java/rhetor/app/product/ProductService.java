@@ -12,6 +12,7 @@ import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
 import rhetor.core.compose.Draft;
 import rhetor.core.exchange.TextColumns;
+import rhetor.core.fact.BaseUnits;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.FactAssembler;
@@ -28,7 +29,9 @@ public class ProductService {
   private final ProductStore store;
   private final FactStore facts;
   private final FactAssembler assembler;
+  private final BaseUnits units;
   private final HouseNameService houseNames;
+  private final NamedPictures pictures;
   private final JsonMapper json;
 
   ProductService(
@@ -36,11 +39,14 @@ public class ProductService {
       FactStore facts,
       Knowledge knowledge,
       HouseNameService houseNames,
+      NamedPictures pictures,
       JsonMapper json) {
     this.store = store;
     this.facts = facts;
     this.assembler = new FactAssembler(knowledge);
+    this.units = new BaseUnits(knowledge);
     this.houseNames = houseNames;
+    this.pictures = pictures;
     this.json = json;
   }
 
@@ -75,6 +81,15 @@ public class ProductService {
 
   /** What taking an intake back did to its products. */
   public record TakeBack(int removed, int restored, int kept) {}
+
+  BaseUnits units() {
+    return units;
+  }
+
+  /** Notes the pictures that an intake names. */
+  void named(long intake, String supplier, List<NamedPictures.OfProduct> named) {
+    pictures.named(intake, supplier, named);
+  }
 
   /** How many essential facts a product lacks. */
   int missing(ProductFacts product) {

@@ -71,6 +71,9 @@ final class StoredFacts {
       out.writeEndArray();
       out.writeString(product.supplierText());
       out.writeString(product.keyword());
+      out.writeStartArray();
+      product.pictures().forEach(out::writeString);
+      out.writeEndArray();
       out.writeEndArray();
     }
     return bytes.toByteArray();

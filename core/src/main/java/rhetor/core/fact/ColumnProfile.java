@@ -81,6 +81,11 @@ public record ColumnProfile(Kind kind, String unit, double median) {
     return new ColumnProfile(Kind.AMOUNTS, unit, amounts.get(amounts.size() / 2));
   }
 
+  /** The same profile with bare numbers taken to be in this unit. */
+  ColumnProfile in(String usual) {
+    return kind == Kind.AMOUNTS && unit.isEmpty() ? new ColumnProfile(kind, usual, median) : this;
+  }
+
   /** How a column differs from what it was, in words; empty if it holds the same sort of thing. */
   Optional<String> differenceFrom(ColumnProfile before) {
     if (kind == Kind.EMPTY || before.kind == Kind.EMPTY) {

@@ -61,7 +61,8 @@ public final class FactAssembler {
             .map(ProductFacts::keyword)
             .filter(k -> !k.isEmpty())
             .findFirst()
-            .orElse(""));
+            .orElse(""),
+        PictureLinks.together(suppliers.stream().map(ProductFacts::pictures).toList()));
   }
 
   private static String words(List<Fact> facts, String concept, String otherwise) {
@@ -138,7 +139,8 @@ public final class FactAssembler {
         List.of(typed("name", "Name", name, person)),
         List.of(),
         "",
-        "");
+        "",
+        List.of());
   }
 
   private String hint(Concept concept) {

@@ -1,6 +1,5 @@
 package rhetor.core.fact;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,11 +16,13 @@ public final class FactMerge {
   private static final int MOST_SOURCES = 4;
 
   private final Knowledge knowledge;
+  private final BaseUnits units;
   private final Map<String, Fact> facts = new LinkedHashMap<>();
   private final Map<String, List<Fact>> disputed = new LinkedHashMap<>();
 
   public FactMerge(Knowledge knowledge) {
     this.knowledge = knowledge;
+    this.units = new BaseUnits(knowledge);
   }
 
   /** Adds a fact; one with the same id agrees with it or contradicts it. */
@@ -103,7 +104,7 @@ public final class FactMerge {
       case Value.Quantity p when b instanceof Value.Quantity q ->
           same(p, q) ? Optional.of(a) : Optional.empty();
       case Value.Sides p when b instanceof Value.Sides q ->
-          metres(p).equals(metres(q)) ? Optional.of(a) : Optional.empty();
+          units.same(p, q) ? Optional.of(a) : Optional.empty();
       case Value.Terms(List<String> x) when b instanceof Value.Terms(List<String> y) ->
           x.stream().anyMatch(i -> y.stream().anyMatch(j -> overlap(i, j)))
               ? Optional.of(a)
@@ -125,11 +126,6 @@ public final class FactMerge {
     // Suppliers round in prose: "about 1.2 kg" for 1180 g is the same statement.
     double tolerance = p.qualifier().equals(q.qualifier()) ? 0.005 : 0.05;
     return Math.abs(x - y) <= tolerance * Math.max(Math.abs(x), Math.abs(y));
-  }
-
-  private List<BigDecimal> metres(Value.Sides sides) {
-    BigDecimal factor = knowledge.unit(sides.unit()).map(Unit::factor).orElse(BigDecimal.ONE);
-    return sides.lengths().stream().map(l -> l.multiply(factor).stripTrailingZeros()).toList();
   }
 
   private static boolean overlap(String a, String b) {

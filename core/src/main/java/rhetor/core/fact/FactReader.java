@@ -178,6 +178,7 @@ public final class FactReader {
   private ProductFacts product(SheetRow row, String sku, String rawName) {
     Collector collector = new Collector();
     StringBuilder prose = new StringBuilder();
+    List<List<String>> pictures = new ArrayList<>(0);
     for (int i = 0; i < reading.columns().size(); i++) {
       ColumnReading column = reading.columns().get(i);
       String cell = row.cell(i);
@@ -188,7 +189,11 @@ public final class FactReader {
         case CONCEPT -> collector.column(i, column, headings.get(i), row, cell);
         case EXTRA -> collector.extra(i, column, headings.get(i), row, cell);
         case NAME -> collector.merge.add(nameFact(row, i, rawName));
-        case PROSE -> prose.append(prose.isEmpty() ? "" : "\n").append(proseOf(cell).text);
+        case PROSE -> {
+          prose.append(prose.isEmpty() ? "" : "\n").append(proseOf(cell).text);
+          pictures.add(PictureLinks.ofMarkup(cell));
+        }
+        case PICTURE -> pictures.add(PictureLinks.ofCell(cell));
         default -> {}
       }
     }
@@ -212,7 +217,8 @@ public final class FactReader {
         facts,
         collector.merge.contradictions(),
         prose.toString(),
-        CellText.saysNothing(keyword) ? "" : keyword);
+        CellText.saysNothing(keyword) ? "" : keyword,
+        PictureLinks.together(pictures));
   }
 
   private Prose proseOf(String cell) {

@@ -28,7 +28,7 @@ public final class Knowledge {
   private final List<Claim> claims = new ArrayList<>();
   private final List<Term> terms = new ArrayList<>();
   private final Set<String> things = new LinkedHashSet<>();
-  private final Map<String, List<String>> roles = new LinkedHashMap<>();
+  private final Map<String, Map<String, List<String>>> roles = new LinkedHashMap<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
 
   /** The contents of one data file. */
@@ -39,7 +39,7 @@ public final class Knowledge {
       List<Claim> claims,
       List<Term> terms,
       List<String> things,
-      Map<String, List<String>> roles) {}
+      Map<String, Map<String, List<String>>> roles) {}
 
   private Knowledge(Collection<File> files) {
     for (File file : files) {
@@ -130,8 +130,11 @@ public final class Knowledge {
     return claims;
   }
 
-  /** What headings call columns that are no facts, the surest first, by {@link Meaning.Role}. */
-  public Map<String, List<String>> roles() {
+  /**
+   * What headings call columns that are no facts, by {@link Meaning.Role} and language, the surest
+   * first.
+   */
+  public Map<String, Map<String, List<String>>> roles() {
     return roles;
   }
 

@@ -116,14 +116,31 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
         continue;
       }
       ColumnReading known = reading.columns().get(source[i]);
-      columns.add(
+      // Bare numbers are in the unit that a person gave them last time, as long as they are alike.
+      boolean bare = fresh.unit().isEmpty() && !known.unit().isEmpty();
+      ColumnProfile profile = bare ? now.get(i).in(known.unit()) : now.get(i);
+      ColumnChange change = change(known, fresh, source[i], i, profile);
+      changes.add(change);
+      ColumnReading same =
           new ColumnReading(
               fresh.heading(),
               known.meaning(),
-              fresh.unit(),
+              bare ? known.unit() : fresh.unit(),
               1,
-              "Read as in the last sheet of " + supplier + "."));
-      changes.add(change(known, fresh, source[i], i, now.get(i)));
+              "Read as in the last sheet of " + supplier + ".");
+      columns.add(
+          bare && change.change() == Change.OTHER_VALUES && !fresh.units().isEmpty()
+              ? new ColumnReading(
+                  fresh.heading(),
+                  known.meaning(),
+                  "",
+                  0.4,
+                  "The numbers are not like those of last time, which were in "
+                      + known.unit()
+                      + ".",
+                  List.of(),
+                  fresh.units())
+              : same);
     }
     for (int i = 0; i < reading.columns().size(); i++) {
       if (!used.contains(i)) {

@@ -20,6 +20,8 @@ public record Meaning(Role role, String concept) {
     PROSE,
     /** The primary keyword to write for. */
     KEYWORD,
+    /** Addresses or file names of pictures. */
+    PICTURE,
     /** Kept, and never put into words: prices, codes, stock, addresses. */
     KEEP,
     /** An extra fact under the column's own heading. */
@@ -31,6 +33,7 @@ public record Meaning(Role role, String concept) {
   public static final Meaning NAME = new Meaning(Role.NAME, "");
   public static final Meaning PROSE = new Meaning(Role.PROSE, "");
   public static final Meaning KEYWORD = new Meaning(Role.KEYWORD, "");
+  public static final Meaning PICTURE = new Meaning(Role.PICTURE, "");
   public static final Meaning KEEP = new Meaning(Role.KEEP, "");
   public static final Meaning EXTRA = new Meaning(Role.EXTRA, "");
 
@@ -54,7 +57,7 @@ public record Meaning(Role role, String concept) {
       throw new IllegalArgumentException(
           "No meaning is called \""
               + code
-              + "\". Use sku, name, prose, keyword, keep, extra or a concept such as weight.");
+              + "\". Use sku, name, prose, keyword, picture, keep, extra or a concept such as weight.");
     }
     return new Meaning(Role.CONCEPT, code);
   }

@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param kindNoun what sort of thing it is in words ("pannier"), empty if unknown
  * @param supplierText the supplier's prose, for comparison
  * @param keyword the primary keyword the sheet asks for, or empty
+ * @param pictures addresses or file names of its pictures, as they stand in the source
  */
 public record ProductFacts(
     String sku,
@@ -21,10 +22,18 @@ public record ProductFacts(
     List<Fact> facts,
     List<Contradiction> contradictions,
     String supplierText,
-    String keyword) {
+    String keyword,
+    List<String> pictures) {
   public ProductFacts {
+    pictures = List.copyOf(pictures);
     facts = List.copyOf(facts);
     contradictions = List.copyOf(contradictions);
+  }
+
+  /** The same facts with other pictures. */
+  public ProductFacts withPictures(List<String> others) {
+    return new ProductFacts(
+        sku, name, productClass, kindNoun, facts, contradictions, supplierText, keyword, others);
   }
 
   /** The fact of a concept, if the product has it. */

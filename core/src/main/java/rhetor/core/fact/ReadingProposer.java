@@ -9,49 +9,28 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import rhetor.core.fact.Meaning.Role;
 import rhetor.core.sheet.SheetRow;
 
 /** Proposes what each column of a sheet means, from its heading and its first cells. */
 public final class ReadingProposer {
-  private static final Set<String> NEUTRAL =
-      Set.of(
-          "product", "item", "main", "total", "overall", "approx", "ca", "the", "of", "article",
-          "net", "no");
-  private static final Pattern PRICE =
-      Pattern.compile(
-          "(?:[£$€]|EUR|GBP|USD)\\s*\\d+(?:[.,]\\d{1,2})?|\\d+(?:[.,]\\d{1,2})?\\s*(?:[£$€]|EUR|GBP|USD)");
-  private static final Pattern ADDRESS =
-      Pattern.compile("(?i)(?:https?://|www\\.)\\S+|\\S+\\.(?:png|jpe?g|gif|webp|tiff?|svg|pdf)");
   private static final Pattern CODE = Pattern.compile("(?=.*\\d)[A-Za-z0-9][A-Za-z0-9._/-]{1,30}");
+  private static final Pattern BARE =
+      Pattern.compile("[<>~±]?\\s*\\d[\\d.,]*(?:\\s*[x×*-]\\s*\\d[\\d.,]*){0,2}");
 
-  private static final Pattern UNIT_AT_END = Pattern.compile(".*\\d\\s?([A-Za-z°%²/]{1,12})");
+  /** From this share of cells without a unit on, a person is asked for it. */
+  private static final double UNITLESS = 0.1;
 
   private final Knowledge knowledge;
-  private final Map<String, Meaning> byName = new HashMap<>();
-  private final Map<String, List<Concept>> byConceptName = new HashMap<>();
-  private final Map<String, String> languageOf = new HashMap<>();
+  private final HeadingNames names;
+  private final CellProposer cells;
 
   public ReadingProposer(Knowledge knowledge) {
     this.knowledge = knowledge;
-    knowledge
-        .roles()
-        .forEach((role, names) -> names.forEach(n -> byName.put(n, Meaning.parse(role))));
-    for (Concept concept : knowledge.concepts()) {
-      concept
-          .names()
-          .forEach(
-              (language, names) ->
-                  names.forEach(
-                      n -> {
-                        String key = Heading.of(n, knowledge).name();
-                        byName.putIfAbsent(key, Meaning.of(concept));
-                        byConceptName.computeIfAbsent(key, k -> new ArrayList<>()).add(concept);
-                        languageOf.putIfAbsent(key, language);
-                      }));
-    }
+    this.names = new HeadingNames(knowledge);
+    this.cells = new CellProposer(knowledge);
   }
 
   /**
@@ -65,6 +44,14 @@ public final class ReadingProposer {
     Map<String, Integer> languages = new HashMap<>();
     NumberStyle.Evidence numbers = new NumberStyle.Evidence();
     sample.forEach(row -> row.cells().forEach(numbers::add));
+    List<Heading> parts = headings.stream().map(h -> Heading.of(h, knowledge)).toList();
+    List<Optional<HeadingNames.Match>> matches = parts.stream().map(names::find).toList();
+    Set<String> taken =
+        matches.stream()
+            .flatMap(Optional::stream)
+            .flatMap(m -> m.meanings().stream())
+            .map(Meaning::concept)
+            .collect(Collectors.toCollection(HashSet::new));
     for (int i = 0; i < headings.size(); i++) {
       int column = i;
       List<String> values =
@@ -72,7 +59,23 @@ public final class ReadingProposer {
               .map(r -> CellText.clean(r.cell(column)))
               .filter(v -> !CellText.saysNothing(v))
               .toList();
-      columns.add(proposeColumn(headings.get(i), values, languages));
+      Optional<ColumnReading> named =
+          matches.get(i).flatMap(m -> named(m, headings.get(column), parts.get(column), values));
+      named.ifPresent(
+          n ->
+              matches
+                  .get(column)
+                  .filter(m -> m.how() != HeadingNames.How.MISSPELT)
+                  .ifPresent(
+                      m ->
+                          names
+                              .languages(m.name())
+                              .forEach(l -> languages.merge(l, 1, Integer::sum))));
+      ColumnReading proposed =
+          named.orElseGet(
+              () -> cells.propose(parts.get(column), headings.get(column), values, taken));
+      taken.add(proposed.meaning().concept());
+      columns.add(askForUnit(proposed, values));
     }
     readAsGrowing(columns);
     keepFirst(columns, Role.SKU, Meaning.KEEP);
@@ -106,6 +109,20 @@ public final class ReadingProposer {
     return profiles;
   }
 
+  /**
+   * A column of a reading as a person says that it is; it asks for a unit if its cells need one.
+   *
+   * @param sample some of the sheet's first rows, as for {@link #propose}
+   */
+  public ColumnReading said(Reading reading, int column, Meaning meaning, List<SheetRow> sample) {
+    return askForUnit(
+        reading.columns().get(column).as(meaning),
+        sample.stream()
+            .map(r -> CellText.clean(r.cell(column)))
+            .filter(v -> !CellText.saysNothing(v))
+            .toList());
+  }
+
   /** Beside sowing and harvest, a plain "height" is the plant's. */
   private void readAsGrowing(List<ColumnReading> columns) {
     long growing =
@@ -132,141 +149,128 @@ public final class ReadingProposer {
     }
   }
 
-  private ColumnReading proposeColumn(
-      String raw, List<String> values, Map<String, Integer> languages) {
-    Heading heading = Heading.of(raw, knowledge);
-    Meaning meaning = byName.get(heading.name());
-    String matched = heading.name();
-    double confidence = 0.95;
-    if (meaning == null && heading.name().contains("/ ")) {
-      // "Light / Run time" is first looked up as "light run time", then as "run time".
-      matched = heading.name().replace(" / ", " ");
-      meaning = byName.get(matched);
-      if (meaning == null) {
-        matched = heading.ownName();
-        meaning = byName.get(matched);
-        confidence = 0.85;
-      }
-      // A name or code inside a group is the group's, not the product's.
-      if (meaning != null && (meaning.role() == Role.SKU || meaning.role() == Role.NAME)) {
-        meaning = null;
-      }
+  /** What the heading says, if the cells bear it out; empty if it must be another column. */
+  private Optional<ColumnReading> named(
+      HeadingNames.Match match, String raw, Heading heading, List<String> values) {
+    boolean guessed =
+        match.how() == HeadingNames.How.ABBREVIATED || match.how() == HeadingNames.How.MISSPELT;
+    if (guessed && cells.unmistakable(raw, values).isPresent()) {
+      return Optional.empty();
     }
-    if (meaning == null) {
-      matched = withoutNeutral(heading.name());
-      meaning = byName.get(matched);
-      confidence = 0.8;
+    List<Meaning> fitting = fitting(match.meanings(), heading.unit(), values);
+    if (fitting.isEmpty()) {
+      return Optional.of(
+          new ColumnReading(
+                  raw,
+                  Meaning.EXTRA,
+                  heading.unit(),
+                  0.5,
+                  "The heading says \""
+                      + match.name()
+                      + "\", but the cells measure something else.")
+              .asking(List.of(Meaning.EXTRA, match.meanings().getFirst(), Meaning.KEEP)));
     }
-    if (meaning != null && meaning.role() == Role.CONCEPT) {
-      Optional<Concept> fitting = fitting(matched, heading.unit(), values);
-      if (fitting.isEmpty()) {
-        return new ColumnReading(
-            raw,
-            Meaning.EXTRA,
-            heading.unit(),
-            0.5,
-            "The heading says \"" + matched + "\", but the cells measure something else.");
-      }
-      meaning = Meaning.of(fitting.get());
-    }
-    if (meaning != null
-        && meaning.role() == Role.KEEP
+    Meaning meaning = fitting.getFirst();
+    if (meaning.role() == Role.KEEP
         && heading.name().equals("trade")
-        && !share(values, v -> v.matches(".*\\d.*"), 0.8)) {
-      meaning = null;
+        && !CellProposer.share(values, v -> v.matches(".*\\d.*"), 0.8)) {
+      return Optional.empty();
     }
-    if (meaning != null) {
-      languages.merge(
-          languageOf.getOrDefault(matched, germanRole(matched) ? "de" : "en"), 1, Integer::sum);
-      return new ColumnReading(
-          raw, meaning, heading.unit(), confidence, "The heading says \"" + matched + "\".");
-    }
-    if (share(values, v -> isGtin(v), 0.9)) {
-      return new ColumnReading(
-          raw, Meaning.KEEP, "", 0.9, "The cells are GTINs with right check digits.");
-    }
-    if (share(values, v -> ADDRESS.matcher(v).matches(), 0.9)) {
-      return new ColumnReading(
-          raw, Meaning.KEEP, "", 0.9, "The cells are addresses or file names.");
-    }
-    if (share(values, v -> PRICE.matcher(v).matches(), 0.9)) {
-      return new ColumnReading(raw, Meaning.KEEP, "", 0.85, "The cells are prices.");
-    }
-    if (values.stream().mapToInt(String::length).average().orElse(0) > 90) {
-      return new ColumnReading(raw, Meaning.PROSE, "", 0.75, "The cells are prose.");
-    }
-    return new ColumnReading(
-        raw, Meaning.EXTRA, heading.unit(), 0.6, "No known name; kept as a fact of its own.");
+    ColumnReading sure =
+        new ColumnReading(
+            raw,
+            meaning,
+            heading.unit(),
+            match.how() == HeadingNames.How.EXACT ? 0.95 : 0.8,
+            "The heading says \"" + match.name() + "\".");
+    return Optional.of(
+        switch (match.how()) {
+          case ABBREVIATED, MISSPELT -> {
+            List<Meaning> choices = new ArrayList<>(fitting);
+            choices.add(Meaning.EXTRA);
+            yield new ColumnReading(
+                    raw,
+                    meaning,
+                    heading.unit(),
+                    0.6,
+                    match.how() == HeadingNames.How.MISSPELT
+                        ? "The heading is nearly \"" + match.name() + "\"."
+                        : "The heading may be short for \"" + match.name() + "\".")
+                .asking(choices);
+          }
+          case EXACT, WITHOUT_FILLING ->
+              measureDifferently(fitting) && isUnitless(heading.unit(), values)
+                  ? new ColumnReading(
+                          raw,
+                          meaning,
+                          heading.unit(),
+                          0.6,
+                          "The heading can mean several things, and the cells have no unit.")
+                      .asking(fitting)
+                  : sure;
+        });
   }
 
-  /** Of the concepts called so, the first whose dimension is what the cells measure. */
-  private Optional<Concept> fitting(String name, String headingUnit, List<String> values) {
-    List<String> units =
-        headingUnit.isEmpty()
-            ? values.stream()
-                .map(UNIT_AT_END::matcher)
-                .filter(Matcher::matches)
-                .map(m -> m.group(1))
-                .toList()
-            : List.of(headingUnit);
-    List<String> measured =
-        units.stream()
-            .map(knowledge::unitWritten)
-            .flatMap(Optional::stream)
-            .map(Unit::dimension)
+  /** The meanings whose dimension is what the cells measure; of two, those that have one. */
+  private List<Meaning> fitting(List<Meaning> meanings, String headingUnit, List<String> values) {
+    List<String> measured = cells.dimensions(headingUnit, values);
+    if (measured.isEmpty()) {
+      return meanings;
+    }
+    List<Meaning> open = meanings.stream().filter(m -> dimension(m).isEmpty()).toList();
+    List<Meaning> exact =
+        meanings.stream()
+            .filter(m -> !dimension(m).isEmpty())
+            .filter(
+                m -> 2 * measured.stream().filter(dimension(m)::equals).count() >= measured.size())
             .toList();
-    return byConceptName.get(name).stream()
-        .filter(
-            c ->
-                c.dimension().isEmpty()
-                    || measured.isEmpty()
-                    || 2 * measured.stream().filter(c.dimension()::equals).count()
-                        >= measured.size())
-        .findFirst();
+    return exact.isEmpty() ? open : exact;
   }
 
-  private static boolean germanRole(String name) {
-    return name.matches(
-        "artikel.*|art nr|bezeichnung|.*beschreibung|bestellnummer|.*preis|uvp|bestand|lagerbestand|bild.*|modell|titel|langtext|kurztext|lieferzeit|mwst");
+  private String dimension(Meaning meaning) {
+    return knowledge.concept(meaning.concept()).map(Concept::dimension).orElse("");
   }
 
-  private static String withoutNeutral(String name) {
-    List<String> words = new ArrayList<>(List.of(name.split(" ")));
-    words.removeIf(NEUTRAL::contains);
-    return String.join(" ", words);
+  /** Whether a heading's meanings are told apart by the unit. */
+  private boolean measureDifferently(List<Meaning> meanings) {
+    return meanings.stream().map(this::dimension).distinct().count() > 1;
   }
 
-  private static boolean share(List<String> values, Predicate<String> test, double least) {
-    return !values.isEmpty() && values.stream().filter(test).count() >= least * values.size();
+  private boolean isUnitless(String headingUnit, List<String> values) {
+    return headingUnit.isEmpty()
+        && CellProposer.share(values, v -> BARE.matcher(v).matches(), UNITLESS);
   }
 
-  /** A GTIN-8, -12, -13 or -14 whose check digit is right (GS1 General Specifications, 7.9). */
-  static boolean isGtin(String text) {
-    if (!text.matches("\\d{8}|\\d{12,14}")) {
-      return false;
+  /** Bare numbers where an amount is meant: nobody may guess whether they are grams. */
+  private ColumnReading askForUnit(ColumnReading column, List<String> values) {
+    Concept concept = knowledge.concept(column.meaning().concept()).orElse(null);
+    if (concept == null
+        || !concept.unit().isEmpty()
+        || concept.kind() != Concept.Kind.QUANTITY && concept.kind() != Concept.Kind.SIDES
+        || !isUnitless(column.unit(), values)) {
+      return column;
     }
-    int sum = 0;
-    for (int i = 0; i < text.length() - 1; i++) {
-      int fromRight = text.length() - 1 - i;
-      sum += (text.charAt(i) - '0') * (fromRight % 2 == 1 ? 3 : 1);
-    }
-    return (10 - sum % 10) % 10 == text.charAt(text.length() - 1) - '0';
+    String dimension = concept.kind() == Concept.Kind.SIDES ? "length" : concept.dimension();
+    return dimension.isEmpty()
+        ? column
+        : column.askingUnit(
+            "The cells have no unit.",
+            knowledge.units().stream()
+                .filter(u -> u.dimension().equals(dimension))
+                .map(Unit::id)
+                .toList());
   }
 
   private void keepFirst(List<ColumnReading> columns, Role role, Meaning otherwise) {
     // "Name" beats "Model" when both are there: names are listed from the surest to the least sure.
-    List<String> names = knowledge.roles().get(role.name().toLowerCase(Locale.ROOT));
     int best = -1;
     int bestRank = Integer.MAX_VALUE;
     for (int i = 0; i < columns.size(); i++) {
       ColumnReading c = columns.get(i);
-      if (c.meaning().role() == role) {
-        int rank = names.indexOf(withoutNeutralOr(c.heading(), names));
-        rank = rank < 0 ? names.size() : rank;
-        if (rank < bestRank) {
-          best = i;
-          bestRank = rank;
-        }
+      int rank = names.rank(role, c.heading(), knowledge);
+      if (c.meaning().role() == role && rank < bestRank) {
+        best = i;
+        bestRank = rank;
       }
     }
     for (int i = 0; i < columns.size(); i++) {
@@ -284,11 +288,6 @@ public final class ReadingProposer {
     }
   }
 
-  private static String withoutNeutralOr(String heading, List<String> names) {
-    String lower = heading.toLowerCase(Locale.ROOT).replaceAll("[.:*#_-]+", " ").strip();
-    return names.contains(lower) ? lower : withoutNeutral(lower);
-  }
-
   /** Codes of digits of which a few are shorter: a spreadsheet has taken their leading zeros. */
   private static void doubtShortCodes(List<ColumnReading> columns, List<SheetRow> sample) {
     for (int i = 0; i < columns.size(); i++) {
@@ -302,9 +301,8 @@ public final class ReadingProposer {
               .map(r -> r.cell(column).strip())
               .filter(v -> !v.isEmpty())
               .collect(
-                  java.util.stream.Collectors.groupingBy(
-                      v -> v.matches("\\d+") ? v.length() : -1,
-                      java.util.stream.Collectors.counting()));
+                  Collectors.groupingBy(
+                      v -> v.matches("\\d+") ? v.length() : -1, Collectors.counting()));
       int usual =
           lengths.entrySet().stream()
               .max(Map.Entry.comparingByValue())
@@ -337,7 +335,7 @@ public final class ReadingProposer {
           columns,
           sample,
           Meaning.SKU,
-          v -> CODE.matcher(v).matches() && !isGtin(v),
+          v -> CODE.matcher(v).matches() && !CellProposer.isGtin(v),
           "Every cell is a different code.");
     }
     if (columns.stream().noneMatch(c -> c.meaning().role() == Role.NAME)) {
@@ -362,7 +360,7 @@ public final class ReadingProposer {
     for (int i = 0; i < columns.size(); i++) {
       ColumnReading c = columns.get(i);
       int column = i;
-      if (c.meaning().role() == Role.EXTRA) {
+      if (c.meaning().role() == Role.EXTRA || c.meaning().role() == Role.KEEP && c.asks()) {
         List<String> values =
             sample.stream()
                 .map(r -> CellText.clean(r.cell(column)))
@@ -371,7 +369,7 @@ public final class ReadingProposer {
         Set<String> distinct = new HashSet<>(values);
         if (values.size() * 10 >= sample.size() * 9
             && distinct.size() * 10 >= values.size() * 9
-            && share(values, looks, 0.9)) {
+            && CellProposer.share(values, looks, 0.9)) {
           columns.set(i, new ColumnReading(c.heading(), meaning, "", 0.7, reason));
           return;
         }

@@ -1,6 +1,5 @@
 package rhetor.core.fact;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -33,24 +32,28 @@ public final class TextReader {
   }
 
   /**
-   * Pictures that stand inside a pasted page.
-   *
-   * @param addresses their addresses, as they stand in the page
-   */
-  public record Pasted(ProductFacts product, List<String> addresses) {}
-
-  /**
    * Reads a text.
    *
    * @param text plain text or HTML, never run or fetched
    * @param origin where it comes from, for the facts' sources: "pasted by wren"
    */
-  public Pasted read(String sku, String name, String text, String origin) {
+  public ProductFacts read(String sku, String name, String text, String origin) {
+    return read(sku, name, "", text, origin);
+  }
+
+  /**
+   * Reads the text of a product that stands in a category.
+   *
+   * @param category what the category is called, or empty
+   */
+  public ProductFacts read(String sku, String name, String category, String text, String origin) {
     boolean html = text.matches("(?is).*<(?:p|br|li|table|div|h[1-6]|ul|img|span)\\b.*");
-    List<String> pictures = html ? pictures(text) : List.of();
     String plain = CellText.lines(html ? tables(text) : text);
     FactMerge merge = new FactMerge(knowledge);
     merge.add(fact("name", "name", "Name", new Value.Words(name), origin, name));
+    if (!category.isBlank()) {
+      labelled("Category", category, origin, merge);
+    }
     StringBuilder prose = new StringBuilder();
     for (String line : plain.split("\\n")) {
       Matcher labelled = LABELLED.matcher(line);
@@ -71,28 +74,29 @@ public final class TextReader {
                 concept.id(), concept.id(), concept.label(), find.value(), origin, find.snippet()));
       }
     }
-    return new Pasted(
-        new ProductFacts(
-            sku,
-            name,
-            kind.productClass(),
-            kind.noun(),
-            merge.facts(),
-            merge.contradictions(),
-            prose.toString().strip(),
-            ""),
-        pictures);
+    return new ProductFacts(
+        sku,
+        name,
+        kind.productClass(),
+        kind.noun(),
+        merge.facts(),
+        merge.contradictions(),
+        prose.toString().strip(),
+        "",
+        PictureLinks.ofMarkup(text));
   }
 
   private void labelled(String label, String text, String origin, FactMerge merge) {
     ColumnReading column =
         proposer.propose(List.of("SKU", label.strip()), List.of()).columns().get(1);
     String factId =
-        switch (column.meaning().role()) {
-          case CONCEPT -> column.meaning().concept();
-          case EXTRA, PROSE -> "extra:" + label.strip().toLowerCase(Locale.ROOT);
-          case SKU, NAME, KEYWORD, KEEP -> "";
-        };
+        column.asks()
+            ? "extra:" + label.strip().toLowerCase(Locale.ROOT)
+            : switch (column.meaning().role()) {
+              case CONCEPT -> column.meaning().concept();
+              case EXTRA, PROSE -> "extra:" + label.strip().toLowerCase(Locale.ROOT);
+              case SKU, NAME, KEYWORD, PICTURE, KEEP -> "";
+            };
     if (factId.isEmpty() || CellText.saysNothing(CellText.clean(text))) {
       return;
     }
@@ -143,16 +147,5 @@ public final class TextReader {
       }
     }
     return document.body().html();
-  }
-
-  private static List<String> pictures(String html) {
-    List<String> found = new ArrayList<>();
-    for (Element image : Jsoup.parseBodyFragment(html).select("img[src]")) {
-      String address = image.attr("src");
-      if (address.matches("(?i)https?://\\S+") && !found.contains(address)) {
-        found.add(address);
-      }
-    }
-    return found;
   }
 }

@@ -45,14 +45,23 @@ record Delimiter(char character, String lineEnding, String evidence) {
         sample.contains("\r\n")
             ? "\r\n"
             : sample.contains("\n") ? "\n" : sample.contains("\r") ? "\r" : "\n";
-    String name =
-        best == ',' ? "Commas" : best == ';' ? "Semicolons" : best == '\t' ? "Tabs" : "Pipes";
     return new Delimiter(
         best,
         ending,
         bestWidth == 1
             ? "One column."
-            : name + " cut the first rows into " + bestWidth + " cells each.");
+            : name(best) + " cut the first rows into " + bestWidth + " cells each.");
+  }
+
+  /** The delimiter's name at the start of a sentence, in the plural. */
+  static String name(char delimiter) {
+    return switch (delimiter) {
+      case ',' -> "Commas";
+      case ';' -> "Semicolons";
+      case '\t' -> "Tabs";
+      case '|' -> "Pipes";
+      default -> "The characters \"" + delimiter + "\"";
+    };
   }
 
   private static List<Integer> widths(String sample, char delimiter) {

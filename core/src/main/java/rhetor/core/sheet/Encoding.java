@@ -8,8 +8,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 
 /**
- * The encoding of a file, found from its bytes: byte order mark, then well-formed UTF-8 (RFC 3629),
- * then Windows-1252 or ISO 8859-1.
+ * The encoding of a file, found from its bytes: byte order mark, then the empty bytes of UTF-16,
+ * then well-formed UTF-8 (RFC 3629), then Windows-1252 or ISO 8859-1.
  */
 record Encoding(Charset charset, boolean byteOrderMark, String evidence) {
   private static final Charset WINDOWS_1252 = Charset.forName("windows-1252");
@@ -41,6 +41,11 @@ record Encoding(Charset charset, boolean byteOrderMark, String evidence) {
     }
     Tally tally = tally(file);
     if (tally.nul > 0) {
+      Charset wide = utf16(head, length);
+      if (wide != null) {
+        return new Encoding(
+            wide, false, "UTF-16: every second byte is empty, as Latin letters have it.");
+      }
       throw new SheetException(
           SheetProblem.ofSheet(
               "not-a-sheet",
@@ -65,6 +70,36 @@ record Encoding(Charset charset, boolean byteOrderMark, String evidence) {
         false,
         "%s: %,d bytes are not well-formed UTF-8."
             .formatted(tally.c1 && !undefined ? "Windows-1252" : "Latin-1", tally.invalid));
+  }
+
+  /** An encoding that a person says; a byte order mark that belongs to it is still one. */
+  static Encoding said(Path file, Charset charset) throws IOException {
+    byte[] mark = "\uFEFF".getBytes(charset);
+    byte[] head;
+    try (InputStream in = Files.newInputStream(file)) {
+      head = in.readNBytes(mark.length);
+    }
+    boolean marked =
+        charset.newEncoder().canEncode('\uFEFF') && java.util.Arrays.equals(mark, head);
+    return new Encoding(charset, marked, charset.displayName() + ", as chosen by hand.");
+  }
+
+  /** UTF-16 without a byte order mark, if the empty bytes are nearly all even or nearly all odd. */
+  private static Charset utf16(byte[] head, int length) {
+    int even = 0;
+    int odd = 0;
+    for (int i = 0; i < length; i++) {
+      if (head[i] == 0) {
+        even += i % 2 == 0 ? 1 : 0;
+        odd += i % 2;
+      } else if (head[i] > 0 && head[i] < ' ' && "\t\r\n".indexOf(head[i]) < 0) {
+        return null;
+      }
+    }
+    int pairs = length / 2;
+    return odd > 0.6 * pairs && even <= 0.02 * pairs
+        ? StandardCharsets.UTF_16LE
+        : even > 0.6 * pairs && odd <= 0.02 * pairs ? StandardCharsets.UTF_16BE : null;
   }
 
   static SheetProblem broken(long line, Charset charset) {

@@ -30,7 +30,7 @@ final class FormatFinder {
           "The workbook is in the old XLS format, or protected by a password.",
           "Take the password off, save it as XLSX, and drop it again.");
     }
-    String text = head.replaceFirst("^(?:\u00EF\u00BB\u00BF)", "").stripLeading();
+    String text = text(bytes, length).stripLeading();
     if (text.matches("(?is)<(?:!doctype html|html|head|body|table).*")) {
       throw notASheet("The file is a web page.", "Save the sheet itself and drop that.");
     }
@@ -48,6 +48,17 @@ final class FormatFinder {
     }
     Encoding encoding = Encoding.detect(file);
     return SheetLayout.delimited(encoding, Delimiter.detect(file, encoding));
+  }
+
+  /** The first characters, without a byte order mark. */
+  private static String text(byte[] bytes, int length) {
+    String latin = new String(bytes, 0, length, StandardCharsets.ISO_8859_1);
+    if (latin.startsWith("\u00FF\u00FE") || latin.startsWith("<\u0000")) {
+      latin = new String(bytes, 0, length, StandardCharsets.UTF_16LE);
+    } else if (latin.startsWith("\u00FE\u00FF") || latin.startsWith("\u0000<")) {
+      latin = new String(bytes, 0, length, StandardCharsets.UTF_16BE);
+    }
+    return latin.replaceFirst("^(?:\u00EF\u00BB\u00BF|\uFEFF)", "");
   }
 
   private static SheetLayout workbook(Path file) throws IOException {

@@ -2,6 +2,7 @@ package rhetor.core.sheet;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.Charset;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -11,7 +12,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.NoSuchElementException;
-import java.util.Optional;
 
 /**
  * A supplier's file with rows of products, in any {@link SheetFormat}, that has been looked through
@@ -41,19 +41,6 @@ public final class Sheet {
    * @throws UncheckedIOException if the file can't be read
    */
   public static Sheet open(Path file, SheetLimits limits) {
-    return open(file, limits, Optional.empty());
-  }
-
-  /**
-   * Looks a file through whose table stands where {@code shape} says.
-   *
-   * @throws SheetException see {@link #open(Path, SheetLimits)}
-   */
-  public static Sheet open(Path file, SheetLimits limits, SheetShape shape) {
-    return open(file, limits, Optional.of(shape));
-  }
-
-  private static Sheet open(Path file, SheetLimits limits, Optional<SheetShape> wanted) {
     try {
       long size = Files.size(file);
       if (size > limits.bytes()) {
@@ -64,9 +51,53 @@ public final class Sheet {
                     .formatted(size, limits.bytes()),
                 "Split it into smaller sheets with the same headings."));
       }
-      SheetLayout found = FormatFinder.find(file);
-      SheetLayout shaped = found.shaped(wanted.orElseGet(() -> shape(file, found)));
-      return new Sheet(file, measure(new Sheet(file, shaped, limits)), limits);
+      return measured(file, limits, FormatFinder.find(file));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** The sheet with its table where it stands by the look of its rows. */
+  private static Sheet measured(Path file, SheetLimits limits, SheetLayout found) {
+    return measured(file, limits, found, shape(file, found));
+  }
+
+  private static Sheet measured(Path file, SheetLimits limits, SheetLayout found, SheetShape at) {
+    return new Sheet(file, measure(new Sheet(file, found.shaped(at), limits)), limits);
+  }
+
+  /**
+   * The same file with its table where a person says that it stands.
+   *
+   * @throws SheetException see {@link #open(Path, SheetLimits)}
+   */
+  public Sheet shaped(SheetShape shape) {
+    return measured(file, limits, layout, shape);
+  }
+
+  /**
+   * The same workbook with another of its worksheets, the table found by the look of its rows.
+   *
+   * @throws SheetException see {@link #open(Path, SheetLimits)}
+   */
+  public Sheet worksheet(String name) {
+    List<SheetRow> top = top(file, layout.shaped(new SheetShape(name, 1, 1, 2)));
+    return measured(file, limits, layout, ShapeFinder.find(name, top));
+  }
+
+  /**
+   * The same delimited text, written as a person says; its table is found by the look of its rows.
+   *
+   * @throws SheetException see {@link #open(Path, SheetLimits)}
+   * @throws IllegalArgumentException if the file is no delimited text
+   */
+  public Sheet written(Charset charset, char delimiter) {
+    if (layout.format() != SheetFormat.DELIMITED) {
+      throw new IllegalArgumentException(
+          "Only delimited text has an encoding and a delimiter that can be chosen.");
+    }
+    try {
+      return measured(file, limits, layout.written(Encoding.said(file, charset), delimiter));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -55,6 +55,23 @@ public record SheetLayout(
         List.of());
   }
 
+  /** The same file of delimited text, written otherwise. */
+  SheetLayout written(Encoding encoding, char by) {
+    return new SheetLayout(
+        format,
+        encoding.charset(),
+        encoding.byteOrderMark(),
+        by,
+        lineEnding,
+        shape,
+        worksheets,
+        headings,
+        width,
+        rows,
+        encoding.evidence() + " " + Delimiter.name(by) + " between the cells, as chosen by hand.",
+        notes);
+  }
+
   /** A layout of a workbook or of records; written out, they become text with commas. */
   static SheetLayout of(SheetFormat format, List<String> worksheets, String evidence) {
     return new SheetLayout(

@@ -74,7 +74,7 @@ class FactReaderTest {
             List.of("Aa", "Bb", "Cc", "Dd", "Ee"),
             List.of("X-1", "Oak stool", "£12.50", "4006381333931", "a.png"),
             List.of("X-2", "Oak bench", "£19.00", "4006381333931", "b.png"));
-    assertThat(meanings(reading)).containsExactly("sku", "name", "keep", "keep", "keep");
+    assertThat(meanings(reading)).containsExactly("sku", "name", "keep", "keep", "picture");
     assertThat(reading.columns().get(3).reason()).contains("check digits");
   }
 
@@ -247,9 +247,9 @@ class FactReaderTest {
 
   @Test
   void the_check_digit_decides_what_is_a_gtin() {
-    assertThat(ReadingProposer.isGtin("4006381333931")).isTrue();
-    assertThat(ReadingProposer.isGtin("4006381333932")).isFalse();
-    assertThat(ReadingProposer.isGtin("96385074")).isTrue();
+    assertThat(CellProposer.isGtin("4006381333931")).isTrue();
+    assertThat(CellProposer.isGtin("4006381333932")).isFalse();
+    assertThat(CellProposer.isGtin("96385074")).isTrue();
   }
 
   @Test

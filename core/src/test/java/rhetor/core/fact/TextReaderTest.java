@@ -9,7 +9,7 @@ import org.junit.jupiter.api.Test;
 class TextReaderTest {
   private final TextReader reader = new TextReader(Knowledge.standard());
 
-  private TextReader.Pasted read(String text) {
+  private ProductFacts read(String text) {
     return reader.read("P-1", "Roll Pannier", text, "pasted by wren");
   }
 
@@ -24,15 +24,15 @@ class TextReaderTest {
   @Test
   void a_description_gives_facts_from_its_lines_and_its_prose() {
     ProductFacts product =
-        read("""
+        read(
+            """
                 A roomy bag for the daily ride. It weighs 940 g and is made of recycled polyester.
 
                 Capacity: 20 l
                 Closure: roll-top
                 Shelf life of the reflective print: five years
                 Price: 89.00
-                """)
-            .product();
+                """);
     assertThat(value(product, "weight"))
         .isEqualTo(new Value.Quantity(new BigDecimal("940"), "g", ""));
     assertThat(value(product, "material"))
@@ -48,7 +48,7 @@ class TextReaderTest {
 
   @Test
   void a_web_page_gives_its_table_and_its_pictures_and_runs_nothing() {
-    TextReader.Pasted pasted =
+    ProductFacts product =
         read(
             """
             <div><script>steal()</script><h1>Roll Pannier</h1><p>Keeps rain out.</p>
@@ -56,17 +56,15 @@ class TextReaderTest {
             <dl><dt>Capacity</dt><dd>20 litres</dd></dl>
             <img src="https://pictures.example/a.jpg"><img src="data:image/png;base64,AAAA"></div>
             """);
-    ProductFacts product = pasted.product();
     assertThat(value(product, "weight"))
         .isEqualTo(new Value.Quantity(new BigDecimal("0.94"), "kg", ""));
     assertThat(value(product, "capacity")).isInstanceOf(Value.Quantity.class);
-    assertThat(pasted.addresses()).containsExactly("https://pictures.example/a.jpg");
+    assertThat(product.pictures()).containsExactly("https://pictures.example/a.jpg");
     assertThat(product.supplierText()).contains("Keeps rain out.").doesNotContain("steal");
   }
 
   @Test
   void what_contradicts_itself_is_set_apart() {
-    assertThat(read("Weight: 940 g\nIt weighs 1200 g in all.\n").product().contradictions())
-        .hasSize(1);
+    assertThat(read("Weight: 940 g\nIt weighs 1200 g in all.\n").contradictions()).hasSize(1);
   }
 }

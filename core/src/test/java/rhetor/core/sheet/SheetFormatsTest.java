@@ -152,12 +152,8 @@ class SheetFormatsTest {
       assertThat(sheet.layout().shape().worksheet()).isEqualTo("Goods");
       assertThat(sheet.layout().worksheets()).containsExactly("Cover", "Goods", "Spares");
       assertThat(sheet.layout().evidence()).contains("1 hidden one left out");
-      Sheet other = Sheet.open(file, SheetLimits.STANDARD, new SheetShape("Spares", 1, 1, 2));
-      assertThat(cells(other)).containsExactly(List.of("S-1", "Hook"));
-      refused(
-          "no-worksheet",
-          () -> Sheet.open(file, SheetLimits.STANDARD, new SheetShape("Spare", 1, 1, 2)),
-          "Spare");
+      assertThat(cells(sheet.worksheet("Spares"))).containsExactly(List.of("S-1", "Hook"));
+      refused("no-worksheet", () -> sheet.worksheet("Spare"), "Spare");
     }
 
     @Test
@@ -364,7 +360,7 @@ class SheetFormatsTest {
     @Test
     void a_person_can_say_otherwise() {
       Path file = file("say.csv", "SKU,Name\nalpha,beta\ngamma,delta\nA-1,Lamp\n");
-      Sheet sheet = Sheet.open(file, SheetLimits.STANDARD, new SheetShape("", 3, 1, 4));
+      Sheet sheet = Sheet.open(file).shaped(new SheetShape("", 3, 1, 4));
       assertThat(sheet.layout().headings()).containsExactly("gamma", "delta");
       assertThat(cells(sheet)).containsExactly(List.of("A-1", "Lamp"));
       assertThatThrownBy(() -> new SheetShape("", 3, 1, 2))

@@ -37,6 +37,17 @@ class SheetTest {
     return rows;
   }
 
+  private void refused(String code, ThrowingCallable open, String... words) {
+    assertThatThrownBy(open)
+        .isInstanceOfSatisfying(
+            SheetException.class,
+            e -> {
+              assertThat(e.problem().code()).isEqualTo(code);
+              assertThat(e.problem().remedy()).isNotBlank();
+              assertThat(e.getMessage()).contains(words);
+            });
+  }
+
   @Nested
   class FindsOutHowAFileIsWritten {
     @ParameterizedTest
@@ -75,6 +86,32 @@ class SheetTest {
       assertThat(rows(sheet).getFirst().cell(1)).isEqualTo("Größe");
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"UTF-16LE", "UTF-16BE"})
+    void utf_16_without_a_byte_order_mark_by_its_empty_bytes(String charset) throws IOException {
+      Sheet sheet = Sheet.open(file("sku,name\nA,Größe\n".getBytes(Charset.forName(charset))));
+      assertThat(sheet.layout().charset()).isEqualTo(Charset.forName(charset));
+      assertThat(sheet.layout().byteOrderMark()).isFalse();
+      assertThat(sheet.layout().evidence()).contains("every second byte is empty");
+      assertThat(rows(sheet).getFirst().cell(1)).isEqualTo("Größe");
+    }
+
+    @Test
+    void a_person_can_say_how_the_text_is_written() throws IOException {
+      Sheet sheet = Sheet.open(file("sku;a,b;c\nX;1,5;2\n".getBytes(StandardCharsets.UTF_8)));
+      Sheet commas = sheet.written(StandardCharsets.UTF_8, ',');
+      assertThat(commas.layout().headings()).containsExactly("sku;a", "b;c");
+      assertThat(commas.layout().evidence()).contains("as chosen by hand");
+      Charset macintosh = Charset.forName("x-MacRoman");
+      Sheet mac = Sheet.open(file("sku,name\nA,Größe\n".getBytes(macintosh)));
+      assertThat(rows(mac).getFirst().cell(1)).isNotEqualTo("Größe");
+      assertThat(rows(mac.written(macintosh, ',')).getFirst().cell(1)).isEqualTo("Größe");
+      assertThat(rows(mac.written(macintosh, ',').shaped(mac.layout().shape())).getFirst().cell(1))
+          .as("stays as said when its table is looked for elsewhere")
+          .isEqualTo("Größe");
+      refused("wrong-encoding", () -> mac.written(StandardCharsets.UTF_8, ','), "UTF-8");
+    }
+
     @Test
     void rows_are_numbered_as_a_spreadsheet_shows_them_even_after_cells_with_several_lines()
         throws IOException {
@@ -101,16 +138,6 @@ class SheetTest {
 
   @Nested
   class SaysWhatIsWrongAndWhatToDo {
-    private void refused(String code, ThrowingCallable open, String... words) {
-      assertThatThrownBy(open)
-          .isInstanceOfSatisfying(
-              SheetException.class,
-              e -> {
-                assertThat(e.problem().code()).isEqualTo(code);
-                assertThat(e.problem().remedy()).isNotBlank();
-                assertThat(e.getMessage()).contains(words);
-              });
-    }
 
     @Test
     void an_empty_file() {

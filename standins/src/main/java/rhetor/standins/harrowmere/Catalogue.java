@@ -458,6 +458,25 @@ public final class Catalogue {
           new Light("Ember Rear 90", "Rear light", 90, 9, 52, "IPX5"),
           new Light("Dusk Light Set", "Light set", 450, 6, 160, "IPX4"));
 
+  /** The columns of Brightwick's sheet; a merged heading groups two of them. */
+  static final List<String> BRIGHTWICK_HEADINGS =
+      List.of(
+          "Ref",
+          "Product",
+          "Type",
+          "Output",
+          "Run time",
+          "Weight",
+          "IP",
+          "Mount",
+          "Charging",
+          "Modes",
+          "Trade",
+          "Picture");
+
+  /** Where Brightwick's pictures are said to be. */
+  public static final String BRIGHTWICK_PICTURES = "pictures.brightwick.example";
+
   /** Brightwick's rows, below three rows of preamble and a merged heading. */
   static List<List<String>> brightwick() {
     List<List<String>> rows = new ArrayList<>();
@@ -482,7 +501,13 @@ public final class Catalogue {
                 mounts[m],
                 m == 3 ? "" : "USB-C",
                 m == 4 ? "n/a" : "5 modes",
-                String.valueOf(24.5 + light.lumens / 20.0)));
+                String.valueOf(24.5 + light.lumens / 20.0),
+                m > 2
+                    ? ""
+                    : "https://%s/%s.png"
+                        .formatted(
+                            BRIGHTWICK_PICTURES,
+                            "bw%03d%d".formatted(LIGHTS.indexOf(light) * 10 + 100, m))));
       }
     }
     return rows;
@@ -520,6 +545,14 @@ public final class Catalogue {
       }
     }
     return lines;
+  }
+
+  /** The lights that Brightwick has pictures of. */
+  public static List<Shown> lit() {
+    return brightwick().stream()
+        .filter(row -> !row.getLast().isEmpty())
+        .map(row -> new Shown(row.get(0), row.get(1), row.get(2), "black", ""))
+        .toList();
   }
 
   /** The products that the shop has already, each with a picture. */

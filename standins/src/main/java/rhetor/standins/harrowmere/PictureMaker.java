@@ -53,6 +53,14 @@ public final class PictureMaker {
       case "Chain locks" -> chain(g, colour);
       case "Folding locks" -> folding(g, colour);
       case "Cable locks" -> cable(g, colour);
+      case "Front light" -> frontLight(g, colour);
+      case "Rear light" -> rearLight(g, colour);
+      case "Light set" -> {
+        g.scale(0.6, 0.6);
+        frontLight(g, colour);
+        g.translate(430, 420);
+        rearLight(g, colour);
+      }
       default -> frameLock(g, colour);
     }
     g.dispose();
@@ -185,6 +193,27 @@ public final class PictureMaker {
     g.draw(new Arc2D.Double(180, 150, 280, 280, -60, 300, Arc2D.OPEN));
     body(g, c, 160, 400, 320, 110, 50);
     keyhole(g, 420, 455);
+  }
+
+  private static void frontLight(Graphics2D g, Color c) {
+    body(g, c, 150, 240, 300, 170, 70);
+    body(g, DARK, 280, 410, 70, 110, 16);
+    g.setColor(new Color(0xF2E7B8));
+    g.fill(new Ellipse2D.Double(410, 246, 110, 158));
+    g.setColor(METAL);
+    g.setStroke(new BasicStroke(10));
+    g.draw(new Ellipse2D.Double(410, 246, 110, 158));
+    strip(g, 210, 262, 90, 18);
+  }
+
+  private static void rearLight(Graphics2D g, Color c) {
+    body(g, c, 240, 150, 160, 330, 70);
+    body(g, new Color(0xB5382E), 262, 178, 116, 230, 50);
+    for (int i = 0; i < 3; i++) {
+      g.setColor(new Color(0xE08A80));
+      g.fill(new Ellipse2D.Double(296, 204 + i * 66, 48, 48));
+    }
+    body(g, DARK, 262, 470, 116, 40, 14);
   }
 
   private static void keyhole(Graphics2D g, double x, double y) {

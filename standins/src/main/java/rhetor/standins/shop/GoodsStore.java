@@ -53,7 +53,7 @@ class GoodsStore {
             new Goods.Texts(
                 shown.name(),
                 "",
-                "<p>" + shown.oldText() + "</p>",
+                "<p>" + shown.oldText() + "</p>" + pictureInText(shown.sku()),
                 shown.name(),
                 "",
                 List.of(),
@@ -61,6 +61,11 @@ class GoodsStore {
         putPicture(shown.sku(), pictures.draw(shown));
       }
     }
+  }
+
+  /** In some old texts a picture stands in the middle of the words. */
+  private static String pictureInText(String sku) {
+    return sku.endsWith("1") ? "<p><img src=\"/pictures/" + sku + ".png\" alt=\"\"></p>" : "";
   }
 
   Optional<Goods> find(String sku) {
@@ -100,7 +105,12 @@ class GoodsStore {
   }
 
   Goods put(String sku, Goods.Texts t) {
-    String html = Jsoup.clean(t.description(), Safelist.relaxed());
+    // The address of the shop itself is of no matter: links to its own pages stay relative.
+    String html =
+        Jsoup.clean(
+            t.description(),
+            "http://shop.example/",
+            Safelist.relaxed().preserveRelativeLinks(true));
     String tags = String.join(",", t.tags().stream().map(tag -> tag.replace(",", " ")).toList());
     if (find(sku).isPresent()) {
       jdbc.sql(

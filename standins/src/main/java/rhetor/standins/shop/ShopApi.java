@@ -65,6 +65,24 @@ class ShopApi {
             () -> ResponseEntity.ok(Map.of("items", goods.page(after, Math.clamp(limit, 1, 200)))));
   }
 
+  @GetMapping("/categories")
+  ResponseEntity<Object> categories(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+      @RequestParam(defaultValue = "") String after,
+      @RequestParam(defaultValue = "50") int limit)
+      throws InterruptedException {
+    return obstacle(authorization)
+        .orElseGet(
+            () ->
+                ResponseEntity.ok(
+                    Map.of(
+                        "items",
+                        Category.all().stream()
+                            .filter(c -> c.key().compareTo(after) > 0)
+                            .limit(Math.clamp(limit, 1, 200))
+                            .toList())));
+  }
+
   @GetMapping("/products/{sku}")
   ResponseEntity<Object> get(
       @RequestHeader(name = "Authorization", defaultValue = "") String authorization,

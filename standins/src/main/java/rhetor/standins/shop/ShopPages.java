@@ -8,6 +8,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.util.HtmlUtils;
+import rhetor.standins.harrowmere.Catalogue;
+import rhetor.standins.harrowmere.PictureMaker;
 
 /** The pages that a shopper sees. */
 @RestController
@@ -25,6 +27,7 @@ class ShopPages {
       """;
 
   private final GoodsStore goods;
+  private final PictureMaker pictures = new PictureMaker();
 
   ShopPages(GoodsStore goods) {
     this.goods = goods;
@@ -80,6 +83,18 @@ class ShopPages {
         .picture(sku)
         .map(p -> ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(p))
         .orElse(ResponseEntity.notFound().build());
+  }
+
+  /** What stands in for the picture servers of suppliers, which exist nowhere. */
+  @GetMapping("/suppliers/{host}/{file}.png")
+  ResponseEntity<byte[]> supplierPicture(@PathVariable String host, @PathVariable String file) {
+    return host.equals(Catalogue.BRIGHTWICK_PICTURES)
+        ? Catalogue.lit().stream()
+            .filter(l -> l.sku().equalsIgnoreCase(file))
+            .findFirst()
+            .map(l -> ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(pictures.draw(l)))
+            .orElse(ResponseEntity.notFound().build())
+        : ResponseEntity.notFound().build();
   }
 
   private static ResponseEntity<String> page(String title, String description, String body) {

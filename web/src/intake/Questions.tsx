@@ -1,0 +1,89 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import type { Schema } from '../api/client';
+
+type Answer = { column: number; meaning: string; unit?: string };
+
+/** Columns of which a person has to say what they are; until then the sheet can’t come in. */
+export function Questions(props: {
+  sheet: Schema['IntakeView'];
+  label: (meaning: string) => string;
+  mayAnswer: boolean;
+  onAnswer: (answer: Answer) => void;
+}) {
+  const { sheet, label, mayAnswer, onAnswer } = props;
+  const asking = sheet.columns
+    .map((column, index) => ({ column, index }))
+    .filter(({ column }) => column.choices.length + column.units.length > 0);
+  return (
+    <Box
+      data-testid="questions"
+      sx={{ borderLeft: 3, borderColor: 'warning.main', pl: 2, my: 1.5 }}
+    >
+      <Typography variant="h3">
+        {asking.length === 1 ? 'One column isn’t clear' : `${asking.length} columns aren’t clear`}
+      </Typography>
+      {asking.map(({ column, index }) => (
+        <Box
+          key={column.heading}
+          role="group"
+          aria-label={`What ${column.heading} is`}
+          sx={{ borderTop: 1, borderColor: 'divider', py: 1, mt: 0.5 }}
+        >
+          <strong>{column.heading}</strong>
+          <Box component="span" sx={{ color: 'text.secondary', ml: 1.5 }}>
+            {examples(sheet, index)}
+          </Box>
+          <Box>{column.reason}</Box>
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1, mt: 0.5 }}>
+            {column.choices.length > 0 ? (
+              <>
+                It is
+                {column.choices.map((meaning) => (
+                  <Button
+                    key={meaning}
+                    size="small"
+                    variant="outlined"
+                    disabled={!mayAnswer}
+                    onClick={() => onAnswer({ column: index, meaning })}
+                  >
+                    {label(meaning)}
+                  </Button>
+                ))}
+              </>
+            ) : (
+              <>
+                They are in
+                {column.units.map((unit) => (
+                  <Button
+                    key={unit}
+                    size="small"
+                    variant="outlined"
+                    disabled={!mayAnswer}
+                    onClick={() => onAnswer({ column: index, meaning: column.meaning, unit })}
+                  >
+                    {unit}
+                  </Button>
+                ))}
+                <Button
+                  size="small"
+                  disabled={!mayAnswer}
+                  onClick={() => onAnswer({ column: index, meaning: column.meaning, unit: '' })}
+                >
+                  nothing that is known: leave them out
+                </Button>
+              </>
+            )}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** The first different cells of a column. */
+function examples(sheet: Schema['IntakeView'], index: number) {
+  const cells = sheet.preview.map((r) => r.cells[index] ?? '').filter((c) => c !== '');
+  return [...new Set(cells)].slice(0, 4).join(', ');
+}
