@@ -52,7 +52,8 @@ final class DemoProcess implements AutoCloseable {
             "--rhetor.port=" + port,
             "--rhetor.data=" + data,
             "--rhetor.demo=" + ROOT.resolve("demo"),
-            "--rhetor.shop.url=http://127.0.0.1:" + shopPort);
+            "--rhetor.shop.url=http://127.0.0.1:" + shopPort,
+            "--rhetor.pictures.stand-in=http://127.0.0.1:" + shopPort + "/suppliers");
     await(url() + "/api/session");
   }
 

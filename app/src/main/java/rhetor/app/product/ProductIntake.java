@@ -212,6 +212,8 @@ public final class ProductIntake {
             product.facts().stream(),
             product.contradictions().stream().flatMap(c -> c.versions().stream()))
         .map((Fact f) -> f.id() + units.of(f.value()))
+        // Columns may have changed places.
+        .sorted()
         .toList();
   }
 }

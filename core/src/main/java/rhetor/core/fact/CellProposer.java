@@ -108,7 +108,12 @@ final class CellProposer {
     }
     if (!taken.contains("category") && areKinds(values)) {
       return Optional.of(
-          guess(raw, unit, "category", "The cells name kinds of products.", otherwise));
+          guess(
+              raw,
+              unit,
+              "category",
+              "The cells name kinds of products: " + examples(values) + ".",
+              otherwise));
     }
     if (!silent) {
       return Optional.empty();
@@ -194,6 +199,10 @@ final class CellProposer {
 
   private static boolean areFlags(List<String> values) {
     return share(values, v -> v.matches("(?i)yes|no|true|false|y|n|ja|nein"), MOST);
+  }
+
+  private static String examples(List<String> values) {
+    return String.join(", ", values.stream().distinct().limit(FEW_MEANINGS).toList());
   }
 
   /** Whether the cells repeat and most name a class of products. */
