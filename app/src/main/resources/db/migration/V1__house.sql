@@ -33,7 +33,8 @@ create table known_reading (
   profiles varchar(1000000) not null
 );
 
-create sequence product_id;
+-- Each refill of the cache is a commit of its own; an intake takes thousands.
+create sequence product_id cache 10000;
 
 create table variant_group (
   id bigint generated always as identity primary key,

@@ -168,7 +168,7 @@ final class IntakeBench {
     for (int c = 0; c < MORE_COLUMNS; c++) {
       cells.add(
           n == 0
-              ? "Detail " + (char) ('A' + c)
+              ? "Trait " + (c + 1)
               : c % 3 == 0 ? (n * 7 + c) % 90 + " mm" : "kind " + (n + c) % 40);
     }
     return cells;

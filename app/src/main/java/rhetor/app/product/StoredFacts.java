@@ -5,8 +5,10 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.io.ByteArrayOutputStream;
 import java.math.BigDecimal;
 import java.util.List;
+import rhetor.core.fact.Concept;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
+import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
 import rhetor.core.fact.Value;
@@ -19,10 +21,22 @@ import tools.jackson.dataformat.smile.SmileWriteFeature;
 /**
  * Facts as they are stored: Smile, a binary form of JSON, with records as arrays. They are read
  * whole and never searched; so they take a third of the bytes, and a third of the time of deflating
- * them.
+ * them. What a fact shares with its concept, and a source with the product's first one, is left
+ * out.
  */
 final class StoredFacts {
   private static final SmileMapper SMILE = mapper();
+
+  /**
+   * Stands for the concept that is called like the fact, its label, or the first source's sheet.
+   */
+  private static final String SAME = "\u0001";
+
+  /** Stands for the first source's row; rows are numbered from 1, and what has none is 0. */
+  private static final int SAME_ROW = -1;
+
+  private static final Knowledge KNOWLEDGE = Knowledge.standard();
+  private static final Source NONE = new Source("", 0, "", "");
 
   private StoredFacts() {}
 
@@ -33,11 +47,59 @@ final class StoredFacts {
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, include = JsonTypeInfo.As.WRAPPER_ARRAY)
   private interface AsTypedArray {}
 
+  /** A product as it is written: the first source's sheet and row, and facts that refer to them. */
+  private record Kept(
+      String sku,
+      String name,
+      String productClass,
+      String kindNoun,
+      String sheet,
+      int row,
+      List<Fact> facts,
+      List<Contradiction> contradictions,
+      String supplierText,
+      String keyword,
+      List<String> pictures) {}
+
+  private static ProductFacts whole(Kept kept) {
+    return new ProductFacts(
+        kept.sku,
+        kept.name,
+        kept.productClass,
+        kept.kindNoun,
+        kept.facts.stream().map(f -> whole(f, kept)).toList(),
+        kept.contradictions.stream()
+            .map(c -> new Contradiction(c.versions().stream().map(f -> whole(f, kept)).toList()))
+            .toList(),
+        kept.supplierText,
+        kept.keyword,
+        kept.pictures);
+  }
+
+  private static Fact whole(Fact fact, Kept kept) {
+    String concept = fact.concept().equals(SAME) ? fact.id() : fact.concept();
+    return new Fact(
+        fact.id(),
+        concept,
+        fact.label().equals(SAME) ? label(concept) : fact.label(),
+        fact.value(),
+        fact.sources().stream()
+            .map(
+                s ->
+                    new Source(
+                        s.sheet().equals(SAME) ? kept.sheet : s.sheet(),
+                        s.row() == SAME_ROW ? kept.row : s.row(),
+                        s.column(),
+                        s.raw()))
+            .toList(),
+        fact.foreign());
+  }
+
   private static SmileMapper mapper() {
     SmileMapper.Builder builder =
         SmileMapper.builder(
                 SmileFactory.builder().enable(SmileWriteFeature.CHECK_SHARED_STRING_VALUES).build())
-            .addMixIn(ProductFacts.class, AsArray.class)
+            .addMixIn(Kept.class, AsArray.class)
             .addMixIn(Fact.class, AsArray.class)
             .addMixIn(Source.class, AsArray.class)
             .addMixIn(Contradiction.class, AsArray.class)
@@ -57,14 +119,17 @@ final class StoredFacts {
       out.writeString(product.name());
       out.writeString(product.productClass());
       out.writeString(product.kindNoun());
+      Source first = product.facts().isEmpty() ? NONE : product.facts().getFirst().source();
+      out.writeString(first.sheet());
+      out.writeNumber(first.row());
       out.writeStartArray();
-      product.facts().forEach(f -> write(f, out));
+      product.facts().forEach(f -> write(f, first, out));
       out.writeEndArray();
       out.writeStartArray();
       for (Contradiction c : product.contradictions()) {
         out.writeStartArray();
         out.writeStartArray();
-        c.versions().forEach(f -> write(f, out));
+        c.versions().forEach(f -> write(f, first, out));
         out.writeEndArray();
         out.writeEndArray();
       }
@@ -79,23 +144,27 @@ final class StoredFacts {
     return bytes.toByteArray();
   }
 
-  private static void write(Fact fact, JsonGenerator out) {
+  private static void write(Fact fact, Source first, JsonGenerator out) {
     out.writeStartArray();
     out.writeString(fact.id());
-    out.writeString(fact.concept());
-    out.writeString(fact.label());
+    out.writeString(fact.concept().equals(fact.id()) ? SAME : fact.concept());
+    out.writeString(fact.label().equals(label(fact.concept())) ? SAME : fact.label());
     write(fact.value(), out);
-    write(fact.sources(), out);
+    write(fact.sources(), first, out);
     out.writeBoolean(fact.foreign());
     out.writeEndArray();
   }
 
-  private static void write(List<Source> sources, JsonGenerator out) {
+  private static String label(String concept) {
+    return KNOWLEDGE.concept(concept).map(Concept::label).orElse(SAME);
+  }
+
+  private static void write(List<Source> sources, Source first, JsonGenerator out) {
     out.writeStartArray();
     for (Source s : sources) {
       out.writeStartArray();
-      out.writeString(s.sheet());
-      out.writeNumber(s.row());
+      out.writeString(s.sheet().equals(first.sheet()) ? SAME : s.sheet());
+      out.writeNumber(s.row() == first.row() ? SAME_ROW : s.row());
       out.writeString(s.column());
       out.writeString(s.raw());
       out.writeEndArray();
@@ -162,7 +231,7 @@ final class StoredFacts {
    */
   static ProductFacts unpack(byte[] bytes) {
     try {
-      return SMILE.readValue(bytes, ProductFacts.class);
+      return whole(SMILE.readValue(bytes, Kept.class));
     } catch (JacksonException e) {
       throw new IllegalStateException(
           "The stored facts of a product are damaged. Take its sheet in again.", e);

@@ -92,7 +92,9 @@ public final class FactMerge {
 
   /** What is disputed. */
   public List<Contradiction> contradictions() {
-    return disputed.values().stream().map(Contradiction::new).toList();
+    return disputed.isEmpty()
+        ? List.of()
+        : disputed.values().stream().map(Contradiction::new).toList();
   }
 
   /** The value that two agreeing ones make, or nothing if they contradict each other. */

@@ -191,7 +191,9 @@ public final class FactReader {
         case NAME -> collector.merge.add(nameFact(row, i, rawName));
         case PROSE -> {
           prose.append(prose.isEmpty() ? "" : "\n").append(proseOf(cell).text);
-          pictures.add(PictureLinks.ofMarkup(cell));
+          if (cell.indexOf('<') >= 0) {
+            pictures.add(PictureLinks.ofMarkup(cell));
+          }
         }
         case PICTURE -> pictures.add(PictureLinks.ofCell(cell));
         default -> {}
@@ -257,10 +259,19 @@ public final class FactReader {
         raw.length() > 400 ? raw.substring(0, 400) + "…" : raw);
   }
 
+  private static boolean containsIgnoreCase(String whole, String part) {
+    for (int i = 0; i <= whole.length() - part.length(); i++) {
+      if (whole.regionMatches(true, i, part, 0, part.length())) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   /** The name as it may be printed: no brand in front, no capitals throughout, no code in it. */
   static String tidyName(String raw, String brand, String sku) {
     String name = raw;
-    if (!sku.isEmpty() && raw.toLowerCase(Locale.ROOT).contains(sku.toLowerCase(Locale.ROOT))) {
+    if (!sku.isEmpty() && containsIgnoreCase(raw, sku)) {
       name =
           Pattern.compile("\\s*[\\[(]?" + Pattern.quote(sku) + "[\\])]?\\s*$")
               .matcher(raw)
@@ -269,7 +280,9 @@ public final class FactReader {
     }
     name = name.isEmpty() ? raw : name;
     if (!brand.isEmpty()
-        && name.toLowerCase(Locale.ROOT).startsWith(brand.toLowerCase(Locale.ROOT) + " ")) {
+        && name.length() > brand.length()
+        && name.charAt(brand.length()) == ' '
+        && name.regionMatches(true, 0, brand, 0, brand.length())) {
       name = name.substring(brand.length() + 1).strip();
     }
     long letters = name.chars().filter(Character::isLetter).count();

@@ -97,6 +97,12 @@ final class HeadingNames {
                       && m.meanings.getFirst().role() != Role.NAME);
     }
     return named(withoutFilling(name), How.WITHOUT_FILLING)
+        .or(() -> named(name + "s", How.WITHOUT_FILLING))
+        .or(
+            () ->
+                name.endsWith("s")
+                    ? named(name.substring(0, name.length() - 1), How.WITHOUT_FILLING)
+                    : Optional.empty())
         .or(() -> abbreviated(name))
         .or(() -> misspelt(name));
   }

@@ -4,9 +4,12 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.language.English;
+import rhetor.core.language.Memo;
 
 /** Finds what sort of thing a product is, from its category and its name. */
 final class KindFinder {
@@ -65,6 +68,9 @@ final class KindFinder {
   private static final int TELLING = 2;
   private final Knowledge knowledge;
 
+  /** Thousands of products stand on a few shelves. */
+  private final Memo<Shelf> shelves = new Memo<>(this::shelf);
+
   KindFinder(Knowledge knowledge) {
     this.knowledge = knowledge;
     for (ProductClass c : knowledge.classes()) {
@@ -111,35 +117,50 @@ final class KindFinder {
     return "";
   }
 
-  private Kind byWords(String name, String category) {
+  /**
+   * What a category says.
+   *
+   * @param last its last part, in lower case
+   * @param named the class it names, if any
+   * @param noun it as the noun of one product, or empty
+   */
+  private record Shelf(String last, Optional<ProductClass> named, String noun) {}
+
+  private Shelf shelf(String category) {
     String[] path = PATH.split(category);
-    String last = CellText.clean(path[path.length - 1]).toLowerCase(Locale.ROOT);
-    ProductClass byCategory = suffixClass(last);
+    String last =
+        path.length == 0 ? "" : CellText.clean(path[path.length - 1]).toLowerCase(Locale.ROOT);
+    return new Shelf(last, Optional.ofNullable(suffixClass(last)), noun(last));
+  }
+
+  private Kind byWords(String name, String category) {
+    Shelf shelf = shelves.of(category);
+    String last = shelf.last;
+    ProductClass byCategory = shelf.named.orElse(null);
     // A product's own name is more exact than the shelf it stands on.
     ProductClass byProductName = suffixClass(core(name));
     if (byProductName != null
         && (byCategory == null
             || byProductName != byCategory && !last.endsWith(byProductName.noun()))) {
-      return byCategory == null
-              && !last.isBlank()
-              && !noun(last).isEmpty()
-              && !last.contains(byProductName.noun())
-          ? new Kind("", noun(last))
+      return byCategory == null && !shelf.noun.isEmpty() && !last.contains(byProductName.noun())
+          ? new Kind("", shelf.noun)
           : new Kind(byProductName.id(), byProductName.noun());
     }
     if (byCategory != null) {
-      String noun = noun(last);
+      String noun = shelf.noun;
       boolean english =
           !noun.isEmpty() && English.lastWord(noun).equals(English.lastWord(byCategory.noun()));
       boolean same = noun.equalsIgnoreCase(byCategory.noun());
       return new Kind(byCategory.id(), english && !same ? noun : byCategory.noun());
     }
-    return new Kind("", noun(last));
+    return new Kind("", shelf.noun);
   }
 
   /** A name without what comes after the noun: sizes, numbers, variants in brackets. */
   private static String core(String name) {
-    String start = AFTER_NOUN.matcher(name.toLowerCase(Locale.ROOT)).replaceAll("");
+    String lower = name.toLowerCase(Locale.ROOT);
+    Matcher after = AFTER_NOUN.matcher(lower);
+    String start = after.find() ? lower.substring(0, after.start()) : lower;
     return SIZES.matcher(start).replaceAll("").strip();
   }
 

@@ -52,6 +52,8 @@ final class PictureLinks {
 
   /** All of several lists, each once, up to the most that one product may have. */
   static List<String> together(List<List<String>> lists) {
-    return lists.stream().flatMap(List::stream).distinct().limit(MOST).toList();
+    return lists.isEmpty()
+        ? List.of()
+        : lists.stream().flatMap(List::stream).distinct().limit(MOST).toList();
   }
 }

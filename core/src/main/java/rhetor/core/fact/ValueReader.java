@@ -152,7 +152,22 @@ public final class ValueReader {
     return Optional.of(new Value.Range(a.get(), b.get(), unit.get()));
   }
 
+  /** Spares most cells the expression: sides have a digit and a sign between lengths. */
+  private static boolean mayBeSides(String text) {
+    boolean digit = false;
+    boolean by = false;
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      digit |= c >= '0' && c <= '9';
+      by |= c == 'x' || c == '×' || c == '*';
+    }
+    return digit && by;
+  }
+
   private Optional<Value> sides(String text, String defaultUnit) {
+    if (text.isEmpty() || !mayBeSides(text)) {
+      return Optional.empty();
+    }
     Matcher m = SIDES.matcher(text);
     if (!m.matches()) {
       return Optional.empty();

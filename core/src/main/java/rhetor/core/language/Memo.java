@@ -4,8 +4,11 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 
-/** Remembers what a function of a word gives, for the words that come again and again. */
-final class Memo<T> {
+/**
+ * Remembers what a function of a word gives, for the words that come again and again. Safe for
+ * several threads.
+ */
+public final class Memo<T> {
   /** A generation's size; two of them are kept. */
   private static final int MOST = 10_000;
 
@@ -21,11 +24,13 @@ final class Memo<T> {
   private volatile Map<String, T> before = Map.of();
   private int room = MOST;
 
-  Memo(Function<String, T> function) {
+  /** A memo of a function that always gives the same for the same words; never null. */
+  public Memo(Function<String, T> function) {
     this.function = function;
   }
 
-  T of(String words) {
+  /** What the function gives, computed or remembered. */
+  public T of(String words) {
     T value = lately.get(words);
     if (value == null) {
       value = before.get(words);

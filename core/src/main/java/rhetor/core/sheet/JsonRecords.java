@@ -49,14 +49,23 @@ final class JsonRecords implements RecordStream {
     }
   }
 
-  /** Whether a file that starts with an object has more values after it. */
+  /**
+   * Whether a file that starts with an object has more after it, or one that is a product itself.
+   */
   static boolean isLines(Path file) {
     try (JsonRecords records = new JsonRecords(file, true)) {
-      return records.next() != null && records.next() != null;
+      JsonNode first = records.next();
+      return first != null && (records.next() != null || !hasList(first));
     } catch (SheetException e) {
       // Broken later on: what is wrong is said when it is read.
       return e.problem().row() > 1;
     }
+  }
+
+  private static boolean hasList(JsonNode node) {
+    return node.isArray()
+        ? !node.isEmpty() && node.get(0).isObject()
+        : node.valueStream().anyMatch(JsonRecords::hasList);
   }
 
   /** Goes into the first list of objects, at the root or below it. */

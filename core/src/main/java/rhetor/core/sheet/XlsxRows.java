@@ -23,6 +23,7 @@ import org.dhatim.fastexcel.reader.SheetVisibility;
 /** Rows of an XLSX worksheet (ECMA-376), as a spreadsheet program would show their cells. */
 final class XlsxRows implements RowStream {
   private static final ReadingOptions OPTIONS = new ReadingOptions(true, true);
+  private static final ReadingOptions WITHOUT_STYLES = new ReadingOptions(false, true);
 
   /**
    * A number format that shows a date: days, months or years outside of quoted words and colours.
@@ -56,13 +57,26 @@ final class XlsxRows implements RowStream {
                               "Choose one of those that there are.")));
       stream = sheet.openStream();
       rows = stream.iterator();
-    } catch (IOException | ExcelReaderException e) {
-      throw ZipGuard.damaged();
+    } catch (Exception e) {
+      throw problem(e);
     }
   }
 
+  /** Styles are optional (ECMA-376, part 1, 12.3.20); without them no number is a date. */
   private static ReadableWorkbook open(Path file) throws IOException {
-    return new ReadableWorkbook(file.toFile(), OPTIONS);
+    try {
+      return new ReadableWorkbook(file.toFile(), OPTIONS);
+    } catch (ExcelReaderException e) {
+      return new ReadableWorkbook(file.toFile(), WITHOUT_STYLES);
+    }
+  }
+
+  /** The reader lets the XML parser's checked exceptions through without declaring them. */
+  private static RuntimeException problem(Exception e) {
+    boolean bug =
+        e instanceof RuntimeException
+            && !(e instanceof ExcelReaderException || e instanceof UncheckedIOException);
+    return bug ? (RuntimeException) e : ZipGuard.damaged();
   }
 
   static List<Worksheet> worksheets(Path file) {
@@ -70,8 +84,8 @@ final class XlsxRows implements RowStream {
       return book.getSheets()
           .map(s -> new Worksheet(s.getName(), s.getVisibility() == SheetVisibility.VISIBLE))
           .toList();
-    } catch (IOException | ExcelReaderException e) {
-      throw ZipGuard.damaged();
+    } catch (Exception e) {
+      throw problem(e);
     }
   }
 
@@ -90,8 +104,8 @@ final class XlsxRows implements RowStream {
         cells.add(cell == null ? "" : text(cell));
       }
       return new SheetRow(row.getRowNum(), cells, new BitSet());
-    } catch (ExcelReaderException | UncheckedIOException e) {
-      throw ZipGuard.damaged();
+    } catch (Exception e) {
+      throw problem(e);
     }
   }
 

@@ -97,7 +97,7 @@ class SheetFormatsTest {
       assertThat(layout.shape()).isEqualTo(new SheetShape("Trade list", 4, 2, 6));
       assertThat(layout.headings())
           .startsWith("Ref", "Product", "Type", "Light / Output", "Run time")
-          .endsWith("Trade");
+          .endsWith("Trade", "Picture");
       assertThat(layout.rows()).isEqualTo(36);
       assertThat(cells(sheet).getFirst()).first().asString().startsWith("BW1");
       assertThat(sheet.head()).hasSize(5);
