@@ -57,13 +57,18 @@ create table product (
   -- Essential facts that no source gives, and facts that the sources disagree about.
   missing int default 0 not null,
   disputed int default 0 not null,
-  variant_group_id bigint references variant_group,
   -- The text that counts. No foreign key: texts name their product, and a second index costs intakes a tenth.
   text_id bigint,
   page varchar(500),
   shop_version varchar(100)
 );
 create index product_by_readiness on product (readiness, id);
+
+-- A table of its own: a column of product would need an index that each intake pays for.
+create table variant (
+  product_id bigint primary key references product on delete cascade,
+  group_id bigint not null references variant_group on delete cascade
+);
 
 -- What an intake said of a product. Later intakes add rows and change none. The id is the intake's times ten million
 -- plus the row's number, so that an intake's rows stand together without an index of their own.

@@ -2,8 +2,6 @@ package rhetor.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
@@ -33,7 +31,13 @@ class Screenshots {
       browser.click("show the file’s first rows");
       browser.see("Trade list, valid until");
       browser.picture(folder.resolve("intake-workbook.png"));
-      browser.drop(changed(demo));
+      browser.open("/intake/4");
+      browser.see("One column isn’t clear");
+      browser.picture(folder.resolve("intake-question.png"));
+      browser.open("/intake/3");
+      browser.click("Take 36 rows in");
+      browser.see("36 new");
+      browser.drop(demo.sheet("x").getParent().resolveSibling("next-month/kestering-locks.csv"));
       browser.see("Not like the last sheet");
       browser.click("See what it would do");
       browser.find(By.cssSelector("[data-testid=dry-run]"));
@@ -41,6 +45,8 @@ class Screenshots {
       browser.click("Discard");
       browser.see("A supplier’s sheet comes first");
       browser.open("/intake/pictures");
+      browser.click("they may be fetched from there");
+      browser.see("18 fetched");
       Path pictures = demo.sheet("kestering-locks.csv").getParent().resolveSibling("pictures");
       browser.drop(
           java.util.stream.Stream.of("tv-1001", "tv-1102", "kl-2003", "kl-2301")
@@ -57,12 +63,12 @@ class Screenshots {
       browser.find(By.cssSelector("[data-testid=matrix]"));
       browser.picture(folder.resolve("variants.png"));
       browser.open("/products?order=LEAST_READY");
-      browser.see("of 82 products shown");
+      browser.see("of 118 products shown");
       browser.picture(folder.resolve("products.png"));
       browser.open("/products/4");
       browser.see("the sources disagree");
       browser.picture(folder.resolve("product-facts.png"));
-      browser.open("/products?state=UNWRITTEN");
+      browser.open("/products?state=UNWRITTEN&search=KL-2");
       browser.see("of 40 products shown");
       browser.until(d -> browser.find(By.cssSelector("[data-testid=write]")).isEnabled());
       browser.click(By.cssSelector("[data-testid=write]"));
@@ -93,14 +99,5 @@ class Screenshots {
       browser.picture(folder.resolve("live-page.png"));
       assertThat(browser.complaints()).isEmpty();
     }
-  }
-
-  /** Kestering's sheet a month later: a column renamed, weights in another unit. */
-  private static Path changed(DemoProcess demo) throws IOException {
-    return Files.writeString(
-        demo.folder().resolve("kestering-june.csv"),
-        Files.readString(demo.sheet("kestering-locks.csv"))
-            .replaceFirst("Coating", "Surface coat")
-            .replaceAll(",(\\d{3,4}),", ",1.2,"));
   }
 }

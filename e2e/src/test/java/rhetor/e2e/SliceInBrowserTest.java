@@ -253,12 +253,14 @@ class SliceInBrowserTest {
         List.of(
             "/intake/2",
             "/intake/3",
+            "/intake/4",
             "/intake/pictures",
             "/products",
             "/products/missing",
             "/products/variants",
             "/products/new",
             "/names",
+            "/categories",
             "/runs/1",
             "/proofs/1",
             "/editions",
@@ -402,7 +404,8 @@ class SliceInBrowserTest {
         pictures.resolve("kl-2001.png").toAbsolutePath(),
         pictures.resolve("tv-1003.png").toAbsolutePath());
     browser.see("2 pictures came in.");
-    browser.see("The file's name has the SKU KL-2001.");
+    browser.see("Kestering Locks, May names this file.");
+    browser.see("The file's name has the SKU TV-1003.");
     browser.see("White background.");
     browser.click("Confirm all 2");
     browser.see("2 pictures confirmed");

@@ -137,12 +137,16 @@ public final class WriteCommand implements Callable<Integer> {
         new ReadingProposer(Knowledge.standard()).propose(sheet.layout().headings(), sample);
     List<ColumnReading> columns = new ArrayList<>(proposed.columns());
     if (map != null) {
-      readMap().forEach((heading, code) -> set(columns, heading, Meaning.parse(code)));
+      readMap().forEach((heading, said) -> set(columns, heading, said));
     }
     if (keywordColumn != null) {
       columns.replaceAll(c -> c.meaning().equals(Meaning.KEYWORD) ? c.as(Meaning.EXTRA) : c);
-      set(columns, keywordColumn, Meaning.KEYWORD);
+      set(columns, keywordColumn, Meaning.KEYWORD.code());
     }
+    columns.stream()
+        .filter(ColumnReading::asks)
+        .map(WriteCommand::doubt)
+        .forEach(System.err::println);
     return new Reading(columns, proposed.numbers(), proposed.language());
   }
 
@@ -162,10 +166,41 @@ public final class WriteCommand implements Callable<Integer> {
     }
   }
 
-  private static void set(List<ColumnReading> columns, String heading, Meaning meaning) {
+  /** What isn't clear about a column, how it is read nevertheless, and how to say otherwise. */
+  private static String doubt(ColumnReading column) {
+    return column.choices().isEmpty()
+        ? "%s: %s Such cells are left out. Say the unit with --map, such as  %s: %s in %s"
+            .formatted(
+                column.heading(),
+                column.reason(),
+                column.heading(),
+                column.meaning().code(),
+                column.units().getFirst())
+        : "%s: %s It is read as %s; say otherwise with --map, as one of %s."
+            .formatted(
+                column.heading(),
+                column.reason(),
+                column.meaning().code(),
+                String.join(", ", column.choices().stream().map(Meaning::code).toList()));
+  }
+
+  /**
+   * Reads a column as the map says.
+   *
+   * @param said a meaning's code, and "in" with a unit for cells that give none: "weight in g"
+   */
+  private static void set(List<ColumnReading> columns, String heading, String said) {
+    String[] parts = said.strip().split("\\s+in\\s+", 2);
+    Meaning meaning = Meaning.parse(parts[0]);
+    String unit = parts.length == 1 ? "" : parts[1];
+    if (!unit.isEmpty() && Knowledge.standard().unitWritten(unit).isEmpty()) {
+      throw new IllegalArgumentException(
+          "No unit is called \"" + unit + "\". Use one such as g, mm or l.");
+    }
     for (int i = 0; i < columns.size(); i++) {
       if (columns.get(i).heading().equalsIgnoreCase(heading)) {
-        columns.set(i, columns.get(i).as(meaning));
+        ColumnReading column = columns.get(i);
+        columns.set(i, unit.isEmpty() ? column.as(meaning) : column.as(meaning, unit));
         return;
       }
     }

@@ -22,7 +22,7 @@ class VariantStore {
 
   List<Line> all() {
     return jdbc.sql(
-            "select g.id, g.name, count(p.id) as members from variant_group g left join product p on p.variant_group_id = g.id group by g.id, g.name order by g.name, g.id")
+            "select g.id, g.name, count(m.product_id) as members from variant_group g left join variant m on m.group_id = g.id group by g.id, g.name order by g.name, g.id")
         .query(Line.class)
         .list();
   }
@@ -36,7 +36,7 @@ class VariantStore {
   }
 
   List<Long> members(long id) {
-    return jdbc.sql("select id from product where variant_group_id = ? order by id")
+    return jdbc.sql("select product_id from variant where group_id = ? order by product_id")
         .param(id)
         .query(Long.class)
         .list();
@@ -44,9 +44,7 @@ class VariantStore {
 
   /** Products that are in a group already. */
   List<Long> grouped() {
-    return jdbc.sql("select id from product where variant_group_id is not null")
-        .query(Long.class)
-        .list();
+    return jdbc.sql("select product_id from variant").query(Long.class).list();
   }
 
   long add(String name) {
@@ -59,7 +57,7 @@ class VariantStore {
   int join(long group, List<Long> products) {
     int[][] counts =
         template.batchUpdate(
-            "update product set variant_group_id = ? where id = ? and variant_group_id is null",
+            "insert into variant (group_id, product_id) select ?, id from product p where id = ? and not exists (select 1 from variant v where v.product_id = p.id)",
             products,
             500,
             (s, id) -> {
@@ -70,19 +68,16 @@ class VariantStore {
   }
 
   void leave(long group, long product) {
-    jdbc.sql("update product set variant_group_id = null where id = ? and variant_group_id = ?")
+    jdbc.sql("delete from variant where product_id = ? and group_id = ?")
         .params(product, group)
         .update();
     jdbc.sql(
-            "delete from variant_group where id = ? and not exists (select 1 from product where variant_group_id = ?)")
+            "delete from variant_group where id = ? and not exists (select 1 from variant where group_id = ?)")
         .params(group, group)
         .update();
   }
 
   void remove(long group) {
-    jdbc.sql("update product set variant_group_id = null where variant_group_id = ?")
-        .param(group)
-        .update();
     jdbc.sql("delete from variant_group where id = ?").param(group).update();
   }
 }

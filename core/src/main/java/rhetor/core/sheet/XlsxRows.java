@@ -12,6 +12,7 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import javax.xml.stream.XMLStreamException;
 import org.dhatim.fastexcel.reader.Cell;
 import org.dhatim.fastexcel.reader.CellType;
 import org.dhatim.fastexcel.reader.ExcelReaderException;
@@ -71,11 +72,12 @@ final class XlsxRows implements RowStream {
     }
   }
 
-  /** The reader lets the XML parser's checked exceptions through without declaring them. */
+  /** The reader lets the XML parser's exceptions through, undeclared or wrapped. */
   private static RuntimeException problem(Exception e) {
     boolean bug =
         e instanceof RuntimeException
-            && !(e instanceof ExcelReaderException || e instanceof UncheckedIOException);
+            && !(e instanceof ExcelReaderException || e instanceof UncheckedIOException)
+            && !(e.getCause() instanceof XMLStreamException);
     return bug ? (RuntimeException) e : ZipGuard.damaged();
   }
 
