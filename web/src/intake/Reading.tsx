@@ -100,6 +100,11 @@ export function Reading({ id }: { id: number }) {
       <Typography sx={{ color: 'text.secondary' }}>
         {sheet.fileName}: {count(sheet.rows, 'row')}. {sheet.evidence}
       </Typography>
+      {isOpen && sheet.boilerplate.length > 0 && (
+        <Typography sx={{ color: 'text.secondary' }}>
+          Left out of the prose, because most rows say it: <q>{sheet.boilerplate.join(' ')}</q>
+        </Typography>
+      )}
       {sheet.notes.map((n) => (
         <Typography key={n} sx={{ color: 'warning.main' }}>
           {n}

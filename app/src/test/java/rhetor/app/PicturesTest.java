@@ -91,7 +91,7 @@ class PicturesTest {
         .contains("here already");
     drop("elsewhere.png", demo("tv-1001.png"));
     assertThat(writer.get("/api/pictures?status=UNMATCHED").expect(200).body().toString())
-        .contains("It shows the same as", "px-1_front.png");
+        .contains("It shows the same as");
   }
 
   @Test

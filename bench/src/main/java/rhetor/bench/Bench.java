@@ -18,12 +18,16 @@ public final class Bench {
   /** Runs all measurements, or those that are named. */
   public static void main(String[] args) throws Exception {
     List<String> wanted =
-        args.length == 0 ? List.of("write", "intake", "formats", "pictures") : Arrays.asList(args);
+        args.length == 0
+            ? List.of("write", "text", "intake", "formats", "pictures")
+            : Arrays.asList(args);
     Path folder = Files.createTempDirectory("rhetor-bench");
     try {
       for (String name : wanted) {
         switch (name) {
           case "write" -> WriteBench.run(folder);
+          case "text" -> TextBench.run(false);
+          case "texts" -> TextBench.run(true);
           case "intake" -> IntakeBench.run(folder);
           case "formats" ->
               IntakeBench.runFormats(Files.createDirectories(folder.resolve("formats")));
@@ -32,7 +36,7 @@ public final class Bench {
             System.err.println(
                 "There is no measurement called "
                     + name
-                    + "; there are write, intake, formats and pictures.");
+                    + "; there are write, text, texts, intake, formats and pictures.");
             System.exit(2);
           }
         }

@@ -147,7 +147,7 @@ public final class WriteCommand implements Callable<Integer> {
         .filter(ColumnReading::asks)
         .map(WriteCommand::doubt)
         .forEach(System.err::println);
-    return new Reading(columns, proposed.numbers(), proposed.language());
+    return new Reading(columns, proposed.numbers(), proposed.language(), proposed.boilerplate());
   }
 
   private Map<String, String> readMap() {

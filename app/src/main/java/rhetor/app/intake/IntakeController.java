@@ -93,6 +93,7 @@ class IntakeController {
       Shape shape,
       List<String> worksheets,
       List<String> notes,
+      List<String> boilerplate,
       List<ColumnChange> changes,
       boolean hasToBeSeen,
       boolean seen,
@@ -180,6 +181,7 @@ class IntakeController {
   @GetMapping("/api/intakes/blanks")
   List<BlankSheet> blanks() {
     return knowledge.classes().stream()
+        .filter(ProductClass::isConcrete)
         .map(c -> new BlankSheet(c.id(), c.plural()))
         .sorted(java.util.Comparator.comparing(BlankSheet::noun))
         .toList();
@@ -409,6 +411,7 @@ class IntakeController {
             i.layout().shape().firstRow()),
         i.layout().worksheets(),
         i.layout().notes(),
+        i.reading().boilerplate(),
         i.changes(),
         IntakeTaking.hasToBeSeen(i),
         i.seen(),

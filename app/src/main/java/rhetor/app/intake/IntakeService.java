@@ -250,10 +250,14 @@ public class IntakeService {
               .map(u -> columns.get(s.column).as(s.meaning, u))
               .orElseGet(() -> proposer.said(intake.reading(), s.column, s.meaning, sample)));
     }
+    NumberStyle style = numbers.orElse(intake.reading().numbers());
     intakes.setReading(
         id,
         new Reading(
-            columns, numbers.orElse(intake.reading().numbers()), intake.reading().language()));
+            columns,
+            style,
+            intake.reading().language(),
+            proposer.boilerplate(columns, style, sample)));
     return get(id);
   }
 

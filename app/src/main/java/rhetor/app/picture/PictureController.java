@@ -30,6 +30,7 @@ import rhetor.core.image.PictureAnalysis;
 @RestController
 class PictureController {
   private static final int SHOWN = 48;
+  private static final int SAME_NAMED = 3;
 
   private final PictureService pictures;
 
@@ -120,7 +121,11 @@ class PictureController {
     }
     findings.addAll(a.notes());
     if (!sameAs.isEmpty()) {
-      findings.add("It shows the same as " + String.join(", ", sameAs) + ".");
+      int more = sameAs.size() - SAME_NAMED;
+      findings.add(
+          "It shows the same as "
+              + String.join(", ", sameAs.subList(0, Math.min(SAME_NAMED, sameAs.size())))
+              + (more > 0 ? " and " + more + " more." : "."));
     }
     return findings;
   }

@@ -226,7 +226,10 @@ public final class Composer {
 
     /** What can be said when there is nothing but name and kind; nothing if not even that. */
     private List<Sentence> bare() {
-      if (subject.kind().isEmpty() || subject.nameHasKind() && subject.brand().isEmpty()) {
+      boolean nothing = product.facts().stream().allMatch(f -> f.concept().equals("name"));
+      if (nothing
+          || subject.kind().isEmpty()
+          || subject.nameHasKind() && subject.brand().isEmpty()) {
         return List.of();
       }
       String is = subject.plural() ? " are " : " is ";

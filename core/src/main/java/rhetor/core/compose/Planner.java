@@ -14,7 +14,6 @@ import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductClass;
 import rhetor.core.fact.ProductFacts;
-import rhetor.core.support.Ground;
 
 /**
  * Decides what to say of a product: which facts, how much each matters, and which belong together.
@@ -89,9 +88,7 @@ final class Planner {
   }
 
   private List<Claim> claims(Fact fact, ProductFacts product) {
-    return knowledge.claims().stream()
-        .filter(c -> c.isLicensedBy(fact, product.productClass(), Ground.wordsOf(fact.value())))
-        .toList();
+    return knowledge.licence().of(fact, product.productClass());
   }
 
   /** Messages grouped into sentences, and the sentences into the body and the closing paragraph. */

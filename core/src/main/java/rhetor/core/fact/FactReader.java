@@ -226,7 +226,11 @@ public final class FactReader {
   private Prose proseOf(String cell) {
     Prose known = proseOf.get(cell);
     if (known == null) {
-      known = new Prose(CellText.lines(cell), miner.mine(cell), miner.listItems(cell));
+      known =
+          new Prose(
+              Boilerplate.strip(CellText.lines(cell), reading.boilerplate()),
+              miner.mine(cell),
+              miner.listItems(cell));
       proseOf.put(cell, known);
     }
     return known;

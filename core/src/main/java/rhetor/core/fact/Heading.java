@@ -88,7 +88,7 @@ record Heading(String name, String label, String unit) {
     String name =
         label
             .toLowerCase(Locale.ROOT)
-            .replaceAll("[.:*#]+", " ")
+            .replaceAll("[.:*#?]+", " ")
             .replaceAll("[\\s-]+", " ")
             .strip();
     return new Heading(name, label, unit);

@@ -2,6 +2,7 @@ package rhetor.core.fact;
 
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -63,7 +64,10 @@ final class KindFinder {
           "(\\s+(?:\\d\\S*|[xsml]{1,3}|xx?l|mk|ii|iii|iv|v|plus|pro|mini|max|set|pair))+$");
   private static final Pattern PATH = Pattern.compile("\\s*[>/|»]\\s*");
 
-  private final Map<String, ProductClass> byName = new HashMap<>();
+  /** A class, and the noun that a name of it stands for. */
+  private record Named(ProductClass of, String noun) {}
+
+  private final Map<String, Named> byName = new HashMap<>();
 
   private static final int TELLING = 2;
   private final Knowledge knowledge;
@@ -74,15 +78,19 @@ final class KindFinder {
   KindFinder(Knowledge knowledge) {
     this.knowledge = knowledge;
     for (ProductClass c : knowledge.classes()) {
-      c.names()
-          .values()
-          .forEach(
-              names ->
-                  names.forEach(
-                      n -> {
-                        byName.put(n.toLowerCase(Locale.ROOT), c);
-                        byName.putIfAbsent(English.plural(n.toLowerCase(Locale.ROOT)), c);
-                      }));
+      for (List<String> names : c.names().values()) {
+        for (String name : names) {
+          String lower = name.toLowerCase(Locale.ROOT);
+          byName.put(lower, new Named(c, c.noun()));
+          byName.putIfAbsent(English.plural(lower), new Named(c, c.noun()));
+        }
+      }
+      for (String kind : c.kinds()) {
+        byName.put(kind, new Named(c, kind));
+        byName.putIfAbsent(
+            English.isPlural(kind) ? English.singular(kind) : English.plural(kind),
+            new Named(c, kind));
+      }
     }
   }
 
@@ -92,16 +100,47 @@ final class KindFinder {
    * @param concepts the concepts that its columns give facts of
    */
   Kind find(String name, String category, Set<String> concepts) {
-    Kind kind = byWords(name, category);
-    if (!kind.noun.isEmpty()) {
-      return kind;
+    Shelf shelf = shelves.of(category);
+    Named onShelf = shelf.named.orElse(null);
+    Named called = suffixClass(core(name));
+    if (onShelf != null) {
+      // A name may be more exact than its shelf, but a course that is called "Learn to Lead" is no
+      // lead.
+      boolean narrower =
+          called != null && called.of == onShelf.of && !called.noun.equals(called.of.noun());
+      boolean related =
+          called != null && called.of != onShelf.of && areRelated(called.of, onShelf.of);
+      return narrower || related ? new Kind(called.of.id(), called.noun) : byShelf(shelf, onShelf);
     }
-    for (ProductClass c : knowledge.classes()) {
-      if (c.tells().stream().filter(concepts::contains).count() >= TELLING) {
-        return new Kind(c.id(), c.noun());
-      }
+    Optional<ProductClass> told = told(concepts);
+    boolean otherwise =
+        told.isPresent()
+            && called != null
+            && told.get() != called.of
+            && !areRelated(told.get(), called.of);
+    if (called != null && !otherwise) {
+      return !shelf.noun.isEmpty() && !shelf.last.contains(called.noun)
+          ? new Kind("", shelf.noun)
+          : new Kind(called.of.id(), called.noun);
     }
-    return new Kind("", thing(core(name)));
+    if (!shelf.noun.isEmpty()) {
+      return new Kind("", shelf.noun);
+    }
+    return told.map(c -> new Kind(c.id(), c.noun()))
+        .orElseGet(() -> new Kind("", thing(core(name))));
+  }
+
+  /** The class that at least two of the facts tell of, because hardly any other has them. */
+  private Optional<ProductClass> told(Set<String> concepts) {
+    return knowledge.classes().stream()
+        .filter(c -> c.tells().stream().filter(concepts::contains).count() >= TELLING)
+        .findFirst();
+  }
+
+  /** Whether one class is the other's parent, or they have the same one. */
+  private static boolean areRelated(ProductClass a, ProductClass b) {
+    return !a.parent().isEmpty() && (a.parent().equals(b.parent()) || a.parent().equals(b.id()))
+        || b.parent().equals(a.id());
   }
 
   /** The noun that a name ends in, with an adjective before it; empty if it is no known thing. */
@@ -124,7 +163,7 @@ final class KindFinder {
    * @param named the class it names, if any
    * @param noun it as the noun of one product, or empty
    */
-  private record Shelf(String last, Optional<ProductClass> named, String noun) {}
+  private record Shelf(String last, Optional<Named> named, String noun) {}
 
   private Shelf shelf(String category) {
     String[] path = PATH.split(category);
@@ -133,27 +172,12 @@ final class KindFinder {
     return new Shelf(last, Optional.ofNullable(suffixClass(last)), noun(last));
   }
 
-  private Kind byWords(String name, String category) {
-    Shelf shelf = shelves.of(category);
-    String last = shelf.last;
-    ProductClass byCategory = shelf.named.orElse(null);
-    // A product's own name is more exact than the shelf it stands on.
-    ProductClass byProductName = suffixClass(core(name));
-    if (byProductName != null
-        && (byCategory == null
-            || byProductName != byCategory && !last.endsWith(byProductName.noun()))) {
-      return byCategory == null && !shelf.noun.isEmpty() && !last.contains(byProductName.noun())
-          ? new Kind("", shelf.noun)
-          : new Kind(byProductName.id(), byProductName.noun());
-    }
-    if (byCategory != null) {
-      String noun = shelf.noun;
-      boolean english =
-          !noun.isEmpty() && English.lastWord(noun).equals(English.lastWord(byCategory.noun()));
-      boolean same = noun.equalsIgnoreCase(byCategory.noun());
-      return new Kind(byCategory.id(), english && !same ? noun : byCategory.noun());
-    }
-    return new Kind("", shelf.noun);
+  private static Kind byShelf(Shelf shelf, Named onShelf) {
+    String noun = shelf.noun;
+    boolean english =
+        !noun.isEmpty() && English.lastWord(noun).equals(English.lastWord(onShelf.noun));
+    boolean same = noun.equalsIgnoreCase(onShelf.noun);
+    return new Kind(onShelf.of.id(), english && !same ? noun : onShelf.noun);
   }
 
   /** A name without what comes after the noun: sizes, numbers, variants in brackets. */
@@ -164,10 +188,10 @@ final class KindFinder {
     return SIZES.matcher(start).replaceAll("").strip();
   }
 
-  private ProductClass suffixClass(String phrase) {
+  private Named suffixClass(String phrase) {
     String rest = phrase;
     while (!rest.isEmpty()) {
-      ProductClass found = byName.get(rest);
+      Named found = byName.get(rest);
       if (found != null) {
         return found;
       }

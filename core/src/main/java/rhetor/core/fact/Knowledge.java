@@ -30,6 +30,7 @@ public final class Knowledge {
   private final Set<String> things = new LinkedHashSet<>();
   private final Map<String, Map<String, List<String>>> roles = new LinkedHashMap<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
+  private final Licence licence;
 
   /** The contents of one data file. */
   record File(
@@ -53,6 +54,7 @@ public final class Knowledge {
         roles.putAll(file.roles);
       }
     }
+    classes.replaceAll((id, c) -> inherited(c));
     for (Unit unit : units.values()) {
       unitsBySymbol.put(unit.id(), unit);
       unit.symbols().forEach(s -> unitsBySymbol.putIfAbsent(s, unit));
@@ -67,6 +69,18 @@ public final class Knowledge {
           .values()
           .forEach(l -> l.forEach(n -> names.putIfAbsent(n.toLowerCase(Locale.ROOT), term)));
     }
+    licence = new Licence(this);
+  }
+
+  private ProductClass inherited(ProductClass c) {
+    if (c.parent().isEmpty()) {
+      return c;
+    }
+    ProductClass parent = classes.get(c.parent());
+    if (parent == null) {
+      throw new IllegalStateException(c.id() + " has a parent that is not there: " + c.parent());
+    }
+    return c.inheriting(inherited(parent));
   }
 
   private static <T> void each(List<T> list, java.util.function.Consumer<T> action) {
@@ -107,6 +121,11 @@ public final class Knowledge {
         throw new UncheckedIOException(e);
       }
     }
+  }
+
+  /** Tells which claims a fact licenses. */
+  public Licence licence() {
+    return licence;
   }
 
   /** The knowledge that ships with Rhetor. */

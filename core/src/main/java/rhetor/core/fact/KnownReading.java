@@ -101,6 +101,7 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
         used.add(source[i]);
       }
     }
+    Set<Integer> inOrder = longestRising(source);
     List<ColumnReading> columns = new ArrayList<>();
     List<ColumnChange> changes = new ArrayList<>();
     for (int i = 0; i < source.length; i++) {
@@ -119,7 +120,7 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
       // Bare numbers are in the unit that a person gave them last time, as long as they are alike.
       boolean bare = fresh.unit().isEmpty() && !known.unit().isEmpty();
       ColumnProfile profile = bare ? now.get(i).in(known.unit()) : now.get(i);
-      ColumnChange change = change(known, fresh, source[i], i, profile);
+      ColumnChange change = change(known, fresh, source[i], i, inOrder.contains(i), profile);
       changes.add(change);
       ColumnReading same =
           new ColumnReading(
@@ -152,18 +153,25 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
                 "is missing; its facts will not be in this sheet"));
       }
     }
-    return new Comparison(new Reading(columns, proposed.numbers(), proposed.language()), changes);
+    return new Comparison(
+        new Reading(columns, proposed.numbers(), proposed.language(), proposed.boilerplate()),
+        changes);
   }
 
   private ColumnChange change(
-      ColumnReading known, ColumnReading fresh, int before, int at, ColumnProfile now) {
+      ColumnReading known,
+      ColumnReading fresh,
+      int before,
+      int at,
+      boolean inOrder,
+      ColumnProfile now) {
     Optional<String> difference = now.differenceFrom(profiles.get(before));
     Change change =
         difference.isPresent()
             ? Change.OTHER_VALUES
             : !key(known.heading()).equals(key(fresh.heading()))
                 ? Change.RENAMED
-                : before != at ? Change.MOVED : Change.SAME;
+                : inOrder ? Change.SAME : Change.MOVED;
     String note =
         switch (change) {
           case OTHER_VALUES -> difference.get();
@@ -172,6 +180,35 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
           default -> "";
         };
     return new ColumnChange(change, known.heading(), fresh.heading(), note);
+  }
+
+  /**
+   * Indexes of the most columns that stand in the same order as before; the others have moved. What
+   * is only pushed aside by them has not.
+   */
+  private static Set<Integer> longestRising(int[] source) {
+    int[] length = new int[source.length];
+    int[] previous = new int[source.length];
+    int best = -1;
+    for (int i = 0; i < source.length; i++) {
+      previous[i] = -1;
+      if (source[i] < 0) {
+        continue;
+      }
+      length[i] = 1;
+      for (int k = 0; k < i; k++) {
+        if (source[k] >= 0 && source[k] < source[i] && length[k] + 1 > length[i]) {
+          length[i] = length[k] + 1;
+          previous[i] = k;
+        }
+      }
+      best = best < 0 || length[i] > length[best] ? i : best;
+    }
+    Set<Integer> rising = new HashSet<>();
+    for (int i = best; i >= 0; i = previous[i]) {
+      rising.add(i);
+    }
+    return rising;
   }
 
   /** The old column that a new heading may be another name of, or -1. */

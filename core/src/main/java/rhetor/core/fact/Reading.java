@@ -9,9 +9,12 @@ import java.util.Optional;
  * @param columns one for each heading, in the sheet's order
  * @param numbers the decimal character
  * @param language language of the headings, as an ISO 639-1 code
+ * @param boilerplate sentences that stand in most of the prose and say nothing of the product
  */
-public record Reading(List<ColumnReading> columns, NumberStyle numbers, String language) {
+public record Reading(
+    List<ColumnReading> columns, NumberStyle numbers, String language, List<String> boilerplate) {
   public Reading {
+    boilerplate = boilerplate == null ? List.of() : List.copyOf(boilerplate);
     columns = List.copyOf(columns);
   }
 

@@ -88,7 +88,28 @@ public final class ReadingProposer {
             .max(Map.Entry.comparingByValue())
             .map(Map.Entry::getKey)
             .orElse("en");
-    return new Reading(columns, numbers.decide(), language);
+    return new Reading(
+        columns, numbers.decide(), language, boilerplate(columns, numbers.decide(), sample));
+  }
+
+  /** The sentences of the prose columns that stand in most rows and tell no fact. */
+  public List<String> boilerplate(
+      List<ColumnReading> columns, NumberStyle numbers, List<SheetRow> sample) {
+    ProseMiner miner = new ProseMiner(knowledge, numbers);
+    List<String> found = new ArrayList<>();
+    for (int i = 0; i < columns.size(); i++) {
+      int column = i;
+      if (columns.get(i).meaning().role() == Role.PROSE) {
+        found.addAll(
+            Boilerplate.in(
+                sample.stream()
+                    .map(r -> CellText.lines(r.cell(column)))
+                    .filter(t -> !t.isBlank())
+                    .toList(),
+                s -> !miner.mine(s).isEmpty()));
+      }
+    }
+    return found;
   }
 
   /** What the cells of each column look like. */

@@ -97,26 +97,13 @@ public final class Ground {
       for (Source source : fact.sources()) {
         addWords(source.raw());
       }
-      for (Claim claim : knowledge.claims()) {
-        if (claim.concept().equals(fact.concept())
-            && claim.isLicensedBy(fact, product.productClass(), wordsOf(fact.value()))) {
-          claim.adj().forEach(this::addWords);
-          claim.so().forEach(this::addWords);
-        }
+      for (Claim claim : knowledge.licence().of(fact, product.productClass())) {
+        claim.adj().forEach(this::addWords);
+        claim.so().forEach(this::addWords);
       }
     }
     addWords(product.name());
     addWords(product.kindNoun());
-  }
-
-  /** A value's words, for matching against what a claim asks for. */
-  public static String wordsOf(Value value) {
-    return switch (value) {
-      case Value.Terms(List<String> items) -> String.join(", ", items);
-      case Value.Words(String text) -> text;
-      case Value.Rating(String code) -> code;
-      default -> "";
-    };
   }
 
   private void addValue(Value value) {

@@ -214,8 +214,12 @@ class FactReaderTest {
         "Amber Lantern|Vegetable seeds|seeds|vegetable seeds",
         "Tideline 60|Aquatics > Filters > Canister filters||canister filter",
         "Scraper|Accessories||",
-        "Gold|Tea||",
-        "Hearth|Teapots||teapot"
+        "Gold|Tea|tea|tea",
+        "Hearth|Teapots|kettle|teapot",
+        "Learn to Lead|Courses|course|course",
+        "Tripod Stool|Chairs|chair|stool",
+        "Roll Pannier 20|Bags|pannier|pannier",
+        "Scullery|Stools|chair|stool"
       })
   void what_a_thing_is_comes_from_category_and_name(
       String name, String category, String productClass, String noun) {
@@ -250,6 +254,29 @@ class FactReaderTest {
     assertThat(CellProposer.isGtin("4006381333931")).isTrue();
     assertThat(CellProposer.isGtin("4006381333932")).isFalse();
     assertThat(CellProposer.isGtin("96385074")).isTrue();
+  }
+
+  @Test
+  void sentences_that_stand_in_most_rows_are_left_out_of_the_prose_unless_they_tell_something() {
+    List<List<String>> rows = new java.util.ArrayList<>();
+    for (int i = 0; i < 8; i++) {
+      rows.add(
+          List.of(
+              "A-" + i,
+              "Lamp " + i,
+              "<p>Shines " + i + " ways. Quality you can trust!</p><p>It weighs 420 g.</p>"));
+    }
+    Reading reading =
+        new ReadingProposer(KNOWLEDGE)
+            .propose(
+                List.of("SKU", "Name", "Description"), rows.stream().map(r -> row(r)).toList());
+    assertThat(reading.boilerplate()).containsExactly("Quality you can trust!");
+    ProductFacts product =
+        ((FactReader.Outcome.Read)
+                new FactReader("s", reading, KNOWLEDGE).read(row(rows.getFirst())))
+            .product();
+    assertThat(product.supplierText()).isEqualTo("Shines 0 ways.\nIt weighs 420 g.");
+    assertThat(product.fact("weight")).isPresent();
   }
 
   @Test

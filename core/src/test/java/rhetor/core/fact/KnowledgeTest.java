@@ -41,8 +41,20 @@ class KnowledgeTest {
 
   @Test
   void there_is_enough_of_it() {
-    assertThat(knowledge.concepts()).hasSizeGreaterThanOrEqualTo(25);
-    assertThat(knowledge.classes()).hasSizeGreaterThanOrEqualTo(8);
+    assertThat(knowledge.concepts()).hasSizeGreaterThanOrEqualTo(120);
+    assertThat(knowledge.classes().stream().filter(ProductClass::isConcrete))
+        .hasSizeGreaterThanOrEqualTo(40);
+    assertThat(knowledge.claims()).hasSizeGreaterThanOrEqualTo(400);
+  }
+
+  @Test
+  void concepts_and_classes_have_names_in_five_languages() {
+    for (Concept c : knowledge.concepts()) {
+      assertThat(c.names().keySet())
+          .as("languages of %s", c.id())
+          .contains("en", "de", "fr", "es", "nl");
+    }
+    assertThat(knowledge.claims().stream().map(Claim::id)).doesNotHaveDuplicates();
   }
 
   @Test
@@ -90,6 +102,12 @@ class KnowledgeTest {
       assertThat(c.classes())
           .allSatisfy(k -> assertThat(knowledge.productClass(k)).as(k).isPresent());
       assertThat(c.text()).as("text of claim %s", c.id()).isNotBlank();
+      for (String so : c.so()) {
+        Matcher slot = Pattern.compile("\\{([a-z]+)\\}").matcher(so);
+        while (slot.find()) {
+          assertThat(slot.group(1)).as("slot in claim %s", c.id()).isEqualTo("it");
+        }
+      }
       assertThat(c.adj().size() + c.so().size()).as("claim %s says something", c.id()).isPositive();
     }
   }

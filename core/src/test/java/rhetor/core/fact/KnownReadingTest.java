@@ -40,7 +40,8 @@ class KnownReadingTest {
                   .map(c -> c.heading().equals("Shelf") ? c.as(Meaning.KEEP) : c)
                   .toList(),
               LAST.reading.numbers(),
-              "en"),
+              "en",
+              List.of()),
           LAST.profiles);
 
   private static Comparison compare(Sample now) {
@@ -72,6 +73,7 @@ class KnownReadingTest {
         compare(sample("Shelf;SKU;Name;Weight;Shell", "R1;A-9;Tour Pannier;1120 g;nylon"));
     assertThat(moved.hasToBeSeen()).isFalse();
     assertThat(changeOf(moved, "Shelf")).isEqualTo(Change.MOVED);
+    assertThat(changeOf(moved, "Weight")).as("only pushed aside").isEqualTo(Change.SAME);
     assertThat(moved.reading().columns().getFirst().meaning()).isEqualTo(Meaning.KEEP);
   }
 

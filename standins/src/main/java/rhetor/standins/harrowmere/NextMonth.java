@@ -59,7 +59,10 @@ final class NextMonth {
       for (int i = 0; i < NEW; i++) {
         List<String> cells = new ArrayList<>(rows.get(i));
         cells.set(sku, cells.get(sku).replaceFirst("\\d", "9"));
-        cells.set(called, series + " " + cells.get(called).replaceFirst("^\\S+ ", ""));
+        String before = cells.get(called);
+        boolean capitals = before.equals(before.toUpperCase(Locale.ROOT));
+        String fresh = series + " " + before.replaceFirst("^\\S+ ", "");
+        cells.set(called, capitals ? fresh.toUpperCase(Locale.ROOT) : fresh);
         renewed.add(cells);
       }
       return new Table(headings, renewed);

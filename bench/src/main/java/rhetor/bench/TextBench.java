@@ -1,0 +1,218 @@
+package rhetor.bench;
+
+import com.github.jknack.handlebars.Handlebars;
+import com.github.jknack.handlebars.Template;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import rhetor.core.check.Audit;
+import rhetor.core.check.Checker;
+import rhetor.core.check.Mark;
+import rhetor.core.compose.Brief;
+import rhetor.core.compose.Composer;
+import rhetor.core.compose.Draft;
+import rhetor.core.compose.Field;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductFacts;
+
+/** What the composed texts of a made-up range of many trades are like, and how fast they come. */
+final class TextBench {
+  private static final int RUN = 5;
+  private static final int OPENING = 5;
+  private static final int WARM_UPS = 6;
+
+  private TextBench() {}
+
+  private record Written(ProductFacts product, Draft draft, Audit audit) {}
+
+  static void run(boolean printed) throws IOException {
+    List<ProductFacts> products = MadeUpRange.products();
+    List<Written> all = write(products);
+    System.out.printf(
+        "text products=%d classes=%d%n",
+        all.size(),
+        all.stream()
+            .map(w -> w.product.productClass())
+            .filter(c -> !c.isEmpty())
+            .distinct()
+            .count());
+    System.out.printf(
+        "text statements-without-support=%d must-fix=%d%n", marks(all, "support"), mustFix(all));
+    List<Set<String>> runs = all.stream().map(w -> runs(prose(w))).toList();
+    System.out.printf(Locale.ROOT, "text likeness-p95=%.3f%n", likeness(runs));
+    System.out.printf(Locale.ROOT, "text keyword-word-for-word=%.3f%n", keywordShare(all));
+    System.out.printf(
+        Locale.ROOT, "text openings-per-100=%.1f%n", openings(all) * 100.0 / all.size());
+    double[] lengths =
+        all.stream()
+            .flatMap(w -> Arrays.stream(prose(w).split("(?<=[.!?])\\s+")))
+            .mapToDouble(s -> s.split("\\s+").length)
+            .toArray();
+    double mean = Arrays.stream(lengths).average().orElse(0);
+    double spread =
+        Math.sqrt(Arrays.stream(lengths).map(l -> (l - mean) * (l - mean)).average().orElse(0));
+    System.out.printf(Locale.ROOT, "text words-per-sentence=%.1f spread=%.1f%n", mean, spread);
+    double ours = Bench.millis(WARM_UPS, 3, () -> write(products));
+    double plain = Bench.millis(WARM_UPS, 3, () -> fill(all));
+    Bench.print("text-" + all.size(), "ms", ours, plain);
+    System.out.printf("text products-per-second=%.0f%n", all.size() / ours * 1000);
+    if (printed) {
+      all.forEach(TextBench::show);
+    }
+  }
+
+  private static List<Written> write(List<ProductFacts> products) {
+    Composer composer = new Composer(Knowledge.standard(), 1);
+    Checker checker = new Checker(Knowledge.standard());
+    List<Written> all = new ArrayList<>();
+    for (ProductFacts product : products) {
+      Draft draft = composer.compose(Brief.of(product));
+      all.add(new Written(product, draft, checker.check(draft, product, product.keyword())));
+    }
+    return all;
+  }
+
+  private static long marks(List<Written> all, String check) {
+    return all.stream()
+        .flatMap(w -> w.audit.marks().stream())
+        .filter(m -> m.check().equals(check))
+        .count();
+  }
+
+  private static long mustFix(List<Written> all) {
+    all.stream()
+        .flatMap(w -> w.audit.marks().stream())
+        .filter(m -> m.weight() == Mark.Weight.MUST_FIX)
+        .collect(Collectors.groupingBy(Mark::check, Collectors.counting()))
+        .forEach((check, n) -> System.out.printf("text must-fix-%s=%d%n", check, n));
+    return all.stream().mapToLong(w -> w.audit.mustFix().size()).sum();
+  }
+
+  /** The description without its specification. */
+  private static String prose(Written w) {
+    return w.draft.blocks(Field.DESCRIPTION).stream()
+        .filter(b -> b.kind() == rhetor.core.compose.Block.Kind.PARAGRAPH)
+        .flatMap(b -> b.sentences().stream())
+        .map(s -> s.text())
+        .collect(Collectors.joining(" "));
+  }
+
+  private static Set<String> runs(String text) {
+    String[] words = text.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+");
+    Set<String> runs = new HashSet<>();
+    for (int i = 0; i + RUN <= words.length; i++) {
+      runs.add(String.join(" ", Arrays.copyOfRange(words, i, i + RUN)));
+    }
+    return runs;
+  }
+
+  /** For each text its largest share of five-word runs with any other; the 95th percentile. */
+  private static double likeness(List<Set<String>> runs) {
+    Map<String, List<Integer>> where = new HashMap<>();
+    for (int i = 0; i < runs.size(); i++) {
+      for (String run : runs.get(i)) {
+        where.computeIfAbsent(run, r -> new ArrayList<>()).add(i);
+      }
+    }
+    double[] most = new double[runs.size()];
+    for (int i = 0; i < runs.size(); i++) {
+      Map<Integer, Integer> shared = new HashMap<>();
+      for (String run : runs.get(i)) {
+        for (int other : where.get(run)) {
+          if (other != i) {
+            shared.merge(other, 1, Integer::sum);
+          }
+        }
+      }
+      int best = shared.values().stream().mapToInt(Integer::intValue).max().orElse(0);
+      most[i] = runs.get(i).isEmpty() ? 0 : best / (double) runs.get(i).size();
+    }
+    Arrays.sort(most);
+    return most[(int) (most.length * 0.95)];
+  }
+
+  /** Of the products with a keyword that their facts allow, how many have it word for word. */
+  private static double keywordShare(List<Written> all) {
+    List<Written> asked =
+        all.stream()
+            .filter(w -> !w.product.keyword().isEmpty())
+            .filter(
+                w -> w.audit.marks().stream().noneMatch(m -> m.check().equals("keyword conflict")))
+            .toList();
+    long there =
+        asked.stream()
+            .filter(
+                w ->
+                    (w.draft.plain(Field.TITLE) + " " + prose(w))
+                        .toLowerCase(Locale.ROOT)
+                        .contains(w.product.keyword().toLowerCase(Locale.ROOT)))
+            .count();
+    return asked.isEmpty() ? 0 : there / (double) asked.size();
+  }
+
+  /** Openings that differ in their first words, names and figures apart. */
+  private static long openings(List<Written> all) {
+    return all.stream()
+        .map(
+            w -> {
+              String text = prose(w).replace(w.product.name(), "N");
+              text =
+                  w.product.fact("brand").map(b -> b.source().raw()).isPresent()
+                      ? text.replace(w.product.fact("brand").get().source().raw(), "B")
+                      : text;
+              return Arrays.stream(text.replaceAll("\\d[\\d.,]*", "0").split("\\s+"))
+                  .limit(OPENING)
+                  .collect(Collectors.joining(" "));
+            })
+        .distinct()
+        .count();
+  }
+
+  private static final String TEMPLATE =
+      """
+      {{name}} - {{kind}}
+      The {{name}} is a {{kind}}. It has {{a}}, {{b}} and {{c}}. It comes with {{d}} and {{e}}.
+      <p>The {{name}} is a {{kind}}. It has {{a}}, {{b}} and {{c}}. It comes with {{d}} and {{e}}.</p><h3>Specification</h3><ul>{{#facts}}<li>{{label}}: {{raw}}</li>{{/facts}}</ul>
+      {{name}} | {{kind}}
+      {{name}}, a {{kind}} with {{a}}, {{b}} and {{c}}. It comes with {{d}}.
+      {{kind}}, {{a}}, {{b}}, {{c}}
+      {{name}}, {{kind}}
+      """;
+
+  private static void fill(List<Written> all) throws IOException {
+    Template template = new Handlebars().compileInline(TEMPLATE);
+    int length = 0;
+    for (Written w : all) {
+      Map<String, Object> values = new HashMap<>();
+      values.put("name", w.product.name());
+      values.put("kind", w.product.kindNoun());
+      List<Map<String, String>> facts = new ArrayList<>();
+      int i = 0;
+      for (Fact f : w.product.facts()) {
+        facts.add(Map.of("label", f.label(), "raw", f.source().raw()));
+        values.put(String.valueOf((char) ('a' + i++)), f.source().raw());
+      }
+      values.put("facts", facts);
+      length += template.apply(values).length();
+    }
+    if (length == 0) {
+      throw new IllegalStateException("nothing was filled");
+    }
+  }
+
+  private static void show(Written w) {
+    System.out.printf(
+        "%n[%s] %s%n%s%n", w.product.productClass(), w.draft.plain(Field.TITLE), prose(w));
+    w.audit
+        .marks()
+        .forEach(m -> System.out.println("   ! " + m.check() + ": " + m.words() + " " + m.why()));
+  }
+}
