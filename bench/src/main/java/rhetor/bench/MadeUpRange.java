@@ -47,12 +47,18 @@ final class MadeUpRange {
       cells.add(kind.names.get(i % kind.names.size()) + series);
       cells.add(kind.category);
       // Every fourth product is to be found by something.
-      cells.add(i % 4 == 0 ? kind.keyword : "");
+      cells.add("");
+      String keyword = kind.keyword;
       int column = 0;
-      for (List<String> values : kind.facts.values()) {
-        cells.add(values.get((i * (column % 3 + 1) + i / values.size()) % values.size()));
+      for (Map.Entry<String, List<String>> fact : kind.facts.entrySet()) {
+        List<String> values = fact.getValue();
+        String value = values.get((i * (column % 3 + 1) + i / values.size()) % values.size());
+        cells.add(value);
+        keyword = keyword.replace("{" + fact.getKey() + "}", value);
         column++;
       }
+      // Every fourth product is to be found by something.
+      cells.set(3, i % 4 == 0 ? keyword : "");
       rows.add(new SheetRow(i + 2, cells, new BitSet()));
     }
     FactReader reader =

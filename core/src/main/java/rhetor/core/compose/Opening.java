@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Set;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Claim;
+import rhetor.core.fact.Value;
 import rhetor.core.language.English;
 
 /** The sentence that says what a product is, with the facts that matter most. */
@@ -59,6 +60,7 @@ final class Opening {
           m.has(Form.ADJ) && Subject.hasWord(noun, m.get(Form.ADJ).toLowerCase(Locale.ROOT));
       if (keyed
           && (adjective
+              || isNamedBy(m, noun)
               || m.theme().equals("use") && m.has(Form.PP) && overlaps(m.get(Form.PP), noun))) {
         said.add(m);
       }
@@ -85,6 +87,17 @@ final class Opening {
     return new Phrase(words, support, said, informative);
   }
 
+  /** Whether the noun has the fact's value in it: "a black pannier" has said its colour. */
+  private static boolean isNamedBy(Message m, String noun) {
+    String value =
+        switch (m.fact().value()) {
+          case Value.Words(String text) -> text;
+          case Value.Terms(List<String> items) when items.size() == 1 -> items.getFirst();
+          default -> "";
+        };
+    return value.length() > 2 && Subject.hasWord(noun, value);
+  }
+
   private record Adjective(String words, int order) {}
 
   private List<Adjective> adjectives(
@@ -108,13 +121,14 @@ final class Opening {
       }
     }
     if (chosen.size() < most) {
-      licensed(noun, chosen, support);
+      licensed(noun, chosen, said, support);
     }
     return chosen;
   }
 
   /** One adjective that a claim licenses, the strongest first. */
-  private void licensed(String noun, List<Adjective> chosen, List<Support> support) {
+  private void licensed(
+      String noun, List<Adjective> chosen, Set<Message> said, List<Support> support) {
     for (Message m : messages) {
       for (Claim claim : m.claims()) {
         for (String adjective : claim.adj()) {
@@ -125,6 +139,9 @@ final class Opening {
             chosen.add(new Adjective(adjective, 1));
             support.add(m.support());
             support.add(Support.claim(claim.id()));
+            if (claim.whole()) {
+              said.add(m);
+            }
             return;
           }
         }
@@ -136,7 +153,7 @@ final class Opening {
   static boolean overlaps(String phrase, String text) {
     String lower = text.toLowerCase(Locale.ROOT);
     for (String word : phrase.toLowerCase(Locale.ROOT).split("[ -]")) {
-      if (word.length() > 3
+      if (word.matches("\\p{L}{3}|.{4,}")
           && !PLAIN.contains(word)
           && (Subject.hasWord(lower, word) || sharesStem(word, lower))) {
         return true;

@@ -56,7 +56,11 @@ record Subject(
         kind,
         kind.isEmpty() ? "" : last,
         plural,
-        nameHasKind && !kind.equals("course") && !last.equals("course") && !last.equals("day ride"),
+        !name.startsWith("The ")
+            && (nameHasKind
+                && !kind.equals("course")
+                && !last.equals("course")
+                && !last.equals("day ride")),
         support);
   }
 

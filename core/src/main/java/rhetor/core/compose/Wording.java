@@ -184,7 +184,8 @@ final class Wording {
       m.appendReplacement(out, Matcher.quoteReplacement(filled));
     }
     m.appendTail(out);
-    return resolveArticles(out.toString());
+    // "a v-neck neck"
+    return resolveArticles(out.toString().replaceAll("-(\\p{L}{3,}) \\1\\b", "-$1"));
   }
 
   private static String resolveArticles(String phrase) {
@@ -204,6 +205,7 @@ final class Wording {
       case "a" -> text.attributive(value);
       case "l" -> English.lowerCommon(fact.label());
       case "bare" -> value instanceof Value.Quantity ? null : text.prose(value);
+      case "several" -> integer(value).filter(n -> n > 1).map(n -> String.valueOf(n)).orElse(null);
       case "count" -> integer(value).map(n -> String.valueOf(n)).orElse(null);
       case "n" ->
           integer(value)
@@ -237,7 +239,8 @@ final class Wording {
       case "describing" ->
           value instanceof Value.Words(String w)
                   && (English.isAdjective(w)
-                      || w.contains("-") && English.isAdjective(English.lastWord(w)))
+                      || (w.contains("-") || w.matches("\\p{L}+ly \\p{L}+"))
+                          && English.isAdjective(English.lastWord(w)))
               ? English.midSentence(w)
               : null;
       case "one" ->
@@ -378,7 +381,10 @@ final class Wording {
 
   /** "Works with pencil" is said of the thing; it is no thing. */
   private static boolean isVerbPhrase(String[] words) {
-    return English.tags(words[0]).contains("VBZ")
+    // "Hooks for 8-16 mm rails" are things.
+    boolean measured = words.length > 2 && Character.isDigit(words[2].charAt(0));
+    return !measured
+        && English.tags(words[0]).contains("VBZ")
         && (PREPOSITION.matcher(words[1]).matches()
             || DETERMINED.matcher(words[1] + " ").matches());
   }

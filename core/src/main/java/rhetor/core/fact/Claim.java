@@ -12,6 +12,7 @@ import java.util.List;
  * @param unit unit id of {@code atLeast} and {@code atMost}; empty for the concept's own
  * @param classes classes it holds for; empty for all
  * @param adj adjectives it licenses, such as {@code waterproof}
+ * @param whole whether an adjective says all that the fact does, so that nothing need repeat it
  * @param so clauses that may follow the fact: ", so rain stays out"
  * @param text the claim in words, for the list of sources
  */
@@ -24,6 +25,7 @@ public record Claim(
     String unit,
     List<String> classes,
     List<String> adj,
+    boolean whole,
     List<String> so,
     String text) {
   public Claim {

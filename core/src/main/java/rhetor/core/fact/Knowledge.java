@@ -19,7 +19,10 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
 /** What Rhetor knows of products in general, read from the data files under {@code knowledge/}. */
 public final class Knowledge {
   private static final YAMLMapper YAML =
-      YAMLMapper.builder().enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).build();
+      YAMLMapper.builder()
+          .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+          .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+          .build();
 
   private final Map<String, Unit> units = new LinkedHashMap<>();
   private final Map<String, Unit> unitsBySymbol = new LinkedHashMap<>();

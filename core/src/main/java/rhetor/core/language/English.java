@@ -20,6 +20,21 @@ public final class English {
   private static final Dictionary DICTIONARY = load();
   private static final ThreadLocal<DictionaryLookup> LOOKUP =
       ThreadLocal.withInitial(() -> new DictionaryLookup(DICTIONARY));
+
+  /** Nouns that take no article, and of which the dictionary knows a countable sense as well. */
+  private static final Set<String> MASS =
+      Set.of(
+          "linen",
+          "bedding",
+          "footwear",
+          "furniture",
+          "jewellery",
+          "clothing",
+          "equipment",
+          "cutlery",
+          "hire",
+          "food");
+
   private static final Memo<Set<String>> TAGS = new Memo<>(English::lookUpTags);
   private static final Memo<String> ARTICLES = new Memo<>(English::findArticle);
   private static final Memo<String> PLURALS = new Memo<>(English::makePlural);
@@ -199,7 +214,7 @@ public final class English {
 
   /** The words with {@code a} or {@code an} before them. */
   public static String withArticle(String words) {
-    return article(words) + " " + words;
+    return MASS.contains(lastWord(words)) ? words : article(words) + " " + words;
   }
 
   /** Third person singular of a verb's base form. */

@@ -21,6 +21,7 @@ class KnowledgeTest {
           "innoun",
           "learners",
           "count",
+          "several",
           "n",
           "np",
           "sizes",
