@@ -26,7 +26,7 @@ import rhetor.core.fact.ProductFacts;
 /** What the composed texts of a made-up range of many trades are like, and how fast they come. */
 final class TextBench {
   private static final int RUN = 5;
-  private static final int OPENING = 5;
+  private static final int OPENING = 8;
   private static final int WARM_UPS = 6;
 
   private TextBench() {}

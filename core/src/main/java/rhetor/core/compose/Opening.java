@@ -12,7 +12,7 @@ import rhetor.core.language.English;
 
 /** The sentence that says what a product is, with the facts that matter most. */
 final class Opening {
-  private static final int PATTERNS = 6;
+  private static final int PATTERNS = 9;
   private static final int ADJECTIVES = 2;
   private static final int STEM = 6;
   private static final Set<String> PLAIN =
@@ -196,15 +196,22 @@ final class Opening {
     if (!parts.isEmpty()) {
       feasible.add(1);
       feasible.add(2);
+      if (kind.isInformative) {
+        feasible.add(8);
+      }
     }
     if (!verbs.isEmpty()) {
       feasible.add(5);
       if (kind.isInformative) {
         feasible.add(3);
+        feasible.add(7);
       }
     }
     if (!withs.isEmpty()) {
       feasible.add(4);
+      if (kind.isInformative) {
+        feasible.add(6);
+      }
     }
     if (feasible.isEmpty()) {
       if (!kind.isInformative) {
@@ -217,10 +224,10 @@ final class Opening {
     int pattern = rotation.pick("opening." + slot, PATTERNS, feasible);
     List<Message> used =
         switch (pattern) {
-          case 1, 2 -> parts;
+          case 1, 2, 8 -> parts;
           case 3 -> verbs.subList(0, 1);
-          case 4 -> withs;
-          case 5 -> size > 1 ? verbs : verbs.subList(0, 1);
+          case 4, 6 -> withs;
+          case 5, 7 -> size > 1 ? verbs : verbs.subList(0, 1);
           default -> List.of();
         };
     String words =
@@ -246,6 +253,20 @@ final class Opening {
                   + kind.words
                   + " that "
                   + SentenceWriter.predicate(verbsOf(used), subject.plural());
+          case 6 ->
+              "With "
+                  + SentenceWriter.things(withs.stream().map(m -> m.get(Form.WITH)).toList())
+                  + ", "
+                  + who
+                  + is
+                  + kind.words;
+          case 7 ->
+              who
+                  + ", "
+                  + kind.words
+                  + ", "
+                  + SentenceWriter.predicate(verbsOf(used), subject.plural());
+          case 8 -> who + ", " + parts.getFirst().get(Form.PART) + "," + is + kind.words;
           default -> who + is + kind.words;
         };
     Set<Message> said = new java.util.LinkedHashSet<>(kind.said);

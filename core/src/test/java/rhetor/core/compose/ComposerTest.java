@@ -255,6 +255,62 @@ class ComposerTest {
         .anySatisfy(m -> assertThat(m.why()).contains("Description", "add facts"));
   }
 
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Bureau|Table lamps|Material|oak|oak table lamp|oak oak",
+        "Roll|Panniers|Colour|black|black pannier|in black",
+        "Quarto|Notebooks|Ruling|dot|dot notebook|dot ruling",
+        "Beck|Jumpers|Neckline|v-neck||neck neck",
+        "Estate|Chocolate|Vegan|yes||Vegan, Estate"
+      })
+  void nothing_is_said_twice(
+      String name, String category, String heading, String cell, String keyword, String twice) {
+    ProductFacts product =
+        Products.of(
+            "SKU,Name,Category,Brand,Weight,Keyword," + heading,
+            "A-1,%s,%s,Marram,940 g,%s,%s"
+                .formatted(name, category, keyword == null ? "" : keyword, cell));
+    for (int seed = 0; seed < 8; seed++) {
+      Draft draft = new Composer(KNOWLEDGE, seed).compose(Brief.of(product));
+      assertThat(prose(draft)).doesNotContain(twice);
+    }
+  }
+
+  @Test
+  void products_of_a_range_open_in_many_ways() {
+    Composer composer = new Composer(KNOWLEDGE, 7);
+    java.util.Set<String> openings = new java.util.HashSet<>();
+    for (int i = 0; i < 12; i++) {
+      String text =
+          prose(
+              composer.compose(
+                  Brief.of(
+                      Products.of(
+                          "SKU,Name,Category,Brand,Material,Finish,Max load,Dimensions",
+                          "A-%d,Vestry,Chairs,Marram,ash,oiled,120 kg,45 x 48 x 80 cm"
+                              .formatted(i)))));
+      openings.add(text.substring(0, text.indexOf('.')));
+    }
+    assertThat(openings).hasSizeGreaterThanOrEqualTo(4);
+  }
+
+  @Test
+  void people_are_counted_in_words_and_a_pack_of_one_is_not_mentioned() {
+    assertThat(
+            prose(
+                write(
+                    Products.of(
+                        "SKU,Name,Category,Sleeps,Bedrooms", "A,Weir House,Holiday cottages,4,2"))))
+        .contains("four people", "two bedrooms");
+    assertThat(
+            prose(
+                write(
+                    Products.of("SKU,Name,Category,Pieces,Weight", "A,Vice,Screwdrivers,1,95 g"))))
+        .doesNotContain("pack of 1");
+  }
+
   @Test
   void eighty_facts_and_long_cells_still_fit() {
     StringBuilder headings = new StringBuilder("SKU,Name,Category");

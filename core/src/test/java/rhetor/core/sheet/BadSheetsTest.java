@@ -2,6 +2,7 @@ package rhetor.core.sheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static rhetor.core.sheet.Refusal.refused;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -13,7 +14,6 @@ import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -40,17 +40,6 @@ class BadSheetsTest {
       all.forEachRemaining(rows::add);
     }
     return rows;
-  }
-
-  private static void refused(String code, ThrowingCallable open, String... words) {
-    assertThatThrownBy(open)
-        .isInstanceOfSatisfying(
-            SheetException.class,
-            e -> {
-              assertThat(e.problem().code()).isEqualTo(code);
-              assertThat(e.problem().remedy()).isNotBlank();
-              assertThat(e.getMessage()).contains(words);
-            });
   }
 
   private static ProductFacts product(Sheet sheet) {

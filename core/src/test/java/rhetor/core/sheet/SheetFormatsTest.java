@@ -2,6 +2,7 @@ package rhetor.core.sheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static rhetor.core.sheet.Refusal.refused;
 
 import java.io.IOException;
 import java.io.OutputStream;
@@ -15,7 +16,6 @@ import java.util.Map;
 import java.util.function.Consumer;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.junit.jupiter.api.Nested;
@@ -45,17 +45,6 @@ class SheetFormatsTest {
       rows.forEachRemaining(r -> cells.add(r.cells()));
     }
     return cells;
-  }
-
-  private static void refused(String code, ThrowingCallable open, String... words) {
-    assertThatThrownBy(open)
-        .isInstanceOfSatisfying(
-            SheetException.class,
-            e -> {
-              assertThat(e.problem().code()).isEqualTo(code);
-              assertThat(e.problem().remedy()).isNotBlank();
-              assertThat(e.getMessage()).contains(words);
-            });
   }
 
   private Path workbook(Consumer<Workbook> fill) throws IOException {

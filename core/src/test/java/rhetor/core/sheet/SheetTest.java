@@ -1,7 +1,7 @@
 package rhetor.core.sheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static rhetor.core.sheet.Refusal.refused;
 
 import java.io.IOException;
 import java.nio.charset.Charset;
@@ -10,7 +10,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -35,17 +34,6 @@ class SheetTest {
       all.forEachRemaining(rows::add);
     }
     return rows;
-  }
-
-  private void refused(String code, ThrowingCallable open, String... words) {
-    assertThatThrownBy(open)
-        .isInstanceOfSatisfying(
-            SheetException.class,
-            e -> {
-              assertThat(e.problem().code()).isEqualTo(code);
-              assertThat(e.problem().remedy()).isNotBlank();
-              assertThat(e.getMessage()).contains(words);
-            });
   }
 
   @Nested
