@@ -381,9 +381,9 @@ final class Wording {
 
   /** "Works with pencil" is said of the thing; it is no thing. */
   private static boolean isVerbPhrase(String[] words) {
-    // "Hooks for 8-16 mm rails" are things.
-    boolean measured = words.length > 2 && Character.isDigit(words[2].charAt(0));
-    return !measured
+    // "Hooks for rails" are things, "works for rails" is none.
+    boolean things = words[1].equals("for") && !words[0].matches("works|fits|suits|goes|runs");
+    return !things
         && English.tags(words[0]).contains("VBZ")
         && (PREPOSITION.matcher(words[1]).matches()
             || DETERMINED.matcher(words[1] + " ").matches());

@@ -297,6 +297,19 @@ class ComposerTest {
   }
 
   @Test
+  void hooks_for_rails_are_things_that_it_mounts_with() {
+    ProductFacts product =
+        Products.of(
+            "SKU,Name,Category,Mount,Weight",
+            "A,Roll,Panniers,hooks for rails from 8 to 16 mm,940 g");
+    for (int seed = 0; seed < 6; seed++) {
+      assertThat(prose(new Composer(KNOWLEDGE, seed).compose(Brief.of(product))))
+          .containsAnyOf("attaches with hooks for rails", "mounts with hooks for rails")
+          .doesNotContain("The mounting is");
+    }
+  }
+
+  @Test
   void people_are_counted_in_words_and_a_pack_of_one_is_not_mentioned() {
     assertThat(
             prose(
