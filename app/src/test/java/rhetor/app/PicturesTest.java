@@ -171,6 +171,26 @@ class PicturesTest {
     assertThat(dropped.path("reason").asString()).isEqualTo("Pictured names this file.");
   }
 
+  @Test
+  void what_a_sheet_named_waits_no_longer_once_the_sheet_is_taken_back() {
+    takeIn("SKU,Name\nTB-1,Fen Stove\n");
+    long id =
+        writer
+            .upload(
+                "Withdrawn",
+                "withdrawn.csv",
+                "SKU,Name,Image\nTB-1,Fen Stove,https://pictures.withdrawn.example/a.png\n"
+                    .getBytes(StandardCharsets.UTF_8))
+            .expect(200)
+            .id();
+    writer.post("/api/intakes/" + id + "/take", Map.of()).expect(200);
+    JsonNode named = writer.get("/api/pictures/addresses").expect(200).body();
+    assertThat(host(named, "pictures.withdrawn.example").path("waiting").asInt()).isEqualTo(1);
+    writer.post("/api/intakes/" + id + "/take-back", Map.of()).expect(200);
+    assertThat(writer.get("/api/pictures/addresses").expect(200).body().toString())
+        .doesNotContain("withdrawn");
+  }
+
   private JsonNode pictureOf(String sku) {
     long id =
         writer.get("/api/products?search=" + sku).body().path("items").get(0).path("id").asLong();

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Service;
@@ -22,6 +24,7 @@ import rhetor.core.image.PictureException;
 /** Fetches the pictures that sources name by address, in the background and one after another. */
 @Service
 class AddressService {
+  private static final Logger LOG = LoggerFactory.getLogger(AddressService.class);
   private static final int TRIES = 4;
   private static final int TROUBLES_SHOWN = 50;
   private static final Duration LOOK = Duration.ofSeconds(2);
@@ -66,7 +69,13 @@ class AddressService {
       pause(asked.get(address.host()));
       PictureFetcher.Outcome outcome = fetcher.fetch(address.address(), store::isAllowed);
       asked.put(address.host(), System.nanoTime());
-      transaction.executeWithoutResult(t -> keep(address, outcome));
+      try {
+        transaction.executeWithoutResult(t -> keep(address, outcome));
+      } catch (RuntimeException e) {
+        // One picture that can't be kept must not hold up all that come after it.
+        LOG.warn("the picture at {} could not be kept", address.address(), e);
+        store.failed(address.id(), "It came, but could not be kept; the log says why.");
+      }
     }
   }
 

@@ -63,6 +63,13 @@ class AddressStore implements NamedPictures {
         });
   }
 
+  @Override
+  public void withdrawn(long intake) {
+    jdbc.sql("delete from picture_address where intake_id = ? and status <> 'FETCHED'")
+        .param(intake)
+        .update();
+  }
+
   /** Host and port of a web address, in lower case; empty for a file name or a broken address. */
   static String host(String link) {
     try {

@@ -16,4 +16,7 @@ public interface NamedPictures {
    * Notes the pictures that an intake names; called in the transaction that stores the products.
    */
   void named(long intake, String supplier, List<OfProduct> pictures);
+
+  /** Forgets the pictures that an intake named and that have not come yet. */
+  void withdrawn(long intake);
 }

@@ -75,6 +75,7 @@ public class ProductService {
   @Transactional
   public TakeBack takeBack(long intake) {
     ProductStore.TakenBack done = store.takeBack(intake);
+    pictures.withdrawn(intake);
     done.restored().forEach(this::factsChanged);
     return new TakeBack(done.removed().size(), done.restored().size(), done.kept().size());
   }

@@ -178,7 +178,7 @@ final class HeadingWording {
       forms.put(Form.PART, value);
     } else if (!plural && !name && !NAMES_KINDS.contains(English.lastWord(head))) {
       // "A brushed finish", "a cotton wick": rather than "the finish is brushed".
-      String described = value + " " + label;
+      String described = Wording.withoutEcho(value + " " + label);
       forms.put(Form.WITH, English.isCountable(head) ? English.withArticle(described) : described);
     } else {
       // One of a kind under a heading in the plural: "the language is English".

@@ -68,6 +68,8 @@ final class Wording {
           "(?i)(?:(?:machine|hand|cold) )?(?:wash|wipe|dry|clean|rinse|brush|store|keep|do not|avoid|oil|wax|iron|reproof|soak|air|remove|polish|sponge|handle|protect|trim|let|allow|use|leave|hang)\\b.*");
 
   /** What follows the noun of a phrase. */
+  private static final Pattern ECHO = Pattern.compile("-(\\p{L}{3,}) \\1\\b");
+
   static final Pattern HEAD =
       Pattern.compile(
           "\\s+(?:for|with|of|in|on|to|from|at|by|per|without|inside|under|between|and)\\s+.*|\\s*[(,].*");
@@ -184,8 +186,12 @@ final class Wording {
       m.appendReplacement(out, Matcher.quoteReplacement(filled));
     }
     m.appendTail(out);
-    // "a v-neck neck"
-    return resolveArticles(out.toString().replaceAll("-(\\p{L}{3,}) \\1\\b", "-$1"));
+    return resolveArticles(withoutEcho(out.toString()));
+  }
+
+  /** "A v-neck neck" as "a v-neck": a compound that ends in the word that follows it. */
+  static String withoutEcho(String phrase) {
+    return ECHO.matcher(phrase).replaceAll("-$1");
   }
 
   private static String resolveArticles(String phrase) {

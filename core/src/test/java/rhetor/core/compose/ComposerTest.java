@@ -263,6 +263,8 @@ class ComposerTest {
         "Roll|Panniers|Colour|black|black pannier|in black",
         "Quarto|Notebooks|Ruling|dot|dot notebook|dot ruling",
         "Beck|Jumpers|Neckline|v-neck||neck neck",
+        "Camber|Tents|Season rating|three-season||season season",
+        "Drove|Socks|Construction|flatlock seams||seams construction",
         "Estate|Chocolate|Vegan|yes||Vegan, Estate"
       })
   void nothing_is_said_twice(
