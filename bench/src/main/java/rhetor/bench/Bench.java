@@ -24,10 +24,13 @@ public final class Bench {
     Path folder = Files.createTempDirectory("rhetor-bench");
     try {
       for (String name : wanted) {
+        if (name.matches("texts=\\d+")) {
+          TextBench.read(Long.parseLong(name.substring("texts=".length())));
+          continue;
+        }
         switch (name) {
           case "write" -> WriteBench.run(folder);
-          case "text" -> TextBench.run(false);
-          case "texts" -> TextBench.run(true);
+          case "text" -> TextBench.run();
           case "intake" -> IntakeBench.run(folder);
           case "formats" ->
               IntakeBench.runFormats(Files.createDirectories(folder.resolve("formats")));
@@ -36,7 +39,7 @@ public final class Bench {
             System.err.println(
                 "There is no measurement called "
                     + name
-                    + "; there are write, text, texts, intake, formats and pictures.");
+                    + "; there are write, text, texts=SEED (40 of its texts to read), intake, formats and pictures.");
             System.exit(2);
           }
         }

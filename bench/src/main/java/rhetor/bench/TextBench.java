@@ -5,13 +5,17 @@ import com.github.jknack.handlebars.Template;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.DoubleStream;
 import rhetor.core.check.Audit;
 import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
@@ -22,35 +26,59 @@ import rhetor.core.compose.Field;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.Voice;
+import rhetor.core.style.Voices;
 
 /** What the composed texts of a made-up range of many trades are like, and how fast they come. */
 final class TextBench {
   private static final int RUN = 5;
   private static final int OPENING = 8;
   private static final int WARM_UPS = 6;
+  private static final int TO_READ = 40;
 
   private TextBench() {}
 
-  private record Written(ProductFacts product, Draft draft, Audit audit) {}
+  private record Written(ProductFacts product, Voice voice, Draft draft, Audit audit) {}
 
-  static void run(boolean printed) throws IOException {
+  static void run() throws IOException {
     List<ProductFacts> products = MadeUpRange.products();
-    List<Written> all = write(products);
+    Map<Voice, List<Written>> byVoice = new LinkedHashMap<>();
+    for (Voice voice : Voices.all()) {
+      List<Written> all = write(products, voice);
+      byVoice.put(voice, all);
+      measure(voice.id(), all);
+    }
+    List<Written> plain = byVoice.get(Voices.plain());
     System.out.printf(
         "text products=%d classes=%d%n",
-        all.size(),
-        all.stream()
+        plain.size(),
+        plain.stream()
             .map(w -> w.product.productClass())
             .filter(c -> !c.isEmpty())
             .distinct()
             .count());
     System.out.printf(
-        "text statements-without-support=%d must-fix=%d%n", marks(all, "support"), mustFix(all));
-    List<Set<String>> runs = all.stream().map(w -> runs(prose(w))).toList();
-    System.out.printf(Locale.ROOT, "text likeness-p95=%.3f%n", likeness(runs));
-    System.out.printf(Locale.ROOT, "text keyword-word-for-word=%.3f%n", keywordShare(all));
+        Locale.ROOT,
+        "text likeness-to-supplier-p95=%.3f%n",
+        percentile(
+            plain.stream()
+                .mapToDouble(w -> Checker.likeness(w.draft.prose(), w.product.supplierText()))));
+    Map<String, List<String>> texts = new LinkedHashMap<>();
+    byVoice.forEach((v, all) -> texts.put(v.id(), all.stream().map(TextBench::prose).toList()));
     System.out.printf(
-        Locale.ROOT, "text openings-per-100=%.1f%n", openings(all) * 100.0 / all.size());
+        Locale.ROOT, "text voices-told-apart=%.3f (chance 0.167)%n", VoiceGuess.share(texts));
+    Grammar.print(texts);
+    double ours = Bench.millis(WARM_UPS, 3, () -> write(products, Voices.plain()));
+    double filled = Bench.millis(WARM_UPS, 3, () -> fill(plain));
+    Bench.print("text-" + plain.size(), "ms", ours, filled);
+    double both = Bench.millis(2, 3, () -> writeOnTwoCores(products));
+    System.out.printf(
+        "text products-per-second=%.0f on-two-cores=%.0f%n",
+        plain.size() / ours * 1000, plain.size() / both * 1000);
+  }
+
+  private static void measure(String voice, List<Written> all) {
+    List<Set<String>> runs = all.stream().map(w -> runs(prose(w))).toList();
     double[] lengths =
         all.stream()
             .flatMap(w -> Arrays.stream(prose(w).split("(?<=[.!?])\\s+")))
@@ -59,25 +87,52 @@ final class TextBench {
     double mean = Arrays.stream(lengths).average().orElse(0);
     double spread =
         Math.sqrt(Arrays.stream(lengths).map(l -> (l - mean) * (l - mean)).average().orElse(0));
-    System.out.printf(Locale.ROOT, "text words-per-sentence=%.1f spread=%.1f%n", mean, spread);
-    double ours = Bench.millis(WARM_UPS, 3, () -> write(products));
-    double plain = Bench.millis(WARM_UPS, 3, () -> fill(all));
-    Bench.print("text-" + all.size(), "ms", ours, plain);
-    System.out.printf("text products-per-second=%.0f%n", all.size() / ours * 1000);
-    if (printed) {
-      all.forEach(TextBench::show);
-    }
+    System.out.printf(
+        Locale.ROOT,
+        "text-%s statements-without-support=%d must-fix=%d likeness-p95=%.3f keyword-word-for-word=%.3f openings-per-100=%.1f words-per-sentence=%.1f spread=%.1f%n",
+        voice,
+        marks(all, "support"),
+        mustFix(all),
+        likeness(runs),
+        keywordShare(all),
+        openings(all) * 100.0 / all.size(),
+        mean,
+        spread);
   }
 
-  private static List<Written> write(List<ProductFacts> products) {
+  /** Prints texts of all classes and voices, drawn at random, to be read. */
+  static void read(long seed) throws IOException {
+    Random random = new Random(seed);
+    List<Written> all = new ArrayList<>();
+    List<ProductFacts> products = MadeUpRange.products();
+    for (Voice voice : Voices.all()) {
+      all.addAll(write(products, voice));
+    }
+    Collections.shuffle(all, random);
+    all.subList(0, TO_READ).forEach(TextBench::show);
+  }
+
+  private static List<Written> write(List<ProductFacts> products, Voice voice) {
     Composer composer = new Composer(Knowledge.standard(), 1);
     Checker checker = new Checker(Knowledge.standard());
     List<Written> all = new ArrayList<>();
     for (ProductFacts product : products) {
-      Draft draft = composer.compose(Brief.of(product));
-      all.add(new Written(product, draft, checker.check(draft, product, product.keyword())));
+      Draft draft = composer.compose(Brief.of(product).in(voice));
+      all.add(new Written(product, voice, draft, checker.check(draft, product, product.keyword())));
     }
     return all;
+  }
+
+  private static void writeOnTwoCores(List<ProductFacts> products) {
+    int half = products.size() / 2;
+    Thread other =
+        Thread.ofPlatform().start(() -> write(products.subList(0, half), Voices.plain()));
+    write(products.subList(half, products.size()), Voices.plain());
+    try {
+      other.join();
+    } catch (InterruptedException e) {
+      throw new IllegalStateException(e);
+    }
   }
 
   private static long marks(List<Written> all, String check) {
@@ -96,13 +151,8 @@ final class TextBench {
     return all.stream().mapToLong(w -> w.audit.mustFix().size()).sum();
   }
 
-  /** The description without its specification. */
   private static String prose(Written w) {
-    return w.draft.blocks(Field.DESCRIPTION).stream()
-        .filter(b -> b.kind() == rhetor.core.compose.Block.Kind.PARAGRAPH)
-        .flatMap(b -> b.sentences().stream())
-        .map(s -> s.text())
-        .collect(Collectors.joining(" "));
+    return w.draft.prose();
   }
 
   private static Set<String> runs(String text) {
@@ -135,8 +185,13 @@ final class TextBench {
       int best = shared.values().stream().mapToInt(Integer::intValue).max().orElse(0);
       most[i] = runs.get(i).isEmpty() ? 0 : best / (double) runs.get(i).size();
     }
-    Arrays.sort(most);
-    return most[(int) (most.length * 0.95)];
+    return percentile(Arrays.stream(most));
+  }
+
+  /** The 95th percentile. */
+  private static double percentile(DoubleStream values) {
+    double[] sorted = values.sorted().toArray();
+    return sorted[(int) (sorted.length * 0.95)];
   }
 
   /** Of the products with a keyword that their facts allow, how many have it word for word. */
@@ -210,7 +265,11 @@ final class TextBench {
 
   private static void show(Written w) {
     System.out.printf(
-        "%n[%s] %s%n%s%n", w.product.productClass(), w.draft.plain(Field.TITLE), prose(w));
+        "%n[%s, %s] %s%n%s%n",
+        w.product.productClass(), w.voice.id(), w.draft.plain(Field.TITLE), w.draft.prose());
+    for (Field field : List.of(Field.SHORT_DESCRIPTION, Field.HIGHLIGHTS, Field.META_DESCRIPTION)) {
+      System.out.println("  " + field.code() + ": " + w.draft.plain(field).replace("\n", " / "));
+    }
     w.audit
         .marks()
         .forEach(m -> System.out.println("   ! " + m.check() + ": " + m.words() + " " + m.why()));

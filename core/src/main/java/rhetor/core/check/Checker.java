@@ -110,7 +110,10 @@ public final class Checker {
   private static void lengths(Draft draft, Field field, List<Mark> marks) {
     String text = draft.plain(field);
     if (text.isBlank()) {
-      boolean needed = field != Field.TAGS;
+      boolean needed = field.isNeeded();
+      if (field.isList()) {
+        return;
+      }
       marks.add(
           new Mark(
               needed ? Weight.MUST_FIX : Weight.WEIGH,
@@ -266,7 +269,7 @@ public final class Checker {
   }
 
   private static void likeness(Draft draft, ProductFacts product, List<Mark> marks) {
-    double share = likeness(prose(draft), product.supplierText());
+    double share = likeness(draft.prose(), product.supplierText());
     if (share > LIKE) {
       marks.add(
           new Mark(
@@ -278,16 +281,6 @@ public final class Checker {
               "%d %% of the description's five-word runs stand in the supplier's text too. Other shops print that text."
                   .formatted(Math.round(share * 100))));
     }
-  }
-
-  private static String prose(Draft draft) {
-    StringBuilder text = new StringBuilder();
-    for (Block block : draft.blocks(Field.DESCRIPTION)) {
-      if (block.kind() == Block.Kind.PARAGRAPH) {
-        block.sentences().forEach(s -> text.append(s.text()).append(' '));
-      }
-    }
-    return text.toString();
   }
 
   /** Share of {@code text}'s runs of five words that also stand in {@code other}, 0 to 1. */
@@ -325,11 +318,10 @@ public final class Checker {
 
   private Readiness readiness(Draft draft, ProductFacts product, String keyword, List<Mark> marks) {
     List<Factor> factors = new ArrayList<>();
-    long present =
-        java.util.Arrays.stream(Field.values()).filter(f -> !draft.plain(f).isBlank()).count();
+    List<Field> wanted = java.util.Arrays.stream(Field.values()).filter(f -> !f.isList()).toList();
+    long present = wanted.stream().filter(f -> !draft.plain(f).isBlank()).count();
     factors.add(
-        new Factor(
-            "All fields written", (int) Math.round(20.0 * present / Field.values().length), 20));
+        new Factor("All fields written", (int) Math.round(20.0 * present / wanted.size()), 20));
     factors.add(
         new Factor("Statements supported", less(30, marks, "support", 15, "no source", 5), 30));
     factors.add(new Factor("Lengths", less(15, marks, "length", 8, "sentence length", 4), 15));

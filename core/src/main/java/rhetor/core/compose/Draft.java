@@ -28,6 +28,17 @@ public record Draft(Map<Field, List<Block>> fields) {
     return plain(blocks(field), field == Field.TAGS);
   }
 
+  /** The description's paragraphs in one line, without headings and lists. */
+  public String prose() {
+    StringBuilder text = new StringBuilder();
+    for (Block block : blocks(Field.DESCRIPTION)) {
+      if (block.kind() == Block.Kind.PARAGRAPH) {
+        block.sentences().forEach(s -> text.append(text.isEmpty() ? "" : " ").append(s.text()));
+      }
+    }
+    return text.toString();
+  }
+
   private static String plain(List<Block> blocks, boolean tags) {
     StringBuilder text = new StringBuilder();
     for (Block block : blocks) {

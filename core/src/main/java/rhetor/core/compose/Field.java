@@ -9,10 +9,13 @@ public enum Field {
   TITLE("Title", 3, 80),
   SHORT_DESCRIPTION("Short description", 20, 240),
   DESCRIPTION("Description", 40, 4000),
+  HIGHLIGHTS("Highlights", 20, 500),
   META_TITLE("Meta title", 3, 60),
   META_DESCRIPTION("Meta description", 20, 155),
   TAGS("Tags", 2, 200),
-  IMAGE_ALT("Picture alt text", 3, 125);
+  IMAGE_ALT("Picture alt text", 3, 125),
+  INCLUDED("Included", 2, 1000),
+  NOT_INCLUDED("Not included", 2, 1000);
 
   private final String label;
   private final int least;
@@ -27,6 +30,19 @@ public enum Field {
   /** What screens call it. */
   public String label() {
     return label;
+  }
+
+  /** Whether every product should have it; the others depend on what there is to say. */
+  public boolean isNeeded() {
+    return switch (this) {
+      case TAGS, HIGHLIGHTS, INCLUDED, NOT_INCLUDED -> false;
+      default -> true;
+    };
+  }
+
+  /** Whether it is a list of points. */
+  public boolean isList() {
+    return this == HIGHLIGHTS || this == INCLUDED || this == NOT_INCLUDED;
   }
 
   /** Fewest characters of plain text. */

@@ -1,5 +1,6 @@
 package rhetor.core.compose;
 
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -78,8 +79,16 @@ final class HeadingWording {
     this.text = text;
   }
 
-  /** Adds the phrases that the heading and the value allow. */
-  void phrases(Fact fact, Map<Form, String> forms) {
+  /** The phrases that the heading and the value allow. */
+  Map<Form, List<String>> phrases(Fact fact) {
+    Map<Form, String> forms = new EnumMap<>(Form.class);
+    phrases(fact, forms);
+    Map<Form, List<String>> all = new EnumMap<>(Form.class);
+    forms.forEach((form, phrase) -> all.put(form, List.of(phrase)));
+    return all;
+  }
+
+  private void phrases(Fact fact, Map<Form, String> forms) {
     String label = label(fact.label());
     if (label.isEmpty() || label.length() > 40 || label.matches(".*[?/&0-9].*")) {
       return;
@@ -170,7 +179,7 @@ final class HeadingWording {
         English.isAdjective(value) || value.contains("-") && English.isAdjective(last);
     boolean name =
         Character.isUpperCase(value.charAt(0)) && !value.equals(value.toUpperCase(Locale.ROOT));
-    if (!plural && last.equals(English.lastWord(head))) {
+    if (!plural && last.endsWith(English.lastWord(head))) {
       // A wax that is soy wax.
       forms.put(Form.WITH, English.isMass(value) ? value : English.withArticle(value));
     } else if (!plural && describes && English.stem(label).startsWith(English.stem(value))) {

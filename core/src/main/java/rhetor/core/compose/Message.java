@@ -10,11 +10,19 @@ import rhetor.core.fact.Fact;
  *
  * @param theme messages of one theme share a sentence
  * @param salience how much it matters to a buyer, 0 to 100
- * @param forms phrases by form; see {@link Form}
+ * @param wordings phrases by form, never an empty list; see {@link Form}
+ * @param turn which of a form's phrases is meant, counted round
+ * @param shift how far to go on from there, beyond a form's phrases to other forms
  * @param claims claims that the fact licenses
  */
 record Message(
-    Fact fact, String theme, double salience, Map<Form, String> forms, List<Claim> claims) {
+    Fact fact,
+    String theme,
+    double salience,
+    Map<Form, List<String>> wordings,
+    int turn,
+    int shift,
+    List<Claim> claims) {
 
   /** The place in a sentence that a phrase fits. */
   enum Form {
@@ -29,41 +37,61 @@ record Message(
     /** A verb phrase in its base form: <i>weigh 940 g</i>. */
     VERB,
     /** A clause with a subject of its own: <i>the ruling is dotted</i>. */
-    CLAUSE
+    CLAUSE,
+    /** In front of the sentence: <i>at 940 g</i>. */
+    FRONT
   }
 
-  /** A message is itself only: it is asked for often, and its parts are deep. */
+  /** Two messages are the same if they tell the same fact, however they put it. */
   @Override
   public boolean equals(Object other) {
-    return this == other;
+    return other instanceof Message m && m.fact == fact;
   }
 
   @Override
   public int hashCode() {
-    return System.identityHashCode(this);
+    return System.identityHashCode(fact);
   }
 
   boolean has(Form form) {
-    return forms.containsKey(form);
+    return wordings.containsKey(form);
   }
 
+  /** The phrase of a form whose turn it is; null if there is none. */
   String get(Form form) {
-    return forms.get(form);
+    List<String> phrases = wordings.get(form);
+    return phrases == null ? null : phrases.get(Math.floorMod(turn + shift, phrases.size()));
+  }
+
+  /** The same message put another way, where there is one. */
+  Message turned(int by) {
+    return by == 0 ? this : new Message(fact, theme, salience, wordings, turn, shift + by, claims);
   }
 
   /**
    * The fact as a verb phrase in its base form, made from whichever form there is; null if none.
+   * Shifted messages go on from verbs to "be" and "have".
    */
   String verb() {
-    return has(Form.VERB)
-        ? get(Form.VERB)
-        : has(Form.PART)
-            ? "be " + get(Form.PART)
-            : has(Form.WITH) ? "have " + get(Form.WITH) : null;
+    boolean verb = has(Form.VERB);
+    boolean part = has(Form.PART);
+    boolean with = has(Form.WITH);
+    int forms = (verb ? 1 : 0) + (part ? 1 : 0) + (with ? 1 : 0);
+    if (forms == 0) {
+      return null;
+    }
+    int skip = shift % forms;
+    if (verb && skip-- == 0) {
+      return get(Form.VERB);
+    }
+    if (part && skip-- == 0) {
+      return "be " + get(Form.PART);
+    }
+    return "have " + get(Form.WITH);
   }
 
   boolean sayable() {
-    return verb() != null || has(Form.CLAUSE);
+    return has(Form.VERB) || has(Form.PART) || has(Form.WITH) || has(Form.CLAUSE);
   }
 
   Support support() {

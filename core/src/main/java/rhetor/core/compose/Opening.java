@@ -2,17 +2,28 @@ package rhetor.core.compose;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.regex.Pattern;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Claim;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
+import rhetor.core.style.OpeningFrame;
 
 /** The sentence that says what a product is, with the facts that matter most. */
 final class Opening {
-  private static final int PATTERNS = 9;
+  /** Ways that are tried before the least repetitive is taken. */
+  private static final int TRIES = 9;
+
+  private static final int TURNS = 3;
+
+  /** Facts that matter enough to open with. */
+  private static final int FRONT_ROW = 5;
+
+  private static final Pattern PARTS = Pattern.compile("[ -]");
   private static final int ADJECTIVES = 2;
   private static final int STEM = 6;
   private static final Set<String> PLAIN =
@@ -21,19 +32,41 @@ final class Opening {
   private final Subject subject;
   private final KeywordUse keyword;
   private final List<Message> messages;
-  private final Rotation rotation;
+  private final Pen pen;
 
   /** A noun phrase with what it rests on and the messages it has said. */
   record Phrase(String words, List<Support> support, Set<Message> said, boolean isInformative) {}
 
-  /** The opening and the messages it has said. */
-  record Result(Sentence sentence, Set<Message> said) {}
+  /**
+   * The opening.
+   *
+   * @param texts a sentence or two
+   * @param kind the noun phrase in it
+   * @param used the messages it has said besides
+   */
+  record Result(List<String> texts, Phrase kind, List<Message> used) {
+    String text() {
+      return texts.size() == 1 ? texts.getFirst() : String.join(" ", texts);
+    }
 
-  Opening(Subject subject, KeywordUse keyword, List<Message> messages, Rotation rotation) {
+    Set<Message> said() {
+      Set<Message> said = new LinkedHashSet<>(kind.said);
+      said.addAll(used);
+      return said;
+    }
+
+    List<Sentence> sentences() {
+      List<Support> support = new ArrayList<>(kind.support);
+      used.forEach(m -> support.add(m.support()));
+      return texts.stream().map(t -> new Sentence(t, support)).toList();
+    }
+  }
+
+  Opening(Subject subject, KeywordUse keyword, List<Message> messages, Pen pen) {
     this.subject = subject;
     this.keyword = keyword;
     this.messages = messages;
-    this.rotation = rotation;
+    this.pen = pen;
   }
 
   /**
@@ -43,7 +76,7 @@ final class Opening {
    * @param after most phrases to put after it
    */
   Phrase kind(int adjectives, int after) {
-    Set<Message> said = new java.util.LinkedHashSet<>();
+    Set<Message> said = new LinkedHashSet<>();
     List<Support> support = new ArrayList<>(subject.nameSupport());
     String noun = subject.kind();
     boolean keyed = keyword.usable() && !keyword.nounPhrase().isEmpty();
@@ -83,7 +116,9 @@ final class Opening {
     }
     said.forEach(m -> support.add(m.support()));
     boolean informative = !chosen.isEmpty() || posts > 0 || keyed || !subject.nameHasKind();
-    String words = subject.plural() ? phrase.toString() : English.withArticle(phrase.toString());
+    // "A cotton towel", but "cotton bed linen" and "grey socks".
+    boolean bare = subject.plural() || English.withArticle(noun).equals(noun);
+    String words = bare ? phrase.toString() : English.withArticle(phrase.toString());
     return new Phrase(words, support, said, informative);
   }
 
@@ -152,8 +187,9 @@ final class Opening {
   /** Whether a word of the phrase that carries meaning stands in the other text already. */
   static boolean overlaps(String phrase, String text) {
     String lower = text.toLowerCase(Locale.ROOT);
-    for (String word : phrase.toLowerCase(Locale.ROOT).split("[ -]")) {
-      if (word.matches("\\p{L}{3}|.{4,}")
+    for (String word : PARTS.split(phrase.toLowerCase(Locale.ROOT))) {
+      boolean long_ = word.length() > 3 || word.length() == 3 && Character.isLetter(word.charAt(1));
+      if (long_
           && !PLAIN.contains(word)
           && (Subject.hasWord(lower, word) || sharesStem(word, lower))) {
         return true;
@@ -171,162 +207,351 @@ final class Opening {
     return at >= 0 && (at == 0 || !Character.isLetter(text.charAt(at - 1)));
   }
 
-  /** Writes the sentence; {@code slot} tells openings of different fields apart. */
-  Result write(String slot, int size) {
-    if (!subject.canBeCalledKind()) {
-      return withoutKind(slot, size);
+  /**
+   * Writes it, in the frame that the voice prefers among those that repeat little.
+   *
+   * @param size 2 for a full sentence, 1 for a short one
+   * @return null if there is nothing to say
+   */
+  Result write(int size) {
+    if (!subject.canBeCalledKind() && !subject.isUnnamedPlural()) {
+      return withoutKind(size);
     }
-    // The short description stands right above the description: it doesn't open with the same
-    // words.
-    boolean whole = size > 1 && !slot.equals("short");
-    Phrase kind = kind(whole ? 2 : 1, whole ? 1 : 0);
-    if (!kind.isInformative && messages.stream().anyMatch(m -> m.verb() != null)) {
-      // "The 60 Canister Filter is a canister filter" tells nobody anything.
-      return withoutKind(slot, size);
-    }
-    List<Message> rest = messages.stream().filter(m -> !kind.said.contains(m)).toList();
-    List<Message> verbs = rest.stream().filter(m -> m.has(Form.VERB)).limit(2).toList();
-    List<Message> parts = rest.stream().filter(m -> m.has(Form.PART)).limit(1).toList();
-    List<Message> withs =
-        rest.stream()
-            .filter(m -> m.has(Form.WITH) && !m.has(Form.VERB))
-            .limit(size > 1 ? 2 : 1)
-            .toList();
-    List<Integer> feasible = new ArrayList<>();
-    if (!parts.isEmpty()) {
-      feasible.add(1);
-      feasible.add(2);
-      if (kind.isInformative) {
-        feasible.add(8);
+    List<OpeningFrame> frames = pen.rotation().ordered(pen.voice().openings());
+    Result best = null;
+    int least = Integer.MAX_VALUE;
+    int tries = 0;
+    for (int turn = 0; turn < TURNS && tries < TRIES; turn++) {
+      Opening turned = turn == 0 ? this : turned(turn);
+      Phrase kind = turned.kind(size, size - 1);
+      if (!kind.isInformative && messages.stream().anyMatch(m -> m.verb() != null)) {
+        // "The 60 Canister Filter is a canister filter" tells nobody anything.
+        return withoutKind(size);
+      }
+      Rest rest = turned.rest(kind, size);
+      for (OpeningFrame frame : frames) {
+        Result result =
+            subject.isUnnamedPlural()
+                ? turned.putPlural(frame, kind, rest)
+                : turned.put(frame, kind, rest);
+        if (result == null) {
+          continue;
+        }
+        int repeated = pen.variety().repeated("", result.text());
+        if (repeated < least) {
+          best = result;
+          least = repeated;
+        }
+        if (repeated == 0 || ++tries >= TRIES) {
+          break;
+        }
+      }
+      if (least == 0) {
+        break;
       }
     }
-    if (!verbs.isEmpty()) {
-      feasible.add(5);
-      if (kind.isInformative) {
-        feasible.add(3);
-        feasible.add(7);
-      }
+    if (best != null) {
+      return best;
     }
-    if (!withs.isEmpty()) {
-      feasible.add(4);
-      if (kind.isInformative) {
-        feasible.add(6);
-      }
-    }
-    if (feasible.isEmpty()) {
-      if (!kind.isInformative) {
-        return withoutKind(slot, size);
-      }
-      feasible.add(0);
-    }
-    String is = subject.plural() ? " are " : " is ";
-    String who = subject.fullReference();
-    int pattern = rotation.pick("opening." + slot, PATTERNS, feasible);
-    List<Message> used =
-        switch (pattern) {
-          case 1, 2, 8 -> parts;
-          case 3 -> verbs.subList(0, 1);
-          case 4, 6 -> withs;
-          case 5, 7 -> size > 1 ? verbs : verbs.subList(0, 1);
-          default -> List.of();
-        };
-    String words =
-        switch (pattern) {
-          case 1 -> who + is + kind.words + ", " + parts.getFirst().get(Form.PART);
-          case 2 ->
-              English.capitalise(parts.getFirst().get(Form.PART)) + ", " + who + is + kind.words;
-          case 3 ->
-              kind.words
-                  + ", "
-                  + who
-                  + " "
-                  + SentenceWriter.predicate(verbsOf(used), subject.plural());
-          case 4 ->
-              who
-                  + is
-                  + kind.words
-                  + " with "
-                  + SentenceWriter.things(withs.stream().map(m -> m.get(Form.WITH)).toList());
-          case 5 ->
-              who
-                  + is
-                  + kind.words
-                  + " that "
-                  + SentenceWriter.predicate(verbsOf(used), subject.plural());
-          case 6 ->
-              "With "
-                  + SentenceWriter.things(withs.stream().map(m -> m.get(Form.WITH)).toList())
-                  + ", "
-                  + who
-                  + is
-                  + kind.words;
-          case 7 ->
-              who
-                  + ", "
-                  + kind.words
-                  + ", "
-                  + SentenceWriter.predicate(verbsOf(used), subject.plural());
-          case 8 -> who + ", " + parts.getFirst().get(Form.PART) + "," + is + kind.words;
-          default -> who + is + kind.words;
-        };
-    Set<Message> said = new java.util.LinkedHashSet<>(kind.said);
-    said.addAll(used);
-    List<Support> support = new ArrayList<>(kind.support);
-    used.forEach(m -> support.add(m.support()));
-    return new Result(SentenceWriter.finish(words, support), said);
+    Phrase kind = kind(size, size - 1);
+    return kind.isInformative && !subject.isUnnamedPlural()
+        ? result(kind, List.of(), subject.fullReference() + is() + kind.words)
+        : withoutKind(size);
   }
 
-  private static List<String> verbsOf(List<Message> messages) {
-    return messages.stream().map(Message::verb).toList();
+  /** The same opening that sets out from another of the facts that matter most. */
+  private Opening turned(int turn) {
+    List<Message> turned = new ArrayList<>(messages.stream().map(m -> m.turned(turn)).toList());
+    int from = Math.min(turn * 2 - 1, turned.size() - 1);
+    if (from > 0 && from < FRONT_ROW) {
+      turned.addFirst(turned.remove(from));
+    }
+    return new Opening(subject, keyword, turned, pen);
+  }
+
+  private String is() {
+    return subject.plural() ? " are " : " is ";
+  }
+
+  /** What can be said besides the noun phrase: all of it, and by the forms that frames ask for. */
+  private record Rest(
+      List<Message> all, List<Message> verbs, List<Message> part, List<Message> withs) {}
+
+  private Rest rest(Phrase kind, int size) {
+    Rest rest =
+        new Rest(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(1), new ArrayList<>());
+    for (Message m : messages) {
+      if (kind.said.contains(m)) {
+        continue;
+      }
+      rest.all.add(m);
+      if (m.has(Form.VERB) && rest.verbs.size() < size) {
+        rest.verbs.add(m);
+      }
+      if (m.has(Form.PART) && rest.part.isEmpty()) {
+        rest.part.add(m);
+      }
+      if (m.has(Form.WITH) && !m.has(Form.VERB) && rest.withs.size() < size) {
+        rest.withs.add(m);
+      }
+    }
+    return rest;
+  }
+
+  private Result put(OpeningFrame frame, Phrase kind, Rest rest) {
+    List<Message> verbs = rest.verbs;
+    List<Message> part = rest.part;
+    List<Message> withs = rest.withs;
+    String who = subject.fullReference();
+    String what = kind.words;
+    boolean keyed = keyword.usable();
+    boolean told = kind.isInformative;
+    // "Weir House: a holiday cottage." promises more than it holds.
+    boolean full = told && (!part.isEmpty() || !kind.said.isEmpty() || keyed);
+    return switch (frame) {
+      case IS_PART ->
+          part.isEmpty() ? null : result(kind, part, who + is() + what + ", " + part(part));
+      case PART_FIRST ->
+          part.isEmpty() ? null : result(kind, part, part(part) + ", " + who + is() + what);
+      case PART_MIDDLE ->
+          part.isEmpty() || !told
+              ? null
+              : result(kind, part, who + ", " + part(part) + "," + is() + what);
+      case KIND_FIRST ->
+          verbs.isEmpty() || !told
+              ? null
+              : result(kind, verbs, what + ", " + who + " " + said(verbs));
+      case IS_WITH ->
+          withs.isEmpty() ? null : result(kind, withs, who + is() + what + " with " + with(withs));
+      case WITH_FIRST ->
+          withs.isEmpty() || !told
+              ? null
+              : result(kind, withs, "with " + with(withs) + ", " + who + is() + what);
+      case IS_THAT ->
+          verbs.isEmpty() ? null : result(kind, verbs, who + is() + what + " that " + said(verbs));
+      case APPOSED ->
+          verbs.isEmpty() || !told
+              ? null
+              : result(kind, verbs, who + ", " + what + ", " + said(verbs));
+      case COLON ->
+          full
+              ? result(kind, part, who + ": " + what + (part.isEmpty() ? "" : ", " + part(part)))
+              : null;
+      case HERE ->
+          full
+              ? result(kind, part, what + (part.isEmpty() ? "" : ", " + part(part)) + ": " + who)
+              : null;
+      case FIGURES -> {
+        List<Message> figures =
+            rest.all.stream()
+                .filter(m -> m.has(Form.FRONT) && m.fact().value() instanceof Value.Quantity)
+                .limit(2)
+                .toList();
+        yield figures.size() < 2 || !told
+            ? null
+            : result(kind, figures, figures(figures) + ": " + who + is() + what);
+      }
+      case ASKED ->
+          full && !keyed
+              ? result(
+                  kind,
+                  part,
+                  "what"
+                      + is()
+                      + who
+                      + "? "
+                      + English.capitalise(what)
+                      + (part.isEmpty() ? "" : ", " + part(part)))
+              : null;
+      case MAKER ->
+          subject.brand().isEmpty() || !full
+              ? null
+              : result(
+                  kind,
+                  part,
+                  English.possessive(subject.brand())
+                      + " "
+                      + subject.bareReference()
+                      + is()
+                      + what
+                      + (part.isEmpty() ? "" : ", " + part(part)));
+      case FROM ->
+          subject.brand().isEmpty() || !told
+              ? null
+              : result(
+                  kind,
+                  verbs,
+                  "from "
+                      + subject.brand()
+                      + (subject.plural() ? " come " : " comes ")
+                      + subject.shortReference()
+                      + ", "
+                      + what
+                      + (verbs.isEmpty() ? "" : " that " + said(verbs)));
+      case YOU ->
+          told
+              ? result(
+                  kind,
+                  verbs,
+                  "with "
+                      + who
+                      + " you get "
+                      + what
+                      + (verbs.isEmpty() ? "" : " that " + said(verbs)))
+              : null;
+      case DOING_FIRST -> {
+        List<Message> doing = verbs.stream().filter(Framing::isGerundive).limit(1).toList();
+        yield doing.isEmpty()
+            ? null
+            : result(
+                kind,
+                doing,
+                Framing.doing(doing.getFirst().get(Form.VERB)) + ", " + who + is() + what);
+      }
+      case AT_FIRST -> {
+        List<Message> front = rest.all.stream().filter(m -> m.has(Form.FRONT)).limit(1).toList();
+        yield front.isEmpty()
+            ? null
+            : result(kind, front, front.getFirst().get(Form.FRONT) + ", " + who + is() + what);
+      }
+      case FACT_FIRST ->
+          verbs.isEmpty() || keyed || !told
+              ? null
+              : result(
+                  kind,
+                  verbs,
+                  who
+                      + " "
+                      + said(verbs)
+                      + ". "
+                      + English.capitalise(subject.pronoun())
+                      + is()
+                      + what);
+    };
+  }
+
+  /** "Stile 4 by Pellow: grey socks, made of wool"; no verb has to agree with the name. */
+  private Result putPlural(OpeningFrame frame, Phrase kind, Rest rest) {
+    List<Message> verbs = rest.verbs;
+    List<Message> part = rest.part;
+    List<Message> withs = rest.withs;
+    String who = subject.name() + (subject.brand().isEmpty() ? "" : " by " + subject.brand());
+    String what = kind.words;
+    return switch (frame) {
+      case COLON, IS_PART, MAKER ->
+          part.isEmpty() ? null : result(kind, part, who + ": " + what + ", " + part(part));
+      case IS_WITH, AT_FIRST ->
+          withs.isEmpty() ? null : result(kind, withs, who + ": " + what + " with " + with(withs));
+      case IS_THAT, APPOSED ->
+          verbs.isEmpty() ? null : result(kind, verbs, who + ": " + what + " that " + said(verbs));
+      case HERE, PART_FIRST, ASKED ->
+          part.isEmpty() ? null : result(kind, part, what + ", " + part(part) + ": " + who);
+      case KIND_FIRST, WITH_FIRST, FIGURES ->
+          withs.isEmpty() ? null : result(kind, withs, what + " with " + with(withs) + ": " + who);
+      case YOU ->
+          verbs.isEmpty()
+              ? null
+              : result(kind, verbs, "with " + who + " you get " + what + " that " + said(verbs));
+      case FROM ->
+          subject.brand().isEmpty() || verbs.isEmpty()
+              ? null
+              : result(
+                  kind,
+                  verbs,
+                  "from "
+                      + subject.brand()
+                      + " come "
+                      + subject.shortReference()
+                      + ", "
+                      + what
+                      + " that "
+                      + said(verbs));
+      default ->
+          result(
+              kind,
+              verbs,
+              subject.fullReference()
+                  + (verbs.isEmpty() ? " are " + what : ", " + what + ", " + said(verbs)));
+    };
+  }
+
+  private static String part(List<Message> part) {
+    return part.getFirst().get(Form.PART);
+  }
+
+  private static String with(List<Message> withs) {
+    return Framing.things(withs.stream().map(m -> m.get(Form.WITH)).toList());
+  }
+
+  private String figures(List<Message> figures) {
+    return English.list(figures.stream().map(m -> pen.values().prose(m.fact().value())).toList());
+  }
+
+  private Result result(Phrase kind, List<Message> used, String words) {
+    int stop = words.indexOf("? ");
+    if (stop < 0) {
+      stop = words.indexOf(". " + English.capitalise(subject.pronoun()) + " ");
+    }
+    return new Result(
+        stop < 0
+            ? List.of(Framing.finish(words, pen.voice()))
+            : List.of(
+                Framing.finish(words.substring(0, stop + 1), pen.voice()),
+                Framing.finish(words.substring(stop + 2), pen.voice())),
+        kind,
+        used);
   }
 
   /** For a product that can't be named by a noun: its name and what it does or has. */
-  private Result withoutKind(String slot, int size) {
-    List<Message> used =
-        messages.stream().filter(m -> m.verb() != null).limit(size > 1 ? 2 : 1).toList();
-    if (used.isEmpty()) {
+  private Result withoutKind(int size) {
+    List<Message> all = messages.stream().filter(m -> m.verb() != null).toList();
+    if (all.isEmpty()) {
       return withClause();
     }
-    List<Support> support = new ArrayList<>(subject.nameSupport());
-    used.forEach(m -> support.add(m.support()));
     String who = subject.fullReference();
-    // The description stands right below the short description, so it sets out from another fact.
-    boolean turned = slot.equals("description") && used.size() == 2;
-    Message first = used.getFirst();
-    String words;
-    if (turned && first.has(Form.WITH) && !first.has(Form.VERB)) {
-      words = "with " + first.get(Form.WITH) + ", " + who + " " + said(used.subList(1, 2));
-    } else if (turned && first.has(Form.PART) && !first.has(Form.VERB)) {
-      words = first.get(Form.PART) + ", " + who + " " + said(used.subList(1, 2));
-    } else {
-      words = who + " " + said(turned ? used.reversed() : used);
+    Result best = null;
+    int least = Integer.MAX_VALUE;
+    // Each turn sets out from another fact and puts another one first.
+    for (int turn = 0; turn < TRIES && least > 0; turn++) {
+      int from = turn / 2 % Math.max(1, Math.min(FRONT_ROW, all.size() - size + 1));
+      List<Message> used = all.subList(from, Math.min(all.size(), from + size));
+      Message first = used.getFirst();
+      boolean turned = turn % 2 == 1 && used.size() == 2;
+      String words;
+      if (turned && first.has(Form.WITH) && !first.has(Form.VERB)) {
+        words = "with " + first.get(Form.WITH) + ", " + who + " " + said(used.subList(1, 2));
+      } else if (turned && first.has(Form.PART) && !first.has(Form.VERB)) {
+        words = first.get(Form.PART) + ", " + who + " " + said(used.subList(1, 2));
+      } else {
+        words = who + " " + said(turned ? used.reversed() : used);
+      }
+      int repeated = pen.variety().repeated("", words);
+      if (repeated < least) {
+        least = repeated;
+        best = result(new Phrase("", subject.nameSupport(), Set.of(), false), used, words);
+      }
     }
-    return new Result(SentenceWriter.finish(words, support), Set.copyOf(used));
+    return best;
   }
 
   private String said(List<Message> messages) {
-    return SentenceWriter.predicate(verbsOf(messages), subject.plural());
+    return Framing.predicate(messages.stream().map(Message::verb).toList(), subject.plural());
   }
 
   private Result withClause() {
-    return messages.stream()
-        .filter(m -> m.has(Form.CLAUSE))
-        .findFirst()
-        .map(
-            m -> {
-              List<Support> support = new ArrayList<>(subject.nameSupport());
-              support.add(m.support());
-              String clause = m.get(Form.CLAUSE);
-              String words =
-                  clause.startsWith(SentenceWriter.SHARED)
-                      ? SentenceWriter.SHARED
-                          + "of "
-                          + subject.name()
-                          + " "
-                          + clause.substring(SentenceWriter.SHARED.length())
-                      : subject.fullReference() + ": " + clause;
-              return new Result(SentenceWriter.finish(words, support), Set.of(m));
-            })
-        .orElse(null);
+    Message m = messages.stream().filter(x -> x.has(Form.CLAUSE)).findFirst().orElse(null);
+    if (m == null) {
+      return null;
+    }
+    String clause = m.get(Form.CLAUSE);
+    String words =
+        clause.startsWith(Framing.SHARED)
+            ? Framing.SHARED
+                + "of "
+                + subject.name()
+                + " "
+                + clause.substring(Framing.SHARED.length())
+            : subject.fullReference() + ": " + clause;
+    return result(new Phrase("", subject.nameSupport(), Set.of(), false), List.of(m), words);
   }
 }

@@ -43,9 +43,11 @@ final class Planner {
   private static final Set<String> CLOSING = Set.of("place", "pack", "included", "origin", "care");
   private static final Set<String> ALONE = Set.of("care", "included");
   private static final Set<String> NEVER_SAID = Set.of("name", "brand", "category", "season");
-  private static final int SENTENCE_FACTS = 3;
   private static final double EXTRA_WEIGHT = 42;
   private static final int MOST_SAID = 18;
+
+  /** The lower, the more often what matters most comes first. */
+  private static final double STEEP = 40;
 
   private final Knowledge knowledge;
   private final Wording wording;
@@ -56,7 +58,7 @@ final class Planner {
   }
 
   /** The facts that can be said, the most salient first. */
-  List<Message> messages(ProductFacts product, Rotation rotation) {
+  List<Message> messages(ProductFacts product, Pen pen) {
     List<Message> messages = new ArrayList<>();
     Optional<ProductClass> productClass = knowledge.productClass(product.productClass());
     for (Fact fact : product.facts()) {
@@ -71,13 +73,15 @@ final class Planner {
               .orElseGet(() -> concept.map(c -> (double) c.weight()).orElse(EXTRA_WEIGHT));
       // Of facts that matter alike, the supplier's order decides: the telling columns come first.
       double salience = weight - messages.size() * 0.01;
-      Map<Form, String> phrases = wording.phrases(fact, product.productClass(), rotation);
+      Map<Form, List<String>> phrases = wording.phrases(fact, product.productClass(), pen.voice());
       Message message =
           new Message(
               fact,
               concept.map(Concept::theme).orElse("extra"),
               salience,
               phrases,
+              pen.rotation().turn(fact.concept()),
+              0,
               claims(fact, product));
       if (message.sayable() || message.has(Form.PP) || message.has(Form.ADJ)) {
         messages.add(message);
@@ -94,8 +98,8 @@ final class Planner {
   /** Messages grouped into sentences, and the sentences into the body and the closing paragraph. */
   record Outline(List<List<Message>> body, List<List<Message>> closing) {}
 
-  /** Groups what is left to say after the opening. */
-  Outline outline(List<Message> messages) {
+  /** Groups what is left to say after the opening, as large as the voice likes its sentences. */
+  Outline outline(List<Message> messages, Pen pen) {
     Map<String, List<Message>> byTheme = new LinkedHashMap<>();
     THEMES.forEach(t -> byTheme.put(t, new ArrayList<>()));
     messages.stream()
@@ -103,14 +107,60 @@ final class Planner {
         .forEach(m -> byTheme.computeIfAbsent(m.theme(), t -> new ArrayList<>()).add(m));
     List<List<Message>> body = new ArrayList<>();
     List<List<Message>> closing = new ArrayList<>();
-    byTheme.forEach(
-        (theme, list) -> (CLOSING.contains(theme) ? closing : body).addAll(chunks(list)));
-    return new Outline(joinSingles(body), joinSingles(closing));
+    int benefits = pen.voice().benefits();
+    for (String theme : ordered(byTheme, pen)) {
+      List<Message> list = shuffled(byTheme.get(theme), pen);
+      List<List<Message>> groups = CLOSING.contains(theme) ? closing : body;
+      // What a fact is good for needs a sentence of its own.
+      for (Message m : List.copyOf(list)) {
+        if (benefits > 0
+            && pen.rotation().draw(3) > 0
+            && m.verb() != null
+            && m.claims().stream().anyMatch(c -> !c.so().isEmpty())) {
+          groups.add(new ArrayList<>(List.of(m)));
+          list.remove(m);
+          benefits--;
+        }
+      }
+      groups.addAll(chunks(list, pen.voice().facts()));
+    }
+    return new Outline(
+        joinSingles(body, pen.voice().facts()), joinSingles(closing, pen.voice().facts()));
   }
 
-  private static List<List<Message>> chunks(List<Message> list) {
+  /**
+   * The themes of the body in a random order in which what matters tends to come first; those of
+   * the closing in their own.
+   */
+  private static List<String> ordered(Map<String, List<Message>> byTheme, Pen pen) {
+    Map<String, Integer> weights = new LinkedHashMap<>();
+    List<String> closing = new ArrayList<>();
+    byTheme.forEach(
+        (theme, list) -> {
+          if (list.isEmpty()) {
+            return;
+          }
+          if (CLOSING.contains(theme)) {
+            closing.add(theme);
+          } else {
+            double most = list.stream().mapToDouble(Message::salience).max().orElse(1);
+            weights.put(theme, (int) Math.max(1, most * most / STEEP));
+          }
+        });
+    List<String> themes = pen.rotation().ordered(weights);
+    themes.addAll(closing);
+    return themes;
+  }
+
+  private static List<Message> shuffled(List<Message> messages, Pen pen) {
+    Map<Message, Integer> weights = new LinkedHashMap<>();
+    messages.forEach(m -> weights.put(m, (int) Math.max(1, m.salience())));
+    return pen.rotation().ordered(weights);
+  }
+
+  private static List<List<Message>> chunks(List<Message> list, int most) {
     List<List<Message>> chunks = new ArrayList<>();
-    int sentences = (list.size() + SENTENCE_FACTS - 1) / SENTENCE_FACTS;
+    int sentences = (list.size() + most - 1) / most;
     int from = 0;
     for (int i = 0; i < sentences; i++) {
       int to = from + (list.size() - from + sentences - i - 1) / (sentences - i);
@@ -120,8 +170,17 @@ final class Planner {
     return chunks;
   }
 
+  /** Whether a fact needs a sentence of its own. */
+  static boolean isAlone(Message m) {
+    return ALONE.contains(m.theme());
+  }
+
+  private static boolean isBenefit(List<Message> group) {
+    return group.size() == 1 && group.getFirst().claims().stream().anyMatch(c -> !c.so().isEmpty());
+  }
+
   /** A lone fact joins a neighbour, so that a text isn't a row of one-fact sentences. */
-  private static List<List<Message>> joinSingles(List<List<Message>> groups) {
+  private static List<List<Message>> joinSingles(List<List<Message>> groups, int most) {
     List<List<Message>> joined = new ArrayList<>();
     for (List<Message> group : groups) {
       List<Message> last = joined.isEmpty() ? null : joined.getLast();
@@ -133,7 +192,9 @@ final class Planner {
       if (last != null
           && !alone
           && sameKind
-          && group.size() + last.size() <= SENTENCE_FACTS
+          && !isBenefit(group)
+          && !isBenefit(last)
+          && group.size() + last.size() <= most
           && (group.size() == 1 || last.size() == 1)) {
         last.addAll(group);
       } else {

@@ -1,5 +1,7 @@
 package rhetor.core.compose;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,36 +14,61 @@ public final class Rotation {
   private final long seed;
   private final Map<String, int[]> used = new HashMap<>();
   private long product;
+  private long drawn;
 
   public Rotation(long seed) {
     this.seed = seed;
   }
 
-  void startProduct(String sku) {
-    product = sku.hashCode();
+  /** Starts a text; {@code take} tells one text for a product from another. */
+  void start(String sku, int take) {
+    product = sku.hashCode() + take * 0x5851F42DL;
+    drawn = 0;
   }
 
-  /** One of {@code options}, which are indexes below {@code size} of the slot's wordings. */
-  int pick(String slot, int size, List<Integer> options) {
-    int[] counts = used.computeIfAbsent(slot, s -> new int[size]);
-    int least = options.stream().mapToInt(o -> counts[o]).min().orElseThrow();
-    List<Integer> ties = options.stream().filter(o -> counts[o] == least).toList();
-    int chosen = ties.get((int) Long.remainderUnsigned(mix(slot), ties.size()));
-    counts[chosen]++;
-    return chosen;
+  /** Which of a concept's wordings is next, counted up over all products. */
+  int turn(String concept) {
+    int[] count = used.computeIfAbsent(concept, c -> new int[1]);
+    return count[0]++ + (int) (mix(concept) & 1);
   }
 
+  /** One of {@code wordings}, the least used first. */
   <T> T pick(String slot, List<T> wordings) {
-    if (wordings.size() == 1) {
-      return wordings.getFirst();
+    return wordings.size() == 1
+        ? wordings.getFirst()
+        : wordings.get(Math.floorMod(turn(slot), wordings.size()));
+  }
+
+  /** A whole number from 0 below {@code bound}, another at each call. */
+  int draw(int bound) {
+    return (int) Long.remainderUnsigned(mix("draw") + ++drawn * 0x9E3779B97F4A7C15L >>> 7, bound);
+  }
+
+  /**
+   * The items in a random order in which an item of twice the weight comes first twice as often
+   * (Efraimidis and Spirakis, 2006).
+   */
+  <T> List<T> ordered(Map<T, Integer> weights) {
+    record Keyed<T>(T item, double key) {}
+    List<Keyed<T>> keyed = new ArrayList<>(weights.size());
+    long base = mix("order") + ++drawn * 0xD1342543DE82EF95L;
+    for (Map.Entry<T, Integer> entry : weights.entrySet()) {
+      double u = ((finish(base + keyed.size() * 0x9E3779B97F4A7C15L) >>> 11) + 1) * 0x1.0p-53;
+      keyed.add(new Keyed<>(entry.getKey(), -Math.log(u) / entry.getValue()));
     }
-    List<Integer> all = java.util.stream.IntStream.range(0, wordings.size()).boxed().toList();
-    return wordings.get(pick(slot + "/" + wordings.size(), wordings.size(), all));
+    keyed.sort(Comparator.comparingDouble(Keyed::key));
+    List<T> items = new ArrayList<>(keyed.size());
+    keyed.forEach(k -> items.add(k.item()));
+    return items;
   }
 
   /** SplitMix64's finaliser (Steele, Lea, Flood 2014) over seed, product and slot. */
   private long mix(String slot) {
-    long z = seed * 0x9E3779B97F4A7C15L + product * 31 + slot.hashCode();
+    return finish(seed * 0x9E3779B97F4A7C15L + product * 31 + slot.hashCode());
+  }
+
+  private static long finish(long start) {
+    long z = start;
     z = (z ^ (z >>> 30)) * 0xBF58476D1CE4E5B9L;
     z = (z ^ (z >>> 27)) * 0x94D049BB133111EBL;
     return z ^ (z >>> 31);

@@ -1,7 +1,7 @@
 package rhetor.core.compose;
 
 import java.util.ArrayList;
-import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,64 +12,235 @@ import java.util.regex.Pattern;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Claim;
 import rhetor.core.language.English;
+import rhetor.core.style.SentenceFrame;
 
-/** Builds grammatical sentences from groups of messages. */
+/**
+ * Builds grammatical sentences from groups of messages, in the frames that the voice prefers; of
+ * several ways to put a group it takes the first that repeats little of what the house has said.
+ */
 final class SentenceWriter {
   /** Longer sentences are split in two. */
   private static final int LONGEST = 190;
 
-  /** Stands between the items of a list until the sentence it is in is known. */
-  static final String ITEM = "\u0001";
+  /** Ways that are tried before the least repetitive is taken. */
+  private static final int TRIES = 7;
+
+  /** Words of a repeated run for each of which a sentence is allowed one repetition. */
+  private static final int REPETITIVE = 9;
+
+  private static final int LETTERS = 6;
+
+  private static final int MOST_JOINED = 3;
+
+  /** Groups of which the least repetitive is taken next. */
+  private static final int AHEAD = 3;
 
   private static final Pattern AGREE = Pattern.compile("~([a-z]+)");
-  private static final int PATTERNS = 4;
 
-  /** Verbs that are said once for all that follows them. */
-  private static final Set<String> MERGED = Set.of("be", "have");
+  /** Frames that may not follow one another: two fronted phrases in a row are a mannerism. */
+  private static final Set<SentenceFrame> FRONTED =
+      Set.of(
+          SentenceFrame.PART_FIRST,
+          SentenceFrame.WITH_FIRST,
+          SentenceFrame.DOING_FIRST,
+          SentenceFrame.AT_FIRST);
 
-  /** What clauses about growing are about. */
-  static final String SHARED = "plants ";
+  /** Frames that a text bears once. */
+  private static final Set<SentenceFrame> ONCE =
+      Set.of(
+          SentenceFrame.QUESTION, SentenceFrame.FRAGMENT, SentenceFrame.YOU, SentenceFrame.THERE);
 
   private final Subject subject;
-  private final Rotation rotation;
+  private final Pen pen;
   private final List<String> claimsUsed = new ArrayList<>();
+  private final Set<String> reasonsUsed = new HashSet<>();
+  private final List<SentenceFrame> framesUsed = new ArrayList<>();
+  private String written;
   private String lastStart = "";
   private boolean lastAboutProduct = true;
 
-  SentenceWriter(Subject subject, Rotation rotation) {
+  /**
+   * @param written what stands before the first sentence, or empty
+   */
+  SentenceWriter(Subject subject, Pen pen, String written) {
     this.subject = subject;
-    this.rotation = rotation;
+    this.pen = pen;
+    this.written = written;
+  }
+
+  /**
+   * One way to put a group.
+   *
+   * @param texts a sentence or two
+   * @param named whether it refers to the product by its name
+   * @param claim the claim it makes, null if none
+   * @param reason how it joins the claim, or empty
+   * @param repeated how many runs of words it has in common with other texts
+   */
+  private record Way(
+      List<String> texts,
+      SentenceFrame frame,
+      boolean named,
+      Claim claim,
+      String reason,
+      String text,
+      int repeated) {
+
+    boolean isRepetitive() {
+      return repeated > text.length() / (LETTERS * REPETITIVE);
+    }
+
+    boolean isLong() {
+      return texts.stream().anyMatch(t -> t.length() > LONGEST);
+    }
+  }
+
+  private Way way(
+      List<String> words, SentenceFrame frame, boolean named, Claim claim, String reason) {
+    List<String> texts =
+        words.size() == 1
+            ? List.of(Framing.finish(words.getFirst(), pen.voice()))
+            : words.stream().map(w -> Framing.finish(w, pen.voice())).toList();
+    String text = texts.size() == 1 ? texts.getFirst() : String.join(" ", texts);
+    return new Way(texts, frame, named, claim, reason, text, pen.variety().repeated(written, text));
+  }
+
+  /**
+   * Sentences for groups, in an order in which they repeat little.
+   *
+   * @param startsParagraph whether the first of them starts a paragraph
+   */
+  List<Sentence> writeAll(List<List<Message>> groups, boolean startsParagraph) {
+    List<List<Message>> left = new ArrayList<>(groups);
+    List<Sentence> sentences = new ArrayList<>();
+    while (!left.isEmpty()) {
+      boolean starts = startsParagraph && sentences.isEmpty();
+      int next = 0;
+      Way best = best(left.getFirst(), starts);
+      for (int i = 1; i < Math.min(left.size(), AHEAD) && best.isRepetitive(); i++) {
+        Way other = best(left.get(i), starts);
+        if (other.repeated * best.text.length() < best.repeated * other.text.length()) {
+          best = other;
+          next = i;
+        }
+      }
+      List<Message> group = left.get(next);
+      if (best.isRepetitive() && next + 1 < left.size() && isJoinable(group, left.get(next + 1))) {
+        List<Message> joined = new ArrayList<>(group);
+        joined.addAll(left.get(next + 1));
+        Way whole = best(joined, starts);
+        if (!whole.isRepetitive()) {
+          left.remove(next + 1);
+          best = whole;
+          group = joined;
+        }
+      }
+      left.remove(next);
+      sentences.addAll(write(group, best, starts));
+    }
+    return sentences;
+  }
+
+  private static boolean isJoinable(List<Message> group, List<Message> next) {
+    return group.size() + next.size() <= MOST_JOINED
+        && group.stream().allMatch(m -> m.verb() != null && !Planner.isAlone(m))
+        && next.stream().allMatch(m -> m.verb() != null && !Planner.isAlone(m));
   }
 
   /** Sentences for one group, usually one. */
   List<Sentence> write(List<Message> group, boolean startsParagraph) {
-    Sentence whole = sentence(group, startsParagraph);
-    if (whole.text().length() > LONGEST && group.size() > 1) {
+    return write(group, best(group, startsParagraph), startsParagraph);
+  }
+
+  private List<Sentence> write(List<Message> group, Way way, boolean startsParagraph) {
+    if (way.isLong() && group.size() > 1) {
       int half = (group.size() + 1) / 2;
       List<Sentence> split = new ArrayList<>(write(group.subList(0, half), startsParagraph));
       split.addAll(write(group.subList(half, group.size()), false));
       return split;
     }
-    lastStart = whole.text().split(" ", 2)[0];
-    lastAboutProduct = group.stream().anyMatch(m -> m.verb() != null);
-    return List.of(whole);
+    framesUsed.add(way.frame);
+    List<Support> support = new ArrayList<>(group.stream().map(Message::support).toList());
+    if (way.claim != null) {
+      claimsUsed.add(way.claim.id());
+      reasonsUsed.add(way.reason);
+      support.add(Support.claim(way.claim.id()));
+    }
+    if (way.named) {
+      support.addAll(subject.nameSupport());
+    }
+    written = way.text;
+    lastStart = way.texts.getLast().split("[ ’]", 2)[0];
+    lastAboutProduct =
+        way.frame != SentenceFrame.FRAGMENT
+            && way.frame != SentenceFrame.QUESTION
+            && group.stream().anyMatch(m -> m.verb() != null);
+    return way.texts.stream().map(t -> new Sentence(t, support)).toList();
   }
 
-  private Sentence sentence(List<Message> group, boolean startsParagraph) {
-    List<Message> verbs = group.stream().filter(m -> m.verb() != null).toList();
-    List<Message> clauses = group.stream().filter(m -> m.verb() == null).toList();
-    List<Support> support = new ArrayList<>(group.stream().map(Message::support).toList());
-    if (verbs.isEmpty()) {
-      return finish(clauses(clauses), support);
+  /** How many claims the text has made so far. */
+  int claims() {
+    return claimsUsed.size();
+  }
+
+  private Way best(List<Message> group, boolean startsParagraph) {
+    Way best = claimed(group, startsParagraph);
+    int tries = best == null ? 0 : 1;
+    List<SentenceFrame> frames = pen.rotation().ordered(pen.voice().frames());
+    for (int turn = 0; turn < 3 && tries < TRIES && (best == null || best.isRepetitive()); turn++) {
+      Framing framing = new Framing(subject, pen.values(), turn == 0 ? group : turned(group, turn));
+      for (SentenceFrame frame : frames) {
+        Way way = put(frame, framing, startsParagraph);
+        if (way == null) {
+          continue;
+        }
+        if (best == null || way.repeated < best.repeated) {
+          best = way;
+        }
+        if (!best.isRepetitive() || ++tries >= TRIES) {
+          break;
+        }
+      }
     }
-    String who = refer(startsParagraph, support);
-    String main =
-        verbs.size() == 1 && clauses.isEmpty() && claim(verbs.getFirst()).isPresent()
-            ? withClaim(who, verbs.getFirst(), claim(verbs.getFirst()).get(), support)
-            : main(who, verbs);
-    // Two "and" in a row are hard to read; a semicolon keeps the clauses apart.
-    String joint = clauses.size() == 1 && !main.contains(" and ") ? ", and " : "; ";
-    return finish(clauses.isEmpty() ? main : main + joint + clauses(clauses), support);
+    return best != null
+        ? best
+        : put(SentenceFrame.PLAIN, new Framing(subject, pen.values(), group), startsParagraph);
+  }
+
+  /** A fact and what it is good for, where a claim says that; else null. */
+  private Way claimed(List<Message> group, boolean startsParagraph) {
+    if (group.size() > 1 || group.getFirst().verb() == null || claims() >= pen.voice().benefits()) {
+      return null;
+    }
+    Message message = group.getFirst();
+    return claim(message).map(c -> withClaim(message, c, startsParagraph)).orElse(null);
+  }
+
+  private static List<Message> turned(List<Message> group, int turn) {
+    List<Message> turned = new ArrayList<>(group.stream().map(m -> m.turned(turn)).toList());
+    java.util.Collections.rotate(turned, turn);
+    return turned;
+  }
+
+  /** The group in a frame; null if it doesn't fit. */
+  private Way put(SentenceFrame frame, Framing framing, boolean startsParagraph) {
+    boolean mannered =
+        ONCE.contains(frame) && framesUsed.contains(frame)
+            || FRONTED.contains(frame)
+                && !framesUsed.isEmpty()
+                && FRONTED.contains(framesUsed.getLast());
+    if (mannered) {
+      return null;
+    }
+    boolean noSubject =
+        framing.isOnlyClauses()
+            || frame == SentenceFrame.FRAGMENT
+            || frame == SentenceFrame.QUESTION;
+    boolean noun =
+        startsParagraph || frame == SentenceFrame.WHICH || frame == SentenceFrame.PART_MIDDLE;
+    String who = noSubject ? "" : refer(noun, framing.firstVerb());
+    List<String> words = framing.put(frame, who, startsParagraph);
+    return words == null ? null : way(words, frame, who.equals(subject.shortReference()), null, "");
   }
 
   private Optional<Claim> claim(Message message) {
@@ -78,139 +249,53 @@ final class SentenceWriter {
         .findFirst();
   }
 
-  private String withClaim(String who, Message message, Claim claim, List<Support> support) {
-    claimsUsed.add(claim.id());
-    support.add(Support.claim(claim.id()));
-    String so = agreeAll(rotation.pick(claim.id(), claim.so()).replace("{it}", subject.pronoun()));
-    return who + " " + predicate(List.of(message.verb())) + ", so " + so;
-  }
-
-  private String main(String who, List<Message> verbs) {
-    List<Integer> feasible = new ArrayList<>(List.of(0));
-    List<Message> parts = verbs.stream().filter(m -> m.has(Form.PART)).toList();
-    List<Message> withs =
-        verbs.stream().filter(m -> m.has(Form.WITH) && !m.has(Form.VERB)).toList();
-    boolean two = verbs.size() >= 2;
-    if (two && !parts.isEmpty() && verbs.stream().anyMatch(m -> m.has(Form.VERB))) {
-      feasible.add(1);
-    }
-    boolean alreadyWith = verbs.stream().anyMatch(m -> m.verb().contains(" with "));
-    if (two && !alreadyWith && !withs.isEmpty() && withs.size() < verbs.size()) {
-      // "It measures 18 × 29 cm with a pump" pairs what doesn't belong together.
-      boolean related =
-          verbs.stream().map(Message::theme).distinct().count() == 1
-              && !verbs.getFirst().theme().equals("size");
-      if (related
-          && verbs.stream()
-              .noneMatch(m -> m.verb().startsWith("come ") || m.verb().contains(" for "))) {
-        feasible.add(2);
-        feasible.add(3);
+  private Way withClaim(Message message, Claim claim, boolean startsParagraph) {
+    String who = refer(startsParagraph, message.verb());
+    boolean named = who.equals(subject.shortReference());
+    String bare = pen.rotation().pick(claim.id(), claim.so());
+    String so = agreeAll(bare.replace("{it}", subject.pronoun()));
+    String main = who + " " + Framing.predicate(List.of(message.verb()), subject.plural());
+    for (String reason : pen.rotation().ordered(weights(pen.voice().reasons()))) {
+      boolean with =
+          !reason.contains("{with}")
+              || message.has(Form.WITH) && !Opening.overlaps(message.get(Form.WITH), so);
+      boolean part =
+          !reason.contains("{part}") || message.has(Form.PART) && bare.startsWith("{it}");
+      if (with && part && !reasonsUsed.contains(reason)) {
+        String words =
+            reason
+                .replace("{main}", main)
+                .replace("{so}", so)
+                .replace(
+                    "{with}",
+                    message.has(Form.WITH) ? Framing.things(List.of(message.get(Form.WITH))) : "")
+                .replace("{part}", message.has(Form.PART) ? message.get(Form.PART) : "");
+        return way(List.of(words.split("\\. ")), SentenceFrame.PLAIN, named, claim, reason);
       }
     }
-    return switch (rotation.pick("sentence", PATTERNS, feasible)) {
-      case 1 -> {
-        Message front = parts.getFirst();
-        yield English.capitalise(front.get(Form.PART))
-            + ", "
-            + who
-            + " "
-            + predicate(verbsOf(without(verbs, List.of(front))));
-      }
-      case 2 ->
-          who
-              + " "
-              + predicate(verbsOf(without(verbs, withs)))
-              + joinedWith(verbsOf(without(verbs, withs)), withs);
-      case 3 ->
-          "with " + nouns(withs) + ", " + who + " " + predicate(verbsOf(without(verbs, withs)));
-      default -> who + " " + predicate(verbsOf(verbs));
-    };
+    return way(List.of(main + ", so " + so), SentenceFrame.PLAIN, named, claim, "");
   }
 
-  private static String joinedWith(List<String> before, List<Message> withs) {
-    return (before.size() > 1 ? ", with " : " with ") + nouns(withs);
-  }
-
-  private static String nouns(List<Message> withs) {
-    return things(withs.stream().map(m -> m.get(Form.WITH)).toList());
-  }
-
-  /** Noun phrases as one list; a phrase that is a list itself is taken apart. */
-  static String things(List<String> phrases) {
-    return English.list(
-        phrases.stream().flatMap(p -> java.util.Arrays.stream(p.split(ITEM))).toList());
-  }
-
-  private static List<Message> without(List<Message> all, List<Message> some) {
-    return all.stream().filter(m -> !some.contains(m)).toList();
-  }
-
-  private static List<String> verbsOf(List<Message> messages) {
-    return messages.stream().map(Message::verb).toList();
-  }
-
-  /** Verb phrases made to agree with the subject and joined; a verb that repeats is said once. */
-  String predicate(List<String> verbPhrases) {
-    return predicate(verbPhrases, subject.plural());
-  }
-
-  static String predicate(List<String> verbPhrases, boolean plural) {
-    Map<String, List<String>> byVerb = new LinkedHashMap<>();
-    for (String phrase : verbPhrases) {
-      String[] parts = phrase.split(" ", 2);
-      // "Is made of canvas and rated IPX6", but not "grows in sun and to 35 cm".
-      boolean joins = MERGED.contains(parts[0]) || phrase.startsWith("come in ");
-      String key = joins ? parts[0] : phrase;
-      byVerb.computeIfAbsent(key, v -> new ArrayList<>()).add(key.equals(phrase) ? "" : parts[1]);
-    }
-    List<String> joined = new ArrayList<>();
-    // "3 mm wide and made of gold", not "made of gold and 3 mm wide".
-    byVerb
-        .getOrDefault("be", new ArrayList<>())
-        .sort(Comparator.comparing(r -> !r.matches("[\\d.,]+ .*(?:long|wide|high|deep|thick)")));
-    byVerb.forEach((verb, rests) -> joined.add(English.agree(verb, plural) + " " + things(rests)));
-    return English.list(joined.stream().map(String::strip).toList());
-  }
-
-  private static String clauses(List<Message> messages) {
-    List<String> clauses =
-        withoutRepeatedSubject(messages.stream().map(m -> m.get(Form.CLAUSE)).toList());
-    return clauses.size() == 1
-        ? clauses.getFirst()
-        : String.join(", ", clauses.subList(0, clauses.size() - 1)) + ", and " + clauses.getLast();
+  private static Map<String, Integer> weights(List<String> reasons) {
+    Map<String, Integer> weights = new LinkedHashMap<>();
+    reasons.forEach(r -> weights.merge(r, 1, Integer::sum));
+    return weights;
   }
 
   /**
-   * "Plants reach 30 cm and stand 10 cm apart": a subject that several clauses share is said once.
+   * Pronoun, noun or name: the pronoun where the last sentence didn't begin with it, else now the
+   * noun and now the name.
    */
-  private static List<String> withoutRepeatedSubject(List<String> clauses) {
-    Map<String, List<String>> bySubject = new LinkedHashMap<>();
-    for (String clause : clauses) {
-      boolean shared = clause.startsWith(SHARED) && clause.indexOf(ITEM) < 0;
-      bySubject
-          .computeIfAbsent(shared ? SHARED : clause, s -> new ArrayList<>())
-          .add(shared ? clause.substring(SHARED.length()) : "");
-    }
-    List<String> joined = new ArrayList<>();
-    bySubject.forEach(
-        (subject, rests) ->
-            joined.add(rests.equals(List.of("")) ? subject : subject + English.list(rests)));
-    return joined;
-  }
-
-  /**
-   * Name, noun or pronoun: the noun where a paragraph starts or the last sentence began with it.
-   */
-  private String refer(boolean startsParagraph, List<Support> support) {
+  private String refer(boolean noun, String verb) {
     boolean pronounAgain = lastStart.equalsIgnoreCase(subject.pronoun());
-    if (!startsParagraph && !pronounAgain && lastAboutProduct) {
+    // "The lock locks with a key" stutters.
+    boolean stutters = verb.startsWith(subject.noun() + " ");
+    if (!noun && !pronounAgain && lastAboutProduct) {
       return subject.pronoun();
     }
-    if (!subject.noun().isEmpty()) {
-      return "the " + subject.noun();
-    }
-    support.addAll(subject.nameSupport());
-    return subject.shortReference();
+    boolean byName =
+        subject.noun().isEmpty() || stutters || !subject.isLong() && framesUsed.size() % 3 == 2;
+    return byName ? subject.shortReference() : "the " + subject.noun();
   }
 
   private String agreeAll(String clause) {
@@ -223,22 +308,5 @@ final class SentenceWriter {
       m.appendReplacement(out, English.agree(m.group(1), subject.plural()));
     }
     return m.appendTail(out).toString();
-  }
-
-  /** Resolves a list inside a clause: "included are a harness, a helmet and ropes". */
-  private static String listed(String words) {
-    int last = words.lastIndexOf(ITEM);
-    return last < 0
-        ? words
-        : (words.substring(0, last) + " and " + words.substring(last + 1)).replace(ITEM, ", ");
-  }
-
-  static Sentence finish(String words, List<Support> support) {
-    String text = English.capitalise(listed(words.strip()));
-    while (text.contains("  ")) {
-      text = text.replace("  ", " ");
-    }
-    char last = text.charAt(text.length() - 1);
-    return new Sentence(last == '.' || last == '!' || last == '?' ? text : text + ".", support);
   }
 }

@@ -54,7 +54,7 @@ record Subject(
         name,
         brand,
         kind,
-        kind.isEmpty() ? "" : last,
+        kind.isEmpty() ? "" : last.equals("linen") ? kind : last,
         plural,
         !name.startsWith("The ")
             && (nameHasKind
@@ -87,6 +87,11 @@ record Subject(
     return !noun.isEmpty() && hasWord(name, noun);
   }
 
+  /** Whether it is things in the plural that its name doesn't call so: "Stile 4", the socks. */
+  boolean isUnnamedPlural() {
+    return plural && !kind.isEmpty() && !nameHasKind();
+  }
+
   /** Whether "is a pannier" makes sense; "the Tomato seeds are seeds" doesn't. */
   boolean canBeCalledKind() {
     return !kind.isEmpty() && (!plural || nameHasKind());
@@ -103,6 +108,28 @@ record Subject(
   String shortReference() {
     String thing = plural && !kind.isEmpty() && !nameHasKind() ? name + " " + noun : name;
     return (definite ? "the " : "") + thing;
+  }
+
+  /** The name without "the", for after "Tolvane's". */
+  String bareReference() {
+    return definite ? shortReference().substring("the ".length()) : shortReference();
+  }
+
+  /** The full reference without "the", for where it stands as a heading does. */
+  String bareFullReference() {
+    return definite ? fullReference().substring("the ".length()) : fullReference();
+  }
+
+  /** What saying its kind rests on: its name, and the category it was filed under. */
+  List<Support> kindSupport(ProductFacts product) {
+    List<Support> support = new ArrayList<>(nameSupport);
+    product.fact("category").ifPresent(f -> support.add(Support.fact(f.id())));
+    return support;
+  }
+
+  /** Whether the name is a mouthful. */
+  boolean isLong() {
+    return name.length() > 24;
   }
 
   String pronoun() {

@@ -49,6 +49,11 @@ public final class ValueText {
     };
   }
 
+  /** The things that a value lists, one by one; the value itself if it is no list. */
+  List<String> items(Value value) {
+    return value instanceof Value.Terms(List<String> items) ? items : List.of(spec(value));
+  }
+
   /** The value before a noun ("20-litre"), or empty if it can't stand there. */
   String attributive(Value value) {
     return switch (value) {

@@ -1,6 +1,7 @@
 package rhetor.core.compose;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,13 +11,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.IntStream;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
+import rhetor.core.style.Voice;
 
 /**
  * Puts a fact into phrases: by its concept's wordings, or by its heading where there is no concept.
@@ -95,10 +96,10 @@ final class Wording {
   private final Knowledge knowledge;
   private final ValueText text;
   private final HeadingWording headings;
-  private final Map<Filling, Map<String, List<String>>> fillings =
+  private final Map<Filling, Map<Form, List<String>>> fillings =
       new LinkedHashMap<>(256, 0.75f, true) {
         @Override
-        protected boolean removeEldestEntry(Map.Entry<Filling, Map<String, List<String>>> eldest) {
+        protected boolean removeEldestEntry(Map.Entry<Filling, Map<Form, List<String>>> eldest) {
           return size() > REMEMBERED;
         }
       };
@@ -109,58 +110,55 @@ final class Wording {
     this.headings = new HeadingWording(text);
   }
 
-  /** All phrases for a fact; none if it can't be said in prose. */
-  Map<Form, String> phrases(Fact fact, String productClass, Rotation rotation) {
-    Map<Form, String> forms = new EnumMap<>(Form.class);
+  /** All phrases for a fact by form, the voice's own first; none if it can't be said in prose. */
+  Map<Form, List<String>> phrases(Fact fact, String productClass, Voice voice) {
     if (fact.foreign()
         || fact.value() instanceof Value.YesNo(boolean yes) && !yes
         || isTooLong(fact.value())) {
-      return forms;
+      return Map.of();
     }
     Optional<Concept> concept = knowledge.concept(fact.concept());
     if (concept.isEmpty()) {
-      headings.phrases(fact, forms);
-      return forms;
+      return headings.phrases(fact);
     }
-    filled(fact, concept.get(), productClass)
-        .forEach(
-            (form, phrases) -> {
-              List<Integer> said =
-                  IntStream.range(0, phrases.size())
-                      .filter(i -> !phrases.get(i).isEmpty())
-                      .boxed()
-                      .toList();
-              if (!said.isEmpty()) {
-                int picked = rotation.pick(fact.concept() + "." + form, phrases.size(), said);
-                forms.put(Form.valueOf(form.toUpperCase(Locale.ROOT)), phrases.get(picked));
-              }
-            });
-    if (forms.isEmpty() && !concept.get().say().isEmpty() && !LISTS.contains(fact.concept())) {
-      headings.phrases(fact, forms);
-    }
-    return forms;
+    Map<Form, List<String>> filled = filled(fact, concept.get(), productClass, voice);
+    boolean byHeading =
+        filled.isEmpty() && !concept.get().say().isEmpty() && !LISTS.contains(fact.concept());
+    return byHeading ? headings.phrases(fact) : filled;
   }
 
-  private record Filling(String concept, Value value, String productClass) {}
+  private record Filling(String concept, Value value, String productClass, String voice) {}
 
-  /**
-   * All wordings of a concept filled with a value; empty where they can't be. Values repeat a lot.
-   */
-  private Map<String, List<String>> filled(Fact fact, Concept concept, String productClass) {
+  /** A concept's wordings filled with a value, without those that can't be. Values repeat a lot. */
+  private Map<Form, List<String>> filled(
+      Fact fact, Concept concept, String productClass, Voice voice) {
     return fillings.computeIfAbsent(
-        new Filling(fact.concept(), fact.value(), productClass),
+        new Filling(fact.concept(), fact.value(), productClass, voice.id()),
         f -> {
-          Map<String, List<String>> filled = new LinkedHashMap<>();
-          concept
-              .say()
-              .forEach(
-                  (form, wordings) ->
-                      filled.put(
-                          form,
-                          wordings.stream()
-                              .map(w -> Optional.ofNullable(fill(w, fact, productClass)).orElse(""))
-                              .toList()));
+          Map<Form, List<String>> filled = new EnumMap<>(Form.class);
+          Map<String, List<String>> own = voice.say().getOrDefault(concept.id(), Map.of());
+          fill(own, fact, productClass, filled);
+          fill(concept.say(), fact, productClass, filled);
           return filled;
+        });
+  }
+
+  private void fill(
+      Map<String, List<String>> say,
+      Fact fact,
+      String productClass,
+      Map<Form, List<String>> filled) {
+    say.forEach(
+        (form, wordings) -> {
+          for (String wording : wordings) {
+            String phrase = fill(wording, fact, productClass);
+            if (phrase != null) {
+              filled
+                  .computeIfAbsent(
+                      Form.valueOf(form.toUpperCase(Locale.ROOT)), x -> new ArrayList<>(2))
+                  .add(phrase);
+            }
+          }
         });
   }
 
@@ -223,10 +221,7 @@ final class Wording {
               ? nounPhrases(items)
               : value instanceof Value.Words(String w) ? nounPhrases(List.of(w)) : null;
       case "sides" -> value instanceof Value.Sides ? text.prose(value) : null;
-      case "sizes" ->
-          value instanceof Value.Terms(List<String> items)
-              ? (items.size() == 1 ? "size " : "sizes ") + English.list(items)
-              : null;
+      case "sizes" -> value instanceof Value.Terms(List<String> items) ? sizes(items) : null;
       case "thick" ->
           THICK.containsKey(productClass) && value instanceof Value.Quantity
               ? THICK.get(productClass) + " " + text.prose(value) + " thick"
@@ -269,6 +264,17 @@ final class Wording {
                   && items.stream().allMatch(i -> !i.contains(" ") && English.isAdjective(i))
               ? text.prose(value)
               : null;
+      case "mark" ->
+          value instanceof Value.Terms(List<String> items)
+                  && items.size() == 1
+                  && items.getFirst().matches("\\p{Lu}[\\p{L}-]+")
+                  && !English.isAdjective(items.getFirst())
+              ? items.getFirst()
+              : null;
+      case "single" ->
+          value instanceof Value.Words(String w) && !English.isPlural(English.lastWord(w))
+              ? text.prose(value)
+              : null;
       case "norm" ->
           value instanceof Value.Terms(List<String> items)
                   && items.stream().allMatch(i -> i.chars().anyMatch(Character::isDigit))
@@ -276,6 +282,14 @@ final class Wording {
               : null;
       default -> throw new IllegalStateException("no such slot: {" + name + "}");
     };
+  }
+
+  /** "Size L", "sizes S and M", "sizes 36–40 and 41–45". */
+  private static String sizes(List<String> items) {
+    List<String> printed =
+        items.stream().map(i -> i.replaceAll("(?<=\\d)\\s*-\\s*(?=\\d)", "–")).toList();
+    boolean one = printed.size() == 1 && printed.getFirst().indexOf('–') < 0;
+    return (one ? "size " : "sizes ") + English.list(printed);
   }
 
   /** A value in running text; a bare number for a quantity says too little. */
@@ -380,9 +394,7 @@ final class Wording {
   private static String nounPhrases(List<String> items) {
     List<String> phrases =
         items.stream().map(Wording::nounPhrase).flatMap(Optional::stream).toList();
-    return phrases.isEmpty() || phrases.size() > 6
-        ? null
-        : String.join(SentenceWriter.ITEM, phrases);
+    return phrases.isEmpty() || phrases.size() > 6 ? null : String.join(Framing.ITEM, phrases);
   }
 
   /** "Works with pencil" is said of the thing; it is no thing. */

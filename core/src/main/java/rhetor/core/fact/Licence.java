@@ -9,8 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import rhetor.core.language.Words;
-import rhetor.core.language.Words.Word;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * Tells which claims a fact licenses; {@link Knowledge#licence()} has it. Safe for several threads.
@@ -53,6 +53,9 @@ public final class Licence {
           "optional",
           "available",
           "excluded");
+
+  /** Letters and digits alike: "IPX4" is not "IPX7". */
+  private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}]+(?:['’.][\\p{L}\\p{N}]+)*");
 
   private static final int BEFORE = 2;
 
@@ -110,9 +113,12 @@ public final class Licence {
 
   private static List<String> words(String text) {
     // "USB-C" says "USB", and "non stick" is "non-stick".
-    return Words.of(text.toLowerCase(Locale.ROOT).replace('-', ' ').replace('/', ' ')).stream()
-        .map(Word::text)
-        .toList();
+    List<String> words = new ArrayList<>();
+    Matcher m = WORD.matcher(text.toLowerCase(Locale.ROOT));
+    while (m.find()) {
+      words.add(m.group());
+    }
+    return words;
   }
 
   private static String text(Value value) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import morfologik.stemming.Dictionary;
 import morfologik.stemming.DictionaryLookup;
@@ -43,7 +44,12 @@ public final class English {
   private static final Memo<String> MID_SENTENCE = new Memo<>(English::makeMidSentence);
   private static final Memo<String> LOWER = new Memo<>(English::makeLowerCommon);
   private static final Memo<String> THIRD_PERSONS = new Memo<>(English::makeThirdPerson);
+  private static final Memo<String> PARTICIPLES = new Memo<>(English::makeParticiple);
   private static final Memo<String> STEMS = new Memo<>(English::findStem);
+
+  private static final Pattern CONTRACTIBLE =
+      Pattern.compile(
+          "\\b([Ii]t(?= is)|[Tt]here(?= is)|[Tt]hat(?= is)|[Hh]ere(?= is)|[Tt]hey(?= are)|[Yy]ou(?= are| will)|does(?= not)|do(?= not)) (is|are|will|not)\\b(?= [\\p{L}\\d])");
 
   private static final Pattern VOWEL_SOUND =
       Pattern.compile(
@@ -231,6 +237,40 @@ public final class English {
       return base + "es";
     }
     return base.matches(".*[^aeiou]y$") ? base.substring(0, base.length() - 1) + "ies" : base + "s";
+  }
+
+  /** Speech instead of writing: "it's" for "it is", wherever a word follows that isn't stressed. */
+  public static String contract(String sentence) {
+    Matcher m = CONTRACTIBLE.matcher(sentence);
+    if (!m.find()) {
+      return sentence;
+    }
+    return m.replaceAll(
+        r ->
+            switch (r.group(2)) {
+              case "is" -> r.group(1) + "’s";
+              case "are" -> r.group(1) + "’re";
+              case "will" -> r.group(1) + "’ll";
+              default -> r.group(1) + "n’t";
+            });
+  }
+
+  /** "Tolvane's", "Fields'". */
+  public static String possessive(String name) {
+    return name + (name.endsWith("s") ? "’" : "’s");
+  }
+
+  /** The present participle of a verb's base form: "weighing", "running". */
+  public static String participle(String base) {
+    return PARTICIPLES.of(base);
+  }
+
+  private static String makeParticiple(String base) {
+    if (base.matches(".*[^eoy]e") && !base.equals("be")) {
+      return base.substring(0, base.length() - 1) + "ing";
+    }
+    boolean doubles = base.matches("[^aeiou]*[aeiou][^aeiouwxy]");
+    return base + (doubles ? base.substring(base.length() - 1) : "") + "ing";
   }
 
   /** A verb phrase that starts with a base form, made to agree with its subject. */

@@ -23,6 +23,7 @@ import rhetor.core.fact.TermIndex;
 import rhetor.core.fact.Unit;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
+import rhetor.core.language.Memo;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
 
@@ -76,6 +77,8 @@ public final class Ground {
           "colour",
           Set.of("clear", "natural", "sand", "cream", "orange", "transparent"));
 
+  private static final Memo<List<String>> KNOWN = new Memo<>(Ground::knownWords);
+
   private final Knowledge knowledge;
   private final Map<String, List<Double>> amounts = new HashMap<>();
   private final Set<Double> numbers = new HashSet<>();
@@ -90,16 +93,16 @@ public final class Ground {
     this.knowledge = knowledge;
     for (Fact fact : product.facts()) {
       addValue(fact.value());
-      addWords(fact.label());
+      addKnown(fact.label());
       knowledge
           .concept(fact.concept())
-          .ifPresent(c -> c.say().values().forEach(l -> l.forEach(this::addWording)));
+          .ifPresent(c -> c.say().values().forEach(l -> l.forEach(this::addKnown)));
       for (Source source : fact.sources()) {
         addWords(source.raw());
       }
       for (Claim claim : knowledge.licence().of(fact, product.productClass())) {
-        claim.adj().forEach(this::addWords);
-        claim.so().forEach(this::addWords);
+        claim.adj().forEach(this::addKnown);
+        claim.so().forEach(this::addKnown);
       }
     }
     addWords(product.name());
@@ -144,9 +147,29 @@ public final class Ground {
     }
   }
 
-  /** What a fact's own wordings say besides its value: "certified to ISO 9001" says "certified". */
-  private void addWording(String wording) {
-    Words.of(wording).forEach(w -> add(w.text()));
+  /** Words that come again with every product: wordings, claims, headings. */
+  private void addKnown(String text) {
+    for (String word : KNOWN.of(text)) {
+      stems.add(word);
+      Double number = NUMBER_WORDS.get(word);
+      if (number != null) {
+        numbers.add(number);
+      }
+    }
+  }
+
+  private static List<String> knownWords(String text) {
+    List<String> stems = new ArrayList<>();
+    for (Word word : Words.of(text)) {
+      stems.add(English.stem(word.text()));
+      if (NUMBER_WORDS.containsKey(word.text())) {
+        stems.add(word.text());
+      }
+      if (word.text().indexOf('-') > 0) {
+        Arrays.stream(word.text().split("-")).map(English::stem).forEach(stems::add);
+      }
+    }
+    return List.copyOf(stems);
   }
 
   private void add(String word) {

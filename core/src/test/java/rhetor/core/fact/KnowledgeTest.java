@@ -10,7 +10,8 @@ import org.junit.jupiter.api.Test;
 
 /** The data files under {@code knowledge/} hold together. */
 class KnowledgeTest {
-  private static final Set<String> FORMS = Set.of("adj", "pp", "part", "with", "verb", "clause");
+  private static final Set<String> FORMS =
+      Set.of("adj", "pp", "part", "with", "verb", "clause", "front");
   private static final Set<String> SLOTS =
       Set.of(
           "v",
@@ -37,7 +38,9 @@ class KnowledgeTest {
           "one",
           "people",
           "are",
-          "care");
+          "care",
+          "mark",
+          "single");
   private final Knowledge knowledge = Knowledge.standard();
 
   @Test

@@ -1,0 +1,356 @@
+package rhetor.core.compose;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rhetor.core.compose.Message.Form;
+import rhetor.core.fact.Value;
+import rhetor.core.language.English;
+import rhetor.core.style.SentenceFrame;
+import rhetor.core.style.Voice;
+
+/** Puts a group of messages into the frames of sentences; the words only, without choosing. */
+final class Framing {
+  /** Stands between the items of a list until the sentence it is in is known. */
+  static final String ITEM = "\u0001";
+
+  private static final char LISTED = ITEM.charAt(0);
+
+  /** What clauses about growing are about. */
+  static final String SHARED = "plants ";
+
+  /** Verbs that are said once for all that follows them. */
+  private static final Set<String> MERGED = Set.of("be", "have");
+
+  /** Themes whose facts are things that a product comes with, rather than measures it has. */
+  private static final Set<String> THINGS = Set.of("features", "handling");
+
+  private static final Pattern MEASURE =
+      Pattern.compile("(?:an? )?((?:\\p{L}+ ){0,2}\\p{L}+) of ([^\u0001]+)");
+
+  private static final Pattern SIDE = Pattern.compile("[\\d.,]+ .*(?:long|wide|high|deep|thick)");
+
+  private final Subject subject;
+  private final ValueText values;
+
+  /** The messages that have a verb, those that are clauses of their own, and the things. */
+  private final List<Message> verbs = new ArrayList<>();
+
+  private final List<Message> clauses = new ArrayList<>();
+  private final List<Message> withs = new ArrayList<>();
+
+  Framing(Subject subject, ValueText values, List<Message> group) {
+    this.subject = subject;
+    this.values = values;
+    for (Message m : group) {
+      if (m.verb() == null) {
+        clauses.add(m);
+      } else {
+        verbs.add(m);
+        if (m.has(Form.WITH) && !m.has(Form.VERB)) {
+          withs.add(m);
+        }
+      }
+    }
+  }
+
+  /** Whether nothing of it is about the product itself: "plants reach 30 cm". */
+  boolean isOnlyClauses() {
+    return verbs.isEmpty();
+  }
+
+  /** The first verb, in its base form. */
+  String firstVerb() {
+    return verbs.getFirst().verb();
+  }
+
+  /**
+   * The words of a sentence or two, without full stops; null if the messages don't fit the frame.
+   *
+   * @param who how the product is referred to
+   */
+  List<String> put(SentenceFrame frame, String who, boolean startsParagraph) {
+    if (verbs.isEmpty()) {
+      return frame == SentenceFrame.PLAIN ? List.of(joinedClauses()) : null;
+    }
+    List<String> texts = framed(frame, who, startsParagraph);
+    if (texts == null || clauses.isEmpty()) {
+      return texts;
+    }
+    if (texts.size() > 1 || frame == SentenceFrame.FRAGMENT || frame == SentenceFrame.QUESTION) {
+      return null;
+    }
+    String main = texts.getFirst();
+    // Two "and" in a row are hard to read; a semicolon keeps the clauses apart.
+    String joint = clauses.size() == 1 && !main.contains(" and ") ? ", and " : "; ";
+    return List.of(main + joint + joinedClauses());
+  }
+
+  private List<String> framed(SentenceFrame frame, String who, boolean startsParagraph) {
+    boolean two = verbs.size() >= 2;
+    Message first = verbs.getFirst();
+    List<Message> rest = verbs.subList(1, verbs.size());
+    return switch (frame) {
+      case PLAIN -> List.of(who + " " + said(verbs));
+      case PART_FIRST -> {
+        Optional<Message> front = verbs.stream().filter(m -> m.has(Form.PART)).findFirst();
+        yield front.isPresent()
+                && two
+                && !isNegated(front.get())
+                && front.get().get(Form.PART).contains(" ")
+            ? List.of(
+                front.get().get(Form.PART) + ", " + who + " " + said(without(verbs, front.get())))
+            : null;
+      }
+      case WITH_LAST ->
+          isRelated() && !withs.isEmpty()
+              ? List.of(
+                  who
+                      + " "
+                      + said(without(verbs, withs))
+                      + (verbs.size() - withs.size() > 1 ? ", with " : " with ")
+                      + nouns(withs))
+              : null;
+      case WITH_FIRST ->
+          isRelated()
+              ? List.of("with " + nouns(withs) + ", " + who + " " + said(without(verbs, withs)))
+              : null;
+      case DOING_FIRST ->
+          two && first.has(Form.VERB) && isGerundive(first)
+              ? List.of(doing(first.get(Form.VERB)) + ", " + who + " " + said(rest))
+              : null;
+      case AT_FIRST ->
+          verbs.stream()
+              .filter(m -> m.has(Form.FRONT))
+              .findFirst()
+              .filter(m -> two && without(verbs, m).stream().noneMatch(Framing::isMeasured))
+              .map(m -> List.of(m.get(Form.FRONT) + ", " + who + " " + said(without(verbs, m))))
+              .orElse(null);
+      case WHICH ->
+          two && !who.equals(subject.pronoun())
+              ? List.of(who + ", which " + said(List.of(first)) + ", " + said(rest))
+              : null;
+      case PART_MIDDLE -> {
+        Optional<Message> part = verbs.stream().filter(m -> m.has(Form.PART)).findFirst();
+        yield part.isPresent() && two && !who.equals(subject.pronoun())
+            ? List.of(
+                who + ", " + part.get().get(Form.PART) + ", " + said(without(verbs, part.get())))
+            : null;
+      }
+      case DOING_LAST -> {
+        Message last = verbs.getLast();
+        yield verbs.size() == 2 && last.has(Form.VERB) && isGerundive(last)
+            ? List.of(who + " " + said(List.of(first)) + ", " + doing(last.get(Form.VERB)))
+            : null;
+      }
+      case SEMICOLON ->
+          two
+              ? List.of(
+                  who + " " + said(List.of(first)) + "; " + subject.pronoun() + " " + said(rest))
+              : null;
+      case TWO ->
+          two
+              ? List.of(who + " " + said(List.of(first)), subject.pronoun() + " " + said(rest))
+              : null;
+      case FRAGMENT ->
+          withs.size() == verbs.size() && verbs.stream().allMatch(Framing::isThing)
+              ? List.of(nouns(withs))
+              : null;
+      case QUESTION -> question(first, rest);
+      case ITS -> its(first, rest, startsParagraph);
+      case YOU ->
+          withs.size() == verbs.size() && verbs.stream().allMatch(Framing::isThing)
+              ? List.of("you get " + nouns(withs))
+              : null;
+      case THERE ->
+          withs.size() == verbs.size() && verbs.stream().allMatch(Framing::isThing)
+              ? List.of("there " + (isSeveral(withs) ? "are " : "is ") + nouns(withs))
+              : null;
+    };
+  }
+
+  /** "There are two pockets and a zip": the verb agrees with what stands next to it. */
+  private static boolean isSeveral(List<Message> withs) {
+    String first = withs.getFirst().get(Form.WITH).split(ITEM)[0];
+    String head = Wording.HEAD.matcher(first).replaceFirst("");
+    return English.isPlural(head);
+  }
+
+  private List<String> question(Message first, List<Message> rest) {
+    String label = first.fact().label().toLowerCase(Locale.ROOT);
+    String answer = values.prose(first.fact().value());
+    boolean asked =
+        English.isNoun(label)
+            && label.split(" ").length <= 2
+            && answer.length() <= 30
+            && !(first.fact().value() instanceof Value.YesNo)
+            && !(first.fact().value() instanceof Value.Quantity q && q.unit().isEmpty())
+            && !first.fact().concept().isEmpty();
+    if (!asked) {
+      return null;
+    }
+    String words = "and the " + label + "? " + English.capitalise(answer);
+    return rest.isEmpty() ? List.of(words) : List.of(words, subject.pronoun() + " " + said(rest));
+  }
+
+  /** "The weight is 940 g": the measure itself as the subject. */
+  private List<String> its(Message first, List<Message> rest, boolean startsParagraph) {
+    Matcher m = first.has(Form.WITH) ? MEASURE.matcher(first.get(Form.WITH)) : MEASURE.matcher("");
+    if (!m.matches()) {
+      return null;
+    }
+    String whose = subject.plural() ? "their " : "its ";
+    String is = English.isPlural(m.group(1)) ? " are " : " is ";
+    String main = (startsParagraph ? "the " : whose) + m.group(1) + is + m.group(2);
+    return List.of(rest.isEmpty() ? main : main + ", and " + subject.pronoun() + " " + said(rest));
+  }
+
+  /** Whether it is a thing that one gets, and not a measure. */
+  private static boolean isThing(Message m) {
+    return !m.has(Form.VERB)
+        && !MEASURE.matcher(m.get(Form.WITH)).matches()
+        && THINGS.contains(m.theme());
+  }
+
+  /** "At 940 g, it measures 20 cm" hangs together by nothing. */
+  private static boolean isMeasured(Message m) {
+    return m.theme().equals("size") && m.verb().startsWith("measure ")
+        || !m.has(Form.VERB) && !m.has(Form.WITH)
+        || m.verb().startsWith("come ")
+        || m.verb().startsWith("close ")
+        || m.verb().startsWith("have a ") && m.verb().endsWith(" rating");
+  }
+
+  private static boolean isNegated(Message m) {
+    return m.get(Form.PART).startsWith("not ") || m.get(Form.PART).startsWith("free ");
+  }
+
+  /** Whether a verb phrase can stand in front: "weighing 940 g", but not "coming in navy". */
+  static boolean isGerundive(Message m) {
+    String phrase = m.get(Form.VERB);
+    return phrase.startsWith("weigh ")
+        || phrase.startsWith("measure ")
+        || phrase.startsWith("hold ")
+        || phrase.startsWith("run for ")
+        || phrase.startsWith("contain ");
+  }
+
+  static String doing(String verbPhrase) {
+    String[] parts = verbPhrase.split(" ", 2);
+    return English.participle(parts[0]) + " " + parts[1];
+  }
+
+  /** "It measures 18 × 29 cm with a pump" pairs what doesn't belong together. */
+  private boolean isRelated() {
+    return !withs.isEmpty()
+        && withs.size() < verbs.size()
+        && verbs.stream().map(Message::theme).distinct().count() == 1
+        && !verbs.getFirst().theme().equals("size")
+        && verbs.stream()
+            .noneMatch(
+                m ->
+                    m.verb().contains(" with ")
+                        || m.verb().startsWith("come ")
+                        || m.verb().startsWith("take ")
+                        || m.verb().contains(" for "));
+  }
+
+  private static String nouns(List<Message> withs) {
+    return things(withs.stream().map(m -> m.get(Form.WITH)).toList());
+  }
+
+  /** Noun phrases as one list; a phrase that is a list itself is taken apart. */
+  static String things(List<String> phrases) {
+    if (phrases.size() == 1 && phrases.getFirst().indexOf(LISTED) < 0) {
+      return phrases.getFirst();
+    }
+    return English.list(phrases.stream().flatMap(p -> Arrays.stream(p.split(ITEM))).toList());
+  }
+
+  private static List<Message> without(List<Message> all, List<Message> some) {
+    return all.stream().filter(m -> !some.contains(m)).toList();
+  }
+
+  private static List<Message> without(List<Message> all, Message one) {
+    return without(all, List.of(one));
+  }
+
+  private String said(List<Message> messages) {
+    return predicate(messages.stream().map(Message::verb).toList(), subject.plural());
+  }
+
+  /** Verb phrases made to agree with the subject and joined; a verb that repeats is said once. */
+  static String predicate(List<String> verbPhrases, boolean plural) {
+    if (verbPhrases.size() == 1 && verbPhrases.getFirst().indexOf(LISTED) < 0) {
+      return English.agree(verbPhrases.getFirst(), plural);
+    }
+    Map<String, List<String>> byVerb = new LinkedHashMap<>();
+    for (String phrase : verbPhrases) {
+      String[] parts = phrase.split(" ", 2);
+      // "Is made of canvas and rated IPX6", but not "grows in sun and to 35 cm".
+      boolean joins = MERGED.contains(parts[0]) || phrase.startsWith("come in ");
+      String key = joins ? parts[0] : phrase;
+      byVerb.computeIfAbsent(key, v -> new ArrayList<>()).add(key.equals(phrase) ? "" : parts[1]);
+    }
+    List<String> joined = new ArrayList<>();
+    // "3 mm wide and made of gold", not "made of gold and 3 mm wide".
+    byVerb
+        .getOrDefault("be", new ArrayList<>())
+        .sort(Comparator.comparing(r -> !SIDE.matcher(r).matches()));
+    byVerb.forEach((verb, rests) -> joined.add(English.agree(verb, plural) + " " + things(rests)));
+    return English.list(joined.stream().map(String::strip).toList());
+  }
+
+  private String joinedClauses() {
+    List<String> joined =
+        withoutRepeatedSubject(clauses.stream().map(m -> m.get(Form.CLAUSE)).toList());
+    return joined.size() == 1
+        ? joined.getFirst()
+        : String.join(", ", joined.subList(0, joined.size() - 1)) + ", and " + joined.getLast();
+  }
+
+  /**
+   * "Plants reach 30 cm and stand 10 cm apart": a subject that several clauses share is said once.
+   */
+  private static List<String> withoutRepeatedSubject(List<String> clauses) {
+    Map<String, List<String>> bySubject = new LinkedHashMap<>();
+    for (String clause : clauses) {
+      boolean shared = clause.startsWith(SHARED) && clause.indexOf(ITEM) < 0;
+      bySubject
+          .computeIfAbsent(shared ? SHARED : clause, s -> new ArrayList<>())
+          .add(shared ? clause.substring(SHARED.length()) : "");
+    }
+    List<String> joined = new ArrayList<>();
+    bySubject.forEach(
+        (subject, rests) ->
+            joined.add(rests.equals(List.of("")) ? subject : subject + English.list(rests)));
+    return joined;
+  }
+
+  /** Resolves a list inside a clause: "included are a harness, a helmet and ropes". */
+  private static String listed(String words) {
+    int last = words.lastIndexOf(ITEM);
+    return last < 0
+        ? words
+        : (words.substring(0, last) + " and " + words.substring(last + 1)).replace(ITEM, ", ");
+  }
+
+  /** The words as a sentence: capital, full stop, and the voice's contractions. */
+  static String finish(String words, Voice voice) {
+    String text = English.capitalise(listed(words.strip()));
+    while (text.contains("  ")) {
+      text = text.replace("  ", " ");
+    }
+    char last = text.charAt(text.length() - 1);
+    String whole = last == '.' || last == '!' || last == '?' ? text : text + ".";
+    return voice.contractions() ? English.contract(whole) : whole;
+  }
+}

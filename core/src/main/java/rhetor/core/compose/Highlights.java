@@ -1,0 +1,71 @@
+package rhetor.core.compose;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import rhetor.core.compose.Message.Form;
+import rhetor.core.fact.Claim;
+import rhetor.core.language.English;
+
+/** Writes the few points that a shopper in a hurry reads: a fact each, and what it is good for. */
+final class Highlights {
+  private static final int MOST = 5;
+  private static final int LEAST = 3;
+  private static final int LONGEST = 90;
+
+  private final Subject subject;
+  private final List<Message> messages;
+  private final Pen pen;
+
+  Highlights(Subject subject, List<Message> messages, Pen pen) {
+    this.subject = subject;
+    this.messages = messages;
+    this.pen = pen;
+  }
+
+  /** Three to five points, or none if there is too little to point out. */
+  List<Sentence> entries() {
+    List<Sentence> entries = new ArrayList<>();
+    for (Message m : messages) {
+      String point = point(m);
+      if (entries.size() < MOST && !point.isEmpty() && point.length() <= LONGEST) {
+        entries.add(entry(m, point));
+      }
+    }
+    return entries.size() < LEAST ? List.of() : entries;
+  }
+
+  private Sentence entry(Message m, String point) {
+    Optional<Claim> claim =
+        m.claims().stream()
+            .filter(c -> c.so().stream().anyMatch(s -> !s.contains("{it}")))
+            .findFirst();
+    if (claim.isPresent()) {
+      String so =
+          pen.rotation()
+              .pick(
+                  claim.get().id() + ".point",
+                  claim.get().so().stream().filter(s -> !s.contains("{it}")).toList());
+      String whole = point + ": " + so;
+      if (!so.contains("~") && whole.length() <= LONGEST && !Opening.overlaps(point, so)) {
+        return new Sentence(whole, List.of(m.support(), Support.claim(claim.get().id())));
+      }
+    }
+    return new Sentence(point, List.of(m.support()));
+  }
+
+  /** The fact without a subject: "Holds 20 litres", "Roll-top closure". */
+  private String point(Message m) {
+    String words =
+        m.has(Form.PART)
+            ? m.get(Form.PART)
+            : m.has(Form.WITH)
+                ? Framing.things(List.of(m.get(Form.WITH))).replaceFirst("^an? ", "")
+                : m.has(Form.VERB)
+                    ? Framing.predicate(List.of(m.get(Form.VERB)), subject.plural())
+                    : "";
+    return m.theme().equals("care") || m.theme().equals("included")
+        ? ""
+        : English.capitalise(words);
+  }
+}

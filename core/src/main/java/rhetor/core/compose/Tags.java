@@ -1,0 +1,107 @@
+package rhetor.core.compose;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import rhetor.core.compose.Message.Form;
+import rhetor.core.fact.Claim;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Value;
+import rhetor.core.language.English;
+
+/** Writes the words that a shop files a product under. */
+final class Tags {
+  private static final int MOST_TAGS = 10;
+
+  private final ValueText values;
+  private final ProductFacts product;
+  private final Subject subject;
+  private final KeywordUse keyword;
+  private final List<Message> messages;
+
+  Tags(
+      ValueText values,
+      ProductFacts product,
+      Subject subject,
+      KeywordUse keyword,
+      List<Message> messages) {
+    this.values = values;
+    this.product = product;
+    this.subject = subject;
+    this.keyword = keyword;
+    this.messages = messages;
+  }
+
+  List<Sentence> tags() {
+    Set<String> seen = new LinkedHashSet<>();
+    List<Sentence> tags = new ArrayList<>();
+    if (keyword.usable()) {
+      tag(
+          tags,
+          seen,
+          keyword.keyword().toLowerCase(Locale.ROOT),
+          Support.keyword(keyword.keyword()));
+    }
+    if (!subject.kind().isEmpty()) {
+      tag(
+          tags,
+          seen,
+          subject.plural() || English.isMass(subject.kind())
+              ? subject.kind()
+              : English.plural(subject.kind()),
+          subject.kindSupport(product).getLast());
+    }
+    product
+        .fact("brand")
+        .ifPresent(f -> tag(tags, seen, values.spec(f.value()), Support.fact(f.id())));
+    for (Message m : messages) {
+      for (Claim claim : m.claims()) {
+        claim.adj().forEach(a -> tag(tags, seen, a, Support.claim(claim.id())));
+      }
+      boolean named =
+          m.has(Form.ADJ) && !(m.fact().value() instanceof Value.Quantity) || m.has(Form.PP);
+      if (named && m.fact().value() instanceof Value.Terms(List<String> items)) {
+        items.stream()
+            .map(English::midSentence)
+            .filter(i -> i.length() <= 30)
+            .forEach(i -> tag(tags, seen, i, m.support()));
+      } else if (m.fact().value() instanceof Value.Rating(String code)) {
+        tag(tags, seen, code, m.support());
+      } else if (named
+          && m.fact().value() instanceof Value.Words(String words)
+          && words.length() <= 24) {
+        tag(
+            tags,
+            seen,
+            m.has(Form.PP)
+                ? m.get(Form.PP).replaceFirst("^(from|in|for) ", "")
+                : English.midSentence(words),
+            m.support());
+      }
+    }
+    for (Message m : messages) {
+      if (m.theme().equals("extra")
+          && m.fact().value() instanceof Value.Words(String words)
+          && words.matches("[\\p{L} -]{5,24}")
+          && words.split(" ").length <= 3) {
+        tag(tags, seen, English.midSentence(words), m.support());
+      }
+    }
+    return tags;
+  }
+
+  private void tag(List<Sentence> tags, Set<String> seen, String words, Support support) {
+    String clean = words.replace(",", "").strip();
+    boolean fits =
+        tags.stream().mapToInt(t -> t.text().length() + 2).sum() + clean.length()
+            <= Field.TAGS.most();
+    if (clean.length() > 1
+        && fits
+        && tags.size() < MOST_TAGS
+        && seen.add(clean.toLowerCase(Locale.ROOT))) {
+      tags.add(new Sentence(clean, List.of(support)));
+    }
+  }
+}

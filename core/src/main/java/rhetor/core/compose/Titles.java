@@ -1,0 +1,209 @@
+package rhetor.core.compose;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import rhetor.core.compose.Message.Form;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Value;
+
+/** Writes what names a product: titles, the meta title, and the alt text of its picture. */
+final class Titles {
+  /** What sets variants of one thing apart. */
+  private static final Set<String> VARYING = Set.of("colour", "size");
+
+  private static final Set<String> IN_TITLES =
+      Set.of(
+          "capacity",
+          "light_output",
+          "size",
+          "colour",
+          "duration",
+          "distance",
+          "net_contents",
+          "format");
+
+  /** What a thing is made of, beside what it holds or does. */
+  private static final Set<String> IN_TITLES_BY_MAKE =
+      Set.of(
+          "material", "colour", "size", "water_rating", "closure", "flavour", "level", "runtime");
+
+  private static final int MOST_WITH_FIGURES = 65;
+
+  private final Knowledge knowledge;
+  private final ValueText values;
+  private final ProductFacts product;
+  private final Subject subject;
+  private final KeywordUse keyword;
+  private final List<Message> messages;
+
+  Titles(
+      Knowledge knowledge,
+      ValueText values,
+      ProductFacts product,
+      Subject subject,
+      KeywordUse keyword,
+      List<Message> messages) {
+    this.knowledge = knowledge;
+    this.values = values;
+    this.product = product;
+    this.subject = subject;
+    this.keyword = keyword;
+    this.messages = messages;
+  }
+
+  /**
+   * Up to four titles, facts only; the first follows the usual pattern: brand, name, keyword or
+   * kind, and the figures that set variants apart.
+   */
+  List<Sentence> proposals() {
+    String branded = branded();
+    String byBrand = isBrandFitting() ? subject.name() + " by " + subject.brand() : branded;
+    Set<Sentence> proposals = new LinkedHashSet<>();
+    for (Set<String> figures : List.of(IN_TITLES, IN_TITLES_BY_MAKE)) {
+      proposals.add(title(branded, figures));
+      proposals.add(title(byBrand, figures));
+    }
+    return List.copyOf(proposals);
+  }
+
+  /** The title of a take: the first proposal for the first, and so on round. */
+  Sentence title(int take) {
+    if (take == 0) {
+      return title(branded(), IN_TITLES);
+    }
+    List<Sentence> proposals = proposals();
+    return proposals.get(take % proposals.size());
+  }
+
+  private boolean isBrandFitting() {
+    return !subject.brand().isEmpty()
+        && subject.brand().length() + subject.name().length() + 4 <= Field.TITLE.most();
+  }
+
+  private String branded() {
+    String name = shorten(subject.name(), Field.TITLE.most());
+    return isBrandFitting() ? subject.brand() + " " + name : name;
+  }
+
+  private Sentence title(String named, Set<String> concepts) {
+    StringBuilder title = new StringBuilder(named);
+    List<Support> support = new ArrayList<>(subject.nameSupport());
+    if (keyword.usable() && !keyword.isIn(named)) {
+      append(
+          title,
+          " – ",
+          keyword.keyword(),
+          Field.TITLE.most(),
+          support,
+          Support.keyword(keyword.keyword()));
+    } else if (!subject.kind().isEmpty() && !subject.nameHasKind()) {
+      append(title, ", ", subject.kind(), Field.TITLE.most(), support, null);
+    }
+    for (Message m : messages) {
+      if (concepts.contains(m.fact().concept()) || lengthMatters(m)) {
+        String spec = values.spec(m.fact().value());
+        // Sizes to choose from are no part of the name of any of them.
+        boolean choice =
+            m.fact().value() instanceof Value.Terms(List<String> items) && items.size() > 1;
+        if (!choice && isNewIn(title, spec)) {
+          append(title, ", ", spec, MOST_WITH_FIGURES, support, m.support());
+        }
+      }
+    }
+    return new Sentence(title.toString(), support);
+  }
+
+  private static boolean isNewIn(CharSequence title, String spec) {
+    return spec.length() <= 24
+        && !Opening.overlaps(spec, title.toString())
+        && !Subject.hasWord(title.toString(), spec.split(" ")[0]);
+  }
+
+  private boolean lengthMatters(Message m) {
+    return m.fact().concept().equals("length")
+        && knowledge
+            .productClass(product.productClass())
+            .map(c -> c.matters().containsKey("length"))
+            .orElse(false);
+  }
+
+  private void append(
+      StringBuilder text,
+      String joint,
+      String words,
+      int most,
+      List<Support> support,
+      Support rest) {
+    if (text.length() + joint.length() + words.length() <= most) {
+      text.append(joint).append(words);
+      if (rest != null) {
+        support.add(rest);
+      }
+    }
+  }
+
+  /** A name over the limit loses whole words at its end. */
+  private static String shorten(String name, int most) {
+    if (name.length() <= most) {
+      return name;
+    }
+    int cut = name.lastIndexOf(' ', most);
+    return name.substring(0, cut < most / 2 ? most : cut);
+  }
+
+  Sentence metaTitle() {
+    int most = Field.META_TITLE.most();
+    StringBuilder title = new StringBuilder(shorten(subject.name(), most));
+    List<Support> support = new ArrayList<>(subject.nameSupport());
+    int room = most - (keyword.usable() ? keyword.keyword().length() + 3 : 0);
+    for (Message m : messages) {
+      // Two colours of one thing are two pages, which need two titles.
+      String spec = values.spec(m.fact().value());
+      boolean one =
+          !(m.fact().value() instanceof Value.Terms(List<String> items)) || items.size() == 1;
+      if (VARYING.contains(m.fact().concept()) && one && isNewIn(title, spec)) {
+        append(title, ", ", spec, room, support, m.support());
+      }
+    }
+    if (keyword.usable() && !keyword.isIn(title.toString())) {
+      if (title.length() + keyword.keyword().length() + 3 > most) {
+        title =
+            new StringBuilder(
+                shorten(subject.name(), Math.max(12, most - keyword.keyword().length() - 3)));
+      }
+      append(title, " – ", keyword.keyword(), most, support, Support.keyword(keyword.keyword()));
+    } else if (!subject.kind().isEmpty() && !subject.nameHasKind()) {
+      append(title, " – ", subject.kind(), most, support, null);
+    }
+    if (!subject.brand().isEmpty()) {
+      append(title, " | ", subject.brand(), most, support, null);
+    }
+    return new Sentence(title.toString(), support);
+  }
+
+  /** Names what the picture shows; only what can be seen: name, kind, colour. */
+  Sentence imageAlt() {
+    int most = Field.IMAGE_ALT.most();
+    StringBuilder alt =
+        new StringBuilder(subject.brand().isEmpty() ? "" : subject.brand() + " ")
+            .append(subject.name());
+    List<Support> support = new ArrayList<>(subject.nameSupport());
+    if (alt.length() > most) {
+      alt = new StringBuilder(shorten(subject.name(), most));
+    }
+    if (!subject.kind().isEmpty() && !subject.nameHasKind()) {
+      append(alt, ", ", subject.kind(), most, support, subject.kindSupport(product).getLast());
+    }
+    for (Message m : messages) {
+      if (m.fact().concept().equals("colour")
+          && m.has(Form.PP)
+          && !Opening.overlaps(m.get(Form.PP), alt.toString())) {
+        append(alt, " ", m.get(Form.PP), most, support, m.support());
+      }
+    }
+    return new Sentence(alt.toString(), support);
+  }
+}

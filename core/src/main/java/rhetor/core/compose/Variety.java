@@ -1,0 +1,108 @@
+package rhetor.core.compose;
+
+/**
+ * Remembers which runs of five words stand in the texts of a house, so that new sentences can
+ * differ from them. Takes 24 MB whatever the number of texts: beyond about two million runs older
+ * ones give way to newer ones. Not safe for several threads.
+ */
+public final class Variety {
+  /** Words in a run: short enough to catch a turn of phrase, too long for what grammar repeats. */
+  static final int RUN = 5;
+
+  private static final int SLOTS = 1 << 21;
+  private static final long PRIME = 0x9E3779B97F4A7C15L;
+
+  private final long[] runs = new long[SLOTS];
+  private final int[] owners = new int[SLOTS];
+  private final long[] window = new long[RUN];
+
+  /** Adds a text's runs; {@code owner} is any number that tells it from others, not 0. */
+  public void add(String text, int owner) {
+    walk("", text, (run, slot) -> set(run, slot, owner));
+  }
+
+  private void set(long run, int slot, int owner) {
+    runs[slot] = run;
+    owners[slot] = owner;
+  }
+
+  /**
+   * How many runs of a new sentence stand in texts of others, or in the own text so far.
+   *
+   * @param before the end of what stands before it, whose last words begin runs of their own
+   */
+  int repeated(String before, String sentence) {
+    int[] count = new int[1];
+    walk(
+        before,
+        sentence,
+        (run, slot) -> {
+          if (runs[slot] == run && owners[slot] != 0) {
+            count[0]++;
+          }
+        });
+    return count[0];
+  }
+
+  /** The largest share of a text's runs that one other text has too, 0 to 1. */
+  double likeness(String text) {
+    java.util.Map<Integer, Integer> shared = new java.util.HashMap<>();
+    int[] all = new int[1];
+    walk(
+        "",
+        text,
+        (run, slot) -> {
+          all[0]++;
+          if (runs[slot] == run && owners[slot] != 0) {
+            shared.merge(owners[slot], 1, Integer::sum);
+          }
+        });
+    int most = shared.values().stream().mapToInt(Integer::intValue).max().orElse(0);
+    return all[0] == 0 ? 0 : most / (double) all[0];
+  }
+
+  private interface Visitor {
+    void visit(long run, int slot);
+  }
+
+  private void walk(String before, String text, Visitor visitor) {
+    String all = before.substring(lastWords(before)) + ' ' + text + ' ';
+    int words = 0;
+    long hash = 0;
+    for (int i = 0; i < all.length(); i++) {
+      char c = all.charAt(i);
+      if (Character.isLetterOrDigit(c)) {
+        hash = mix(hash, Character.toLowerCase(c));
+      } else if (hash != 0) {
+        window[words++ % RUN] = hash;
+        hash = 0;
+        if (words >= RUN) {
+          long run = 0;
+          for (int k = 0; k < RUN; k++) {
+            run = mix(run, window[(words + k) % RUN]);
+          }
+          visitor.visit(run, (int) (run & (SLOTS - 1)));
+        }
+      }
+    }
+  }
+
+  private static long mix(long hash, long next) {
+    long mixed = (hash ^ next) * PRIME;
+    return mixed ^ mixed >>> 30;
+  }
+
+  /** Where the last four words of a text start. */
+  private static int lastWords(String text) {
+    int at = text.length();
+    for (int words = 0; words < RUN - 1 && at > 0; words++) {
+      while (at > 0 && !Character.isLetterOrDigit(text.charAt(at - 1))) {
+        at--;
+      }
+      while (at > 0 && Character.isLetterOrDigit(text.charAt(at - 1))) {
+        at--;
+      }
+    }
+    return at;
+  }
+}

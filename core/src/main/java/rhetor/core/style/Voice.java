@@ -1,0 +1,40 @@
+package rhetor.core.style;
+
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * How a text sounds: which ways of building sentences it prefers, how long they grow, whom it
+ * addresses.
+ *
+ * @param about what it is like, in a sentence for the person who chooses it
+ * @param facts most facts in one sentence
+ * @param benefits most sentences of a text that say what a fact is good for
+ * @param contractions whether "it is" becomes "it's"
+ * @param openings how readily it opens a text in each way; ways not named are not taken
+ * @param frames how readily it builds a sentence in each way; ways not named are not taken
+ * @param reasons how a fact and what it is good for are joined, with the slots {@code {main}},
+ *     {@code {so}}, {@code {with}} and {@code {part}}
+ * @param say wordings of its own, by concept and form, taken before the concept's
+ */
+public record Voice(
+    String id,
+    String label,
+    String about,
+    int facts,
+    int benefits,
+    boolean contractions,
+    Map<OpeningFrame, Integer> openings,
+    Map<SentenceFrame, Integer> frames,
+    List<String> reasons,
+    Map<String, Map<String, List<String>>> say) {
+  public Voice {
+    // In the order of the enum, so that the same seed draws the same frames.
+    openings = Collections.unmodifiableMap(new EnumMap<>(openings));
+    frames = Collections.unmodifiableMap(new EnumMap<>(frames));
+    reasons = List.copyOf(reasons);
+    say = say == null ? Map.of() : Map.copyOf(say);
+  }
+}

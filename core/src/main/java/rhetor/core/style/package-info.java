@@ -1,0 +1,2 @@
+/** How a house's texts sound. */
+package rhetor.core.style;
