@@ -65,8 +65,7 @@ final class TextBench {
                 .mapToDouble(w -> Checker.likeness(w.draft.prose(), w.product.supplierText()))));
     Map<String, List<String>> texts = new LinkedHashMap<>();
     byVoice.forEach((v, all) -> texts.put(v.id(), all.stream().map(TextBench::prose).toList()));
-    System.out.printf(
-        Locale.ROOT, "text voices-told-apart=%.3f (chance 0.167)%n", VoiceGuess.share(texts));
+    VoiceGuess.print(texts);
     Grammar.print(texts);
     double ours = Bench.millis(WARM_UPS, 3, () -> write(products, Voices.plain()));
     double filled = Bench.millis(WARM_UPS, 3, () -> fill(plain));

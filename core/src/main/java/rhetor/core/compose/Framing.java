@@ -38,6 +38,28 @@ final class Framing {
 
   private static final Pattern SIDE = Pattern.compile("[\\d.,]+ .*(?:long|wide|high|deep|thick)");
 
+  private static final Set<String> MEASURES =
+      Set.of(
+          "weight",
+          "mass",
+          "capacity",
+          "volume",
+          "length",
+          "width",
+          "height",
+          "depth",
+          "thickness",
+          "diameter",
+          "output",
+          "time",
+          "dimensions",
+          "distance",
+          "rating",
+          "count",
+          "rate",
+          "strain",
+          "column");
+
   private final Subject subject;
   private final ValueText values;
 
@@ -147,7 +169,10 @@ final class Framing {
       }
       case DOING_LAST -> {
         Message last = verbs.getLast();
-        yield verbs.size() == 2 && last.has(Form.VERB) && isGerundive(last)
+        yield verbs.size() == 2
+                && !first.verb().startsWith("have ")
+                && last.has(Form.VERB)
+                && isGerundive(last)
             ? List.of(who + " " + said(List.of(first)) + ", " + doing(last.get(Form.VERB)))
             : null;
       }
@@ -164,6 +189,12 @@ final class Framing {
           withs.size() == verbs.size() && verbs.stream().allMatch(Framing::isThing)
               ? List.of(nouns(withs))
               : null;
+      case BARE ->
+          // "Have a zip" would tell somebody to.
+          verbs.size() <= 2 && clauses.isEmpty() && !subject.plural()
+              ? List.of(said(verbs).replaceFirst("^is ", ""))
+              : null;
+      case LEAD -> List.of(who + " " + said(verbs));
       case QUESTION -> question(first, rest);
       case ITS -> its(first, rest, startsParagraph);
       case YOU ->
@@ -201,15 +232,41 @@ final class Framing {
     return rest.isEmpty() ? List.of(words) : List.of(words, subject.pronoun() + " " + said(rest));
   }
 
+  /** "Its weight is 940 g", but not "its cable is 2 metres". */
+  private static boolean isMeasure(String noun) {
+    return MEASURES.contains(English.lastWord(noun));
+  }
+
+  /** Whether its heading is what is measured: "weight: 940 g", but not "fits: 28 inch". */
+  private static boolean isNamedMeasure(Message m) {
+    boolean measured =
+        switch (m.fact().value()) {
+          case Value.Quantity q -> !q.unit().isEmpty();
+          case Value.Sides s -> !s.unit().isEmpty();
+          case Value.Range r -> !r.unit().isEmpty();
+          default -> false;
+        };
+    String label = m.fact().label().toLowerCase(Locale.ROOT);
+    return measured && isMeasure(label);
+  }
+
   /** "The weight is 940 g": the measure itself as the subject. */
   private List<String> its(Message first, List<Message> rest, boolean startsParagraph) {
-    Matcher m = first.has(Form.WITH) ? MEASURE.matcher(first.get(Form.WITH)) : MEASURE.matcher("");
-    if (!m.matches()) {
+    Matcher m = first.has(Form.WITH) ? MEASURE.matcher(first.get(Form.WITH)) : null;
+    String what;
+    String value;
+    if (m != null && m.matches() && isMeasure(m.group(1))) {
+      what = m.group(1);
+      value = m.group(2);
+    } else if (isNamedMeasure(first)) {
+      what = first.fact().label().toLowerCase(Locale.ROOT);
+      value = values.prose(first.fact().value());
+    } else {
       return null;
     }
     String whose = subject.plural() ? "their " : "its ";
-    String is = English.isPlural(m.group(1)) ? " are " : " is ";
-    String main = (startsParagraph ? "the " : whose) + m.group(1) + is + m.group(2);
+    String is = English.isPlural(what) ? " are " : " is ";
+    String main = (startsParagraph ? "the " : whose) + what + is + value;
     return List.of(rest.isEmpty() ? main : main + ", and " + subject.pronoun() + " " + said(rest));
   }
 

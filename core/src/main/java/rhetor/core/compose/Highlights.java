@@ -63,6 +63,7 @@ final class Highlights {
                 ? Framing.things(List.of(m.get(Form.WITH))).replaceFirst("^an? ", "")
                 : m.has(Form.VERB)
                     ? Framing.predicate(List.of(m.get(Form.VERB)), subject.plural())
+                        .replaceFirst("^(?:is|are) ", "")
                     : "";
     return m.theme().equals("care") || m.theme().equals("included")
         ? ""

@@ -307,24 +307,27 @@ final class Opening {
     boolean keyed = keyword.usable();
     boolean told = kind.isInformative;
     // "Weir House: a holiday cottage." promises more than it holds.
-    boolean full = told && (!part.isEmpty() || !kind.said.isEmpty() || keyed);
+    boolean rich = told && (!kind.said.isEmpty() || keyed);
+    boolean full = rich || told && !part.isEmpty();
     return switch (frame) {
       case IS_PART ->
           part.isEmpty() ? null : result(kind, part, who + is() + what + ", " + part(part));
       case PART_FIRST ->
-          part.isEmpty() ? null : result(kind, part, part(part) + ", " + who + is() + what);
+          part.isEmpty() || !rich
+              ? null
+              : result(kind, part, part(part) + ", " + who + is() + what);
       case PART_MIDDLE ->
-          part.isEmpty() || !told
+          part.isEmpty() || !rich
               ? null
               : result(kind, part, who + ", " + part(part) + "," + is() + what);
       case KIND_FIRST ->
-          verbs.isEmpty() || !told
+          verbs.isEmpty() || !rich
               ? null
               : result(kind, verbs, what + ", " + who + " " + said(verbs));
       case IS_WITH ->
           withs.isEmpty() ? null : result(kind, withs, who + is() + what + " with " + with(withs));
       case WITH_FIRST ->
-          withs.isEmpty() || !told
+          withs.isEmpty() || !rich
               ? null
               : result(kind, withs, "with " + with(withs) + ", " + who + is() + what);
       case IS_THAT ->
@@ -347,7 +350,7 @@ final class Opening {
                 .filter(m -> m.has(Form.FRONT) && m.fact().value() instanceof Value.Quantity)
                 .limit(2)
                 .toList();
-        yield figures.size() < 2 || !told
+        yield figures.size() < 2 || !rich
             ? null
             : result(kind, figures, figures(figures) + ": " + who + is() + what);
       }
@@ -401,7 +404,7 @@ final class Opening {
               : null;
       case DOING_FIRST -> {
         List<Message> doing = verbs.stream().filter(Framing::isGerundive).limit(1).toList();
-        yield doing.isEmpty()
+        yield doing.isEmpty() || !rich
             ? null
             : result(
                 kind,
@@ -410,12 +413,12 @@ final class Opening {
       }
       case AT_FIRST -> {
         List<Message> front = rest.all.stream().filter(m -> m.has(Form.FRONT)).limit(1).toList();
-        yield front.isEmpty()
+        yield front.isEmpty() || !rich
             ? null
             : result(kind, front, front.getFirst().get(Form.FRONT) + ", " + who + is() + what);
       }
       case FACT_FIRST ->
-          verbs.isEmpty() || keyed || !told
+          verbs.isEmpty() || keyed || !rich
               ? null
               : result(
                   kind,
@@ -466,12 +469,7 @@ final class Opening {
                       + what
                       + " that "
                       + said(verbs));
-      default ->
-          result(
-              kind,
-              verbs,
-              subject.fullReference()
-                  + (verbs.isEmpty() ? " are " + what : ", " + what + ", " + said(verbs)));
+      default -> null;
     };
   }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Claim;
 import rhetor.core.fact.Concept;
@@ -109,7 +110,10 @@ final class Planner {
     List<List<Message>> closing = new ArrayList<>();
     int benefits = pen.voice().benefits();
     for (String theme : ordered(byTheme, pen)) {
-      List<Message> list = shuffled(byTheme.get(theme), pen);
+      List<Message> list =
+          theme.equals("stay")
+              ? new ArrayList<>(byTheme.get(theme))
+              : shuffled(byTheme.get(theme), pen);
       List<List<Message>> groups = CLOSING.contains(theme) ? closing : body;
       // What a fact is good for needs a sentence of its own.
       for (Message m : List.copyOf(list)) {
@@ -122,7 +126,11 @@ final class Planner {
           benefits--;
         }
       }
-      groups.addAll(chunks(list, pen.voice().facts()));
+      // "It has two bedrooms and a bathroom. Arrival is from 3 pm, and departure is by 10 am."
+      Map<Boolean, List<Message>> kinds =
+          list.stream().collect(Collectors.partitioningBy(m -> m.verb() == null));
+      groups.addAll(chunks(kinds.get(false), pen.voice().facts()));
+      groups.addAll(chunks(kinds.get(true), pen.voice().facts()));
     }
     return new Outline(
         joinSingles(body, pen.voice().facts()), joinSingles(closing, pen.voice().facts()));
@@ -194,8 +202,7 @@ final class Planner {
           && sameKind
           && !isBenefit(group)
           && !isBenefit(last)
-          && group.size() + last.size() <= most
-          && (group.size() == 1 || last.size() == 1)) {
+          && group.size() + last.size() <= most) {
         last.addAll(group);
       } else {
         joined.add(new ArrayList<>(group));

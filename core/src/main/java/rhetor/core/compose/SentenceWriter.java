@@ -1,6 +1,7 @@
 package rhetor.core.compose;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -23,7 +24,7 @@ final class SentenceWriter {
   private static final int LONGEST = 190;
 
   /** Ways that are tried before the least repetitive is taken. */
-  private static final int TRIES = 7;
+  private static final int TRIES = 8;
 
   /** Words of a repeated run for each of which a sentence is allowed one repetition. */
   private static final int REPETITIVE = 9;
@@ -47,8 +48,11 @@ final class SentenceWriter {
 
   /** Frames that a text bears once. */
   private static final Set<SentenceFrame> ONCE =
-      Set.of(
-          SentenceFrame.QUESTION, SentenceFrame.FRAGMENT, SentenceFrame.YOU, SentenceFrame.THERE);
+      Set.of(SentenceFrame.FRAGMENT, SentenceFrame.THERE, SentenceFrame.YOU);
+
+  /** Frames that a text bears twice. */
+  private static final Set<SentenceFrame> TWICE =
+      Set.of(SentenceFrame.QUESTION, SentenceFrame.LEAD);
 
   private final Subject subject;
   private final Pen pen;
@@ -186,7 +190,7 @@ final class SentenceWriter {
   private Way best(List<Message> group, boolean startsParagraph) {
     Way best = claimed(group, startsParagraph);
     int tries = best == null ? 0 : 1;
-    List<SentenceFrame> frames = pen.rotation().ordered(pen.voice().frames());
+    List<SentenceFrame> frames = frames();
     for (int turn = 0; turn < 3 && tries < TRIES && (best == null || best.isRepetitive()); turn++) {
       Framing framing = new Framing(subject, pen.values(), turn == 0 ? group : turned(group, turn));
       for (SentenceFrame frame : frames) {
@@ -205,6 +209,15 @@ final class SentenceWriter {
     return best != null
         ? best
         : put(SentenceFrame.PLAIN, new Framing(subject, pen.values(), group), startsParagraph);
+  }
+
+  /** The voice's frames in a random order; its signature first as long as the text lacks it. */
+  private List<SentenceFrame> frames() {
+    List<SentenceFrame> frames = pen.rotation().ordered(pen.voice().frames());
+    if (framesUsed.stream().noneMatch(pen.voice().signature()::contains)) {
+      frames.sort(Comparator.comparing(f -> !pen.voice().signature().contains(f)));
+    }
+    return frames;
   }
 
   /** A fact and what it is good for, where a claim says that; else null. */
@@ -226,6 +239,9 @@ final class SentenceWriter {
   private Way put(SentenceFrame frame, Framing framing, boolean startsParagraph) {
     boolean mannered =
         ONCE.contains(frame) && framesUsed.contains(frame)
+            || TWICE.contains(frame) && java.util.Collections.frequency(framesUsed, frame) >= 2
+            || frame == SentenceFrame.LEAD && (written.isEmpty() || pen.voice().leads().isEmpty())
+            || frame == SentenceFrame.BARE && framesUsed.isEmpty() && written.isEmpty()
             || FRONTED.contains(frame)
                 && !framesUsed.isEmpty()
                 && FRONTED.contains(framesUsed.getLast());
@@ -235,12 +251,20 @@ final class SentenceWriter {
     boolean noSubject =
         framing.isOnlyClauses()
             || frame == SentenceFrame.FRAGMENT
+            || frame == SentenceFrame.BARE
             || frame == SentenceFrame.QUESTION;
     boolean noun =
         startsParagraph || frame == SentenceFrame.WHICH || frame == SentenceFrame.PART_MIDDLE;
     String who = noSubject ? "" : refer(noun, framing.firstVerb());
     List<String> words = framing.put(frame, who, startsParagraph);
-    return words == null ? null : way(words, frame, who.equals(subject.shortReference()), null, "");
+    if (words == null) {
+      return null;
+    }
+    if (frame == SentenceFrame.LEAD) {
+      String lead = pen.rotation().pick("lead." + pen.voice().id(), pen.voice().leads());
+      words = List.of(lead.replace("{main}", words.getFirst()));
+    }
+    return way(words, frame, who.equals(subject.shortReference()), null, "");
   }
 
   private Optional<Claim> claim(Message message) {
@@ -290,7 +314,8 @@ final class SentenceWriter {
     boolean pronounAgain = lastStart.equalsIgnoreCase(subject.pronoun());
     // "The lock locks with a key" stutters.
     boolean stutters = verb.startsWith(subject.noun() + " ");
-    if (!noun && !pronounAgain && lastAboutProduct) {
+    boolean pronoun = pen.voice().pronouns() || lastStart.equals("The");
+    if (!noun && !pronounAgain && lastAboutProduct && pronoun) {
       return subject.pronoun();
     }
     boolean byName =

@@ -40,7 +40,11 @@ public final class ValueText {
       case Value.Range r -> number(r.from()) + " to " + amount(r.to(), r.unit());
       case Value.Sides s -> sides(s);
       case Value.Terms(List<String> items) ->
-          English.list(items.stream().map(English::midSentence).toList());
+          English.list(
+              items.stream()
+                  .map(English::midSentence)
+                  .map(i -> i.replaceAll("(?<=\\d)-(?=\\d)", "–"))
+                  .toList());
       case Value.Rating(String code) -> code;
       case Value.YesNo(boolean yes) -> yes ? "yes" : "no";
       case Value.Words(String text) ->

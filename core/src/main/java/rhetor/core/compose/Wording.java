@@ -64,6 +64,14 @@ final class Wording {
       Pattern.compile(
           "(?i)vegan|vegetarian|organic|.*(?:proof|able|ible|ive|resistant|repellent|free|safe|ed|ing)");
 
+  private static final Pattern MANY = Pattern.compile("\\band\\b|,");
+
+  /** Colours that read well before a noun; "a stone jumper" does not. */
+  private static final Set<String> BASIC =
+      Set.of(
+          "black", "white", "red", "blue", "green", "grey", "brown", "yellow", "pink", "navy",
+          "purple");
+
   private static final Pattern IMPERATIVE =
       Pattern.compile(
           "(?i)(?:(?:machine|hand|cold) )?(?:wash|wipe|dry|clean|rinse|brush|store|keep|do not|avoid|oil|wax|iron|reproof|soak|air|remove|polish|sponge|handle|protect|trim|let|allow|use|leave|hang)\\b.*");
@@ -226,7 +234,12 @@ final class Wording {
           THICK.containsKey(productClass) && value instanceof Value.Quantity
               ? THICK.get(productClass) + " " + text.prose(value) + " thick"
               : null;
-      case "anv" -> value instanceof Value.Words(String w) ? nounPhrase(w).orElse(null) : null;
+      case "anv" -> single(value).flatMap(Wording::nounPhrase).orElse(null);
+      case "basic" -> single(value).filter(BASIC::contains).orElse(null);
+      case "many" ->
+          value instanceof Value.Words(String w) && MANY.matcher(w).find()
+              ? text.prose(value)
+              : null;
       case "span" -> span(value);
       case "when" -> when(value);
       case "asis" -> value instanceof Value.Words(String w) ? w : null;
@@ -258,6 +271,7 @@ final class Wording {
       case "care" ->
           value instanceof Value.Words(String w) && IMPERATIVE.matcher(w).matches()
               ? English.midSentence(w.replaceAll("[.;]+$", ""))
+                  .replaceFirst("(?i)\\bdry clean\\b", "dry-clean")
               : null;
       case "org" ->
           value instanceof Value.Terms(List<String> items)
@@ -272,15 +286,23 @@ final class Wording {
               ? items.getFirst()
               : null;
       case "single" ->
-          value instanceof Value.Words(String w) && !English.isPlural(English.lastWord(w))
-              ? text.prose(value)
-              : null;
+          single(value).filter(w -> !English.isPlural(English.lastWord(w))).orElse(null);
       case "norm" ->
           value instanceof Value.Terms(List<String> items)
                   && items.stream().allMatch(i -> i.chars().anyMatch(Character::isDigit))
               ? text.prose(value)
               : null;
       default -> throw new IllegalStateException("no such slot: {" + name + "}");
+    };
+  }
+
+  /** The one thing that a value names, in running text. */
+  private static Optional<String> single(Value value) {
+    return switch (value) {
+      case Value.Words(String w) -> Optional.of(English.midSentence(w));
+      case Value.Terms(List<String> items) when items.size() == 1 ->
+          Optional.of(English.midSentence(items.getFirst()));
+      default -> Optional.empty();
     };
   }
 
@@ -414,7 +436,7 @@ final class Wording {
             item.replaceFirst("(?i)^(?:with|incl\\.?|including|includes|inkl\\.?)\\s+", "")
                 .replaceAll("[.;,]+$", "")
                 .strip());
-    words = words.replaceFirst("^(\\d+)\\s*[x×]\\s*", "$1 ");
+    words = words.replaceFirst("^(\\d+)\\s*[x×]\\s*", "$1 ").replaceAll("(?<=\\d)-(?=\\d)", "–");
     if (words.isEmpty() || words.length() > LONGEST_PHRASE) {
       return Optional.empty();
     }

@@ -1,8 +1,10 @@
 package rhetor.core.exchange;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import rhetor.core.check.Audit;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.Field;
@@ -11,16 +13,10 @@ import rhetor.core.compose.Field;
 public final class TextColumns {
   /** Their headings, in order. */
   public static final List<String> HEADINGS =
-      List.of(
-          "new_title",
-          "new_short_description",
-          "new_description",
-          "new_meta_title",
-          "new_meta_description",
-          "new_tags",
-          "new_image_alt",
-          "readiness",
-          "must_fix");
+      Stream.concat(
+              Arrays.stream(Field.values()).map(f -> "new_" + f.code()),
+              Stream.of("readiness", "must_fix"))
+          .toList();
 
   private TextColumns() {}
 
@@ -29,7 +25,7 @@ public final class TextColumns {
     List<String> cells = new ArrayList<>();
     for (Field field : Field.values()) {
       cells.add(
-          field == Field.DESCRIPTION
+          field == Field.DESCRIPTION || field.isList()
               ? Html.of(draft.blocks(field)).replace("\n", "")
               : draft.plain(field));
     }

@@ -34,6 +34,7 @@ public final class English {
           "equipment",
           "cutlery",
           "hire",
+          "breakfast",
           "food");
 
   private static final Memo<Set<String>> TAGS = new Memo<>(English::lookUpTags);

@@ -26,6 +26,10 @@ public enum SentenceFrame {
   TWO,
   /** Two pockets and a zip. */
   FRAGMENT,
+  /** Weighs 940 g. */
+  BARE,
+  /** By the way, it weighs 940 g. */
+  LEAD,
   /** And the weight? 940 g. */
   QUESTION,
   /** Its weight is 940 g, and it holds 20 litres. */

@@ -352,7 +352,7 @@ class ComposerTest {
             "two-day climbing course",
             "for beginners",
             "up to six people",
-            "takes place at Sennick Quarry",
+            "Sennick Quarry",
             "a harness, a helmet and climbing shoes");
   }
 

@@ -40,7 +40,9 @@ class KnowledgeTest {
           "are",
           "care",
           "mark",
-          "single");
+          "single",
+          "basic",
+          "many");
   private final Knowledge knowledge = Knowledge.standard();
 
   @Test
