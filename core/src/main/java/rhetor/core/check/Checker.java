@@ -296,7 +296,8 @@ public final class Checker {
     return runs.stream().filter(theirs::contains).count() / (double) runs.size();
   }
 
-  private static List<String> runs(String text) {
+  /** A text's runs of five words, in order. */
+  static List<String> runs(String text) {
     List<String> words = new ArrayList<>();
     int start = -1;
     String lower = text.toLowerCase(Locale.ROOT);

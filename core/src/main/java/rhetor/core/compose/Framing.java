@@ -153,7 +153,7 @@ final class Framing {
           verbs.stream()
               .filter(m -> m.has(Form.FRONT))
               .findFirst()
-              .filter(m -> two && without(verbs, m).stream().noneMatch(Framing::isMeasured))
+              .filter(m -> two && without(verbs, m).stream().allMatch(Framing::isSetAgainst))
               .map(m -> List.of(m.get(Form.FRONT) + ", " + who + " " + said(without(verbs, m))))
               .orElse(null);
       case WHICH ->
@@ -277,13 +277,13 @@ final class Framing {
         && THINGS.contains(m.theme());
   }
 
-  /** "At 940 g, it measures 20 cm" hangs together by nothing. */
-  private static boolean isMeasured(Message m) {
-    return m.theme().equals("size") && m.verb().startsWith("measure ")
-        || !m.has(Form.VERB) && !m.has(Form.WITH)
-        || m.verb().startsWith("come ")
-        || m.verb().startsWith("close ")
-        || m.verb().startsWith("have a ") && m.verb().endsWith(" rating");
+  /** "At 940 g, it holds 20 litres", but not "at 940 g, it closes with a zip". */
+  private static boolean isSetAgainst(Message m) {
+    return (m.theme().equals("size") || m.theme().equals("performance"))
+        && m.has(Form.VERB)
+        && !m.verb().startsWith("measure ")
+        && !m.verb().startsWith("come ")
+        && !m.verb().startsWith("have dimensions");
   }
 
   private static boolean isNegated(Message m) {

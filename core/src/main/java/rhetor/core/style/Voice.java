@@ -37,6 +37,24 @@ public record Voice(
     List<String> leads,
     List<String> reasons,
     Map<String, Map<String, List<String>>> say) {
+  /** The same voice that says what things are and not what they are good for. */
+  public Voice withoutBenefits() {
+    return new Voice(
+        id,
+        label,
+        about,
+        facts,
+        0,
+        pronouns,
+        contractions,
+        openings,
+        frames,
+        signature,
+        leads,
+        reasons,
+        say);
+  }
+
   public Voice {
     // In the order of the enum, so that the same seed draws the same frames.
     openings = Collections.unmodifiableMap(new EnumMap<>(openings));
