@@ -17,6 +17,7 @@ import rhetor.app.people.PeopleService;
 import rhetor.app.people.Role;
 import rhetor.app.product.ProductFilter;
 import rhetor.app.run.RunService;
+import rhetor.core.style.Voices;
 
 /** Furnishes an empty house for the demo: people, one sheet written for, and three that wait. */
 @Component
@@ -56,7 +57,12 @@ class DemoHouse implements ApplicationRunner {
     long tolvane = propose("Tolvane Luggage", "tolvane-luggage.csv");
     taking.takeIn(tolvane);
     runs.start(
-        List.of(), new ProductFilter("", "ALL", tolvane), true, 1, "odile@harrowmere.example");
+        List.of(),
+        new ProductFilter("", "ALL", tolvane),
+        true,
+        1,
+        Voices.plain(),
+        "odile@harrowmere.example");
     propose("Kestering Locks", "kestering-locks.csv");
     propose("Brightwick Lighting", "brightwick-lighting.xlsx");
     propose("Oskerby Rainwear", "oskerby-rainwear.jsonl");

@@ -3,8 +3,6 @@ package rhetor.app.proof;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.ResponseEntity;
@@ -19,58 +17,26 @@ import rhetor.app.product.Product;
 import rhetor.app.product.ProductLine;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
-import rhetor.core.check.Mark;
 import rhetor.core.check.Readiness;
-import rhetor.core.compose.Block;
 import rhetor.core.compose.Field;
-import rhetor.core.compose.Sentence;
-import rhetor.core.compose.Support;
-import rhetor.core.exchange.Html;
-import rhetor.core.fact.Claim;
-import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
-import rhetor.core.fact.Source;
-import rhetor.core.keyword.KeywordMatch;
 
 /** Proofs over HTTP. The ETag is the revision; whoever changes something sends the one they saw. */
 @RestController
 class ProofController {
   private final ProofService proofs;
   private final ProductService products;
-  private final Knowledge knowledge;
+  private final FieldViews views;
 
-  ProofController(ProofService proofs, ProductService products, Knowledge knowledge) {
+  ProofController(ProofService proofs, ProductService products, FieldViews views) {
     this.proofs = proofs;
     this.products = products;
-    this.knowledge = knowledge;
+    this.views = views;
   }
-
-  /** A sentence with the numbers of its footnotes. */
-  record SentenceView(String text, List<Integer> footnotes) {}
-
-  record BlockView(Block.Kind kind, List<SentenceView> sentences) {}
-
-  /** What a footnote points at: a fact with its cells, a claim, or the keyword. */
-  record Footnote(int number, Support.Kind kind, String label, String text, List<Source> sources) {}
-
-  record KeywordPlace(KeywordMatch.Form form, String words) {}
-
-  record FieldView(
-      String code,
-      String label,
-      int least,
-      int most,
-      int length,
-      String html,
-      List<BlockView> blocks,
-      List<Footnote> footnotes,
-      List<Mark> marks,
-      KeywordPlace keyword) {}
 
   record Proof(
       ProductLine product,
       long revision,
-      List<FieldView> fields,
+      List<FieldViews.FieldView> fields,
       Readiness readiness,
       List<TextStore.Revision> history,
       boolean canUndo,
@@ -90,97 +56,16 @@ class ProofController {
   ResponseEntity<Proof> get(@PathVariable long id) {
     Product product = products.get(id);
     Text text = proofs.current(product);
-    List<FieldView> fields = new ArrayList<>();
-    for (Field field : Field.values()) {
-      fields.add(view(field, text, product));
-    }
     Proof proof =
         new Proof(
             products.line(id),
             text.id(),
-            fields,
+            views.of(text.draft(), text.audit().marks(), product),
             text.audit().readiness(),
             proofs.history(id),
             text.parentId() != 0,
             product.facts().supplierText());
     return ResponseEntity.ok().eTag(String.valueOf(text.id())).body(proof);
-  }
-
-  private FieldView view(Field field, Text text, Product product) {
-    Map<Support, Footnote> footnotes = new LinkedHashMap<>();
-    List<BlockView> blocks =
-        text.draft().blocks(field).stream()
-            .map(
-                b ->
-                    new BlockView(
-                        b.kind(),
-                        b.sentences().stream().map(s -> sentence(s, footnotes, product)).toList()))
-            .toList();
-    String plain = text.draft().plain(field);
-    String html = Html.of(text.draft().blocks(field));
-    List<Mark> marks = text.audit().marks().stream().filter(m -> m.field() == field).toList();
-    return new FieldView(
-        field.code(),
-        field.label(),
-        field.least(),
-        field.most(),
-        plain.length(),
-        field == Field.DESCRIPTION ? html : plain,
-        blocks,
-        List.copyOf(footnotes.values()),
-        marks,
-        keyword(product.keyword(), plain));
-  }
-
-  private SentenceView sentence(
-      Sentence sentence, Map<Support, Footnote> footnotes, Product product) {
-    List<Integer> numbers = new ArrayList<>();
-    for (Support support : sentence.support()) {
-      Footnote note = footnotes.get(support);
-      if (note == null) {
-        note = footnote(footnotes.size() + 1, support, product);
-        footnotes.put(support, note);
-      }
-      numbers.add(note.number());
-    }
-    return new SentenceView(sentence.text(), numbers);
-  }
-
-  private Footnote footnote(int number, Support support, Product product) {
-    return switch (support.kind()) {
-      case FACT ->
-          product.facts().facts().stream()
-              .filter((Fact f) -> f.id().equals(support.id()))
-              .findFirst()
-              .map(f -> new Footnote(number, Support.Kind.FACT, f.label(), "", f.sources()))
-              .orElse(
-                  new Footnote(
-                      number,
-                      Support.Kind.FACT,
-                      "Fact",
-                      "The supplier no longer gives this fact.",
-                      List.of()));
-      case CLAIM -> {
-        String words =
-            knowledge.claims().stream()
-                .filter(c -> c.id().equals(support.id()))
-                .map(Claim::text)
-                .findFirst()
-                .orElse("This claim has been withdrawn.");
-        yield new Footnote(number, Support.Kind.CLAIM, "Claim", words, List.of());
-      }
-      case KEYWORD ->
-          new Footnote(number, Support.Kind.KEYWORD, "Keyword", support.id(), List.of());
-    };
-  }
-
-  private static KeywordPlace keyword(String keyword, String plain) {
-    if (keyword.isBlank()) {
-      return new KeywordPlace(KeywordMatch.Form.MISSING, "");
-    }
-    KeywordMatch match = KeywordMatch.find(keyword, plain);
-    return new KeywordPlace(
-        match.form(), match.start() < 0 ? "" : plain.substring(match.start(), match.end()));
   }
 
   @PutMapping("/api/proofs/{id}/fields/{field}")
@@ -204,7 +89,7 @@ class ProofController {
     return get(id);
   }
 
-  private static Field field(String code) {
+  static Field field(String code) {
     try {
       return Field.parse(code);
     } catch (IllegalArgumentException e) {
@@ -212,7 +97,7 @@ class ProofController {
     }
   }
 
-  private static long revision(String etag) {
+  static long revision(String etag) {
     try {
       return Long.parseLong(etag.replaceAll("^W/|\"", ""));
     } catch (NumberFormatException e) {

@@ -31,8 +31,10 @@ public class ProofService {
   private final ProductService products;
   private final Checker checker;
   private final SupportFinder supports;
+  private final HouseTexts house;
 
-  ProofService(TextStore texts, ProductService products, Knowledge knowledge) {
+  ProofService(TextStore texts, ProductService products, HouseTexts house, Knowledge knowledge) {
+    this.house = house;
     this.texts = texts;
     this.products = products;
     this.checker = new Checker(knowledge);
@@ -42,7 +44,7 @@ public class ProofService {
   /** Keeps what a run wrote as the text that counts. */
   @Transactional
   public void keep(Product product, Draft draft, long runId, String author) {
-    Audit audit = checker.check(draft, product.facts(), product.keyword());
+    Audit audit = audit(product, draft, product.keyword());
     long id =
         texts.add(
             product.id(),
@@ -54,6 +56,7 @@ public class ProofService {
             draft,
             audit);
     products.setText(product.id(), id, Stage.DRAFTED, audit);
+    house.changed(product.id(), draft);
   }
 
   /** A text by its id. */
@@ -92,22 +95,50 @@ public class ProofService {
             before.draft().sentences(field),
             product.facts(),
             product.keyword());
-    Draft draft = before.draft().with(field, blocks);
+    keepChange(
+        product,
+        before,
+        before.draft().with(field, blocks),
+        author,
+        "HAND",
+        field.label() + " changed by hand");
+  }
+
+  /** Keeps a changed draft as a new revision; nothing if it is as before. */
+  private void keepChange(
+      Product product, Text before, Draft draft, String author, String origin, String note) {
     if (draft.equals(before.draft())) {
       return;
     }
-    Audit audit = checker.check(draft, product.facts(), product.keyword());
-    long id =
-        texts.add(
-            productId,
-            before.id(),
-            null,
-            author,
-            "HAND",
-            field.label() + " changed by hand",
-            draft,
-            audit);
-    products.setText(productId, id, Stage.IN_PROOF, audit);
+    Audit audit = audit(product, draft, product.keyword());
+    long id = texts.add(product.id(), before.id(), null, author, origin, note, draft, audit);
+    products.setText(product.id(), id, Stage.IN_PROOF, audit);
+    house.changed(product.id(), draft);
+  }
+
+  /**
+   * Keeps a draft that the composer wrote at a person's wish.
+   *
+   * @param revision the revision that the person saw
+   * @param note what was done, for the history
+   */
+  @Transactional
+  public void keepComposed(long productId, long revision, Draft draft, String author, String note) {
+    Product product = products.get(productId);
+    Text before = current(product);
+    requireSeen(before, revision);
+    keepChange(product, before, draft, author, "COMPOSER", note);
+  }
+
+  /** The checks of one product's texts, and which other text of the house is too like. */
+  private Audit audit(Product product, Draft draft, String keyword) {
+    return checker.check(
+        draft, product.facts(), keyword, house.likeness(product.id(), draft).stream().toList());
+  }
+
+  /** Goes through the descriptions that count now, one by one. */
+  public void eachText(ProseReader reader) {
+    texts.each(reader);
   }
 
   /** Changes the keyword a text is checked for; the text stays as it is, as a new revision. */
@@ -126,7 +157,7 @@ public class ProofService {
               + " are kept.");
     }
     products.setKeyword(productId, clean);
-    Audit audit = checker.check(before.draft(), product.facts(), clean);
+    Audit audit = audit(product, before.draft(), clean);
     String note = clean.isEmpty() ? "Keyword taken away" : "Keyword changed to " + clean;
     long id = texts.add(productId, before.id(), null, author, "HAND", note, before.draft(), audit);
     products.setText(productId, id, Stage.IN_PROOF, audit);
@@ -145,10 +176,18 @@ public class ProofService {
                   .distinct()
                   .map(t -> new Sentence(t, List.of()))
                   .toList();
+          case HIGHLIGHTS, INCLUDED, NOT_INCLUDED ->
+              input
+                  .lines()
+                  .map(l -> l.replaceAll("\\p{Cntrl}+", " ").strip())
+                  .filter(l -> !l.isEmpty())
+                  .map(l -> new Sentence(l, List.of()))
+                  .toList();
           case SHORT_DESCRIPTION, META_DESCRIPTION -> Html.sentences(plain);
           default -> plain.isEmpty() ? List.of() : List.of(new Sentence(plain, List.of()));
         };
-    return sentences.isEmpty() ? List.of() : List.of(new Block(Block.Kind.PARAGRAPH, sentences));
+    Block.Kind kind = field.isList() ? Block.Kind.LIST : Block.Kind.PARAGRAPH;
+    return sentences.isEmpty() ? List.of() : List.of(new Block(kind, sentences));
   }
 
   private static void requireSeen(Text current, long revision) {
@@ -183,6 +222,7 @@ public class ProofService {
       throw Refused.invalid("That revision belongs to another product.");
     }
     products.setText(productId, target, Stage.IN_PROOF, text.audit());
+    house.changed(productId, text.draft());
   }
 
   /** Puts a person's word to a text: it may go out now. */

@@ -71,6 +71,18 @@ class TextStore {
         rs.getTimestamp("created_at").toInstant());
   }
 
+  /** Goes through the texts that count now. */
+  void each(ProseReader reader) {
+    jdbc.sql("select p.id, t.draft from product p join text t on t.id = p.text_id")
+        .query(
+            rs -> {
+              String prose = json.readValue(rs.getString(2), Draft.class).prose();
+              if (!prose.isEmpty()) {
+                reader.read(rs.getLong(1), prose);
+              }
+            });
+  }
+
   /** A revision as the history lists it. */
   record Revision(
       long id, long parentId, String author, String origin, String note, Instant createdAt) {}

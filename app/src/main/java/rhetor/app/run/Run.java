@@ -5,12 +5,14 @@ import java.time.Instant;
 /**
  * One act of writing for many products.
  *
+ * @param voice id of the voice it writes in
  * @param left products that were left alone, because they were signed off meanwhile or it was
  *     stopped
  */
 public record Run(
     long id,
     Status status,
+    String voice,
     int total,
     int written,
     int failed,

@@ -13,6 +13,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import rhetor.app.product.ProductFilter;
+import rhetor.app.web.Refused;
+import rhetor.core.style.Voice;
+import rhetor.core.style.Voices;
 
 /** Runs over HTTP, with progress as server-sent events. */
 @RestController
@@ -32,7 +35,17 @@ class RunController {
       String state,
       long intake,
       boolean leaveSignedOff,
-      long seed) {
+      long seed,
+      String voice) {
+    /** The voice asked for; the plain one if none is named. */
+    Voice chosenVoice() {
+      if (voice == null || voice.isBlank()) {
+        return Voices.plain();
+      }
+      return Voices.find(voice)
+          .orElseThrow(() -> Refused.invalid("There is no voice called " + voice + "."));
+    }
+
     List<Long> ids() {
       return products == null ? List.of() : products;
     }
@@ -43,6 +56,14 @@ class RunController {
   }
 
   record RunView(Run run, List<RunStore.Trouble> troubles) {}
+
+  /** A voice that texts can be written in. */
+  record VoiceView(String id, String label, String about) {}
+
+  @GetMapping("/api/voices")
+  List<VoiceView> voices() {
+    return Voices.all().stream().map(v -> new VoiceView(v.id(), v.label(), v.about())).toList();
+  }
 
   @GetMapping("/api/runs")
   List<Run> list() {
@@ -57,7 +78,12 @@ class RunController {
   @PostMapping("/api/runs")
   Run start(@Valid @RequestBody WriteOrder order, Principal person) {
     return runs.start(
-        order.ids(), order.filter(), order.leaveSignedOff(), order.seed(), person.getName());
+        order.ids(),
+        order.filter(),
+        order.leaveSignedOff(),
+        order.seed(),
+        order.chosenVoice(),
+        person.getName());
   }
 
   @GetMapping("/api/runs/{id}")

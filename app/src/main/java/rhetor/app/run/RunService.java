@@ -21,7 +21,10 @@ import rhetor.app.proof.ProofService;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
+import rhetor.core.compose.Variety;
 import rhetor.core.fact.Knowledge;
+import rhetor.core.style.Voice;
+import rhetor.core.style.Voices;
 
 /**
  * Starts runs and carries them out. A product's outcome commits together with its text; after a
@@ -114,7 +117,12 @@ public class RunService {
    */
   @Transactional
   public Run start(
-      List<Long> ids, ProductFilter filter, boolean leaveSignedOff, long seed, String by) {
+      List<Long> ids,
+      ProductFilter filter,
+      boolean leaveSignedOff,
+      long seed,
+      Voice voice,
+      String by) {
     Choice choice = choose(ids, filter, leaveSignedOff);
     if (choice.toWrite.isEmpty()) {
       throw Refused.conflict(
@@ -125,7 +133,7 @@ public class RunService {
                       choice.forecast.chosen, choice.forecast.signedOff, choice.forecast.busy));
     }
     ids.forEach(products::line);
-    long id = runs.add(seed, choice.toWrite, by);
+    long id = runs.add(seed, voice.id(), choice.toWrite, by);
     scheduler.scheduleIfNotExists(
         TASK.instance(String.valueOf(id)).data(id).build(), clock.instant());
     return get(id);
@@ -149,7 +157,7 @@ public class RunService {
     if (failed.isEmpty()) {
       throw Refused.conflict("Nothing failed in this run.");
     }
-    return start(failed, new ProductFilter("", "ALL", 0), true, runs.seed(id), by);
+    return start(failed, new ProductFilter("", "ALL", 0), true, runs.seed(id), voice(get(id)), by);
   }
 
   /** Carries a run out, or what is left of it. */
@@ -158,7 +166,9 @@ public class RunService {
     if (run.status() == Run.Status.WAITING) {
       runs.setStatus(id, Run.Status.WAITING, Run.Status.RUNNING);
     }
-    Composer composer = new Composer(knowledge, runs.seed(id));
+    Variety variety = new Variety();
+    proofs.eachText((product, prose) -> variety.add(prose, -(int) product));
+    Composer composer = new Composer(knowledge, runs.seed(id), variety);
     while (get(id).status() == Run.Status.RUNNING) {
       List<Long> next = runs.next(id, CHUNK);
       if (next.isEmpty()) {
@@ -187,7 +197,7 @@ public class RunService {
             }
             proofs.keep(
                 product,
-                composer.compose(new Brief(product.facts(), product.keyword())),
+                composer.compose(new Brief(product.facts(), product.keyword(), voice(run), 0)),
                 run.id(),
                 "composer");
             runs.setItem(run.id(), productId, "WRITTEN", null);
@@ -205,6 +215,10 @@ public class RunService {
                 reason.length() > 1000 ? reason.substring(0, 1000) : reason);
           });
     }
+  }
+
+  private static Voice voice(Run run) {
+    return Voices.find(run.voice()).orElseGet(Voices::plain);
   }
 
   private boolean isSignedSince(Run run, Product product) {

@@ -29,11 +29,11 @@ class RunStore {
     this.clock = clock;
   }
 
-  long add(long seed, List<Long> products, String by) {
+  long add(long seed, String voice, List<Long> products, String by) {
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
-            "insert into run (status, seed, total, created_by, created_at) values ('WAITING', ?, ?, ?, ?)")
-        .params(seed, products.size(), by, now())
+            "insert into run (status, seed, voice, total, created_by, created_at) values ('WAITING', ?, ?, ?, ?, ?)")
+        .params(seed, voice, products.size(), by, now())
         .update(key, "id");
     long id = key.getKey().longValue();
     template.batchUpdate(
@@ -77,6 +77,7 @@ class RunStore {
     return new Run(
         rs.getLong("id"),
         Run.Status.valueOf(rs.getString("status")),
+        rs.getString("voice"),
         rs.getInt("total"),
         counts.getOrDefault("WRITTEN", 0),
         counts.getOrDefault("FAILED", 0),

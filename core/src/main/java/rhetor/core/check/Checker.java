@@ -1,9 +1,12 @@
 package rhetor.core.check;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -14,6 +17,7 @@ import rhetor.core.compose.Draft;
 import rhetor.core.compose.Field;
 import rhetor.core.compose.KeywordUse;
 import rhetor.core.compose.Sentence;
+import rhetor.core.compose.Support;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
@@ -52,6 +56,10 @@ public final class Checker {
   private static final List<String> MARKUP_HINTS = List.of("<", "&", "*", "#", "`");
   private static final Pattern MARKUP =
       Pattern.compile("<[a-zA-Z/!][^>]*>|&[a-z]{2,8};|\\*\\*|^#{1,6} |```");
+
+  /** Facts that naming a product rests on. */
+  private static final Set<String> NAMING = Set.of("name", "brand", "category");
+
   private static final int LONG_SENTENCE = 34;
   private static final int LIKENESS_RUN = 5;
   private static final double LIKE = 0.15;
@@ -68,7 +76,16 @@ public final class Checker {
    * @param keyword the primary keyword, or empty
    */
   public Audit check(Draft draft, ProductFacts product, String keyword) {
-    List<Mark> marks = new ArrayList<>();
+    return check(draft, product, keyword, List.of());
+  }
+
+  /**
+   * Checks a draft.
+   *
+   * @param found what was found already, by means that a single text doesn't give
+   */
+  public Audit check(Draft draft, ProductFacts product, String keyword, List<Mark> found) {
+    List<Mark> marks = new ArrayList<>(found);
     Ground ground = new Ground(product, knowledge);
     for (Field field : Field.values()) {
       lengths(draft, field, marks);
@@ -83,6 +100,7 @@ public final class Checker {
       }
     }
     unsupported(draft, marks);
+    repeated(draft, product, marks);
     keyword(draft, product, keyword, ground, marks);
     likeness(draft, product, marks);
     for (Contradiction c : product.contradictions()) {
@@ -229,6 +247,60 @@ public final class Checker {
     }
   }
 
+  /** Facts of which two sentences of one text tell. */
+  private static void repeated(Draft draft, ProductFacts product, List<Mark> marks) {
+    for (Field field :
+        List.of(Field.SHORT_DESCRIPTION, Field.DESCRIPTION, Field.META_DESCRIPTION)) {
+      Map<String, String> told = new HashMap<>();
+      int index = 0;
+      for (Block block : draft.blocks(field)) {
+        for (Sentence sentence : block.sentences()) {
+          Optional<String> label =
+              block.kind() == Block.Kind.PARAGRAPH
+                  ? again(sentence, told, product)
+                  : Optional.empty();
+          if (label.isPresent()) {
+            marks.add(
+                new Mark(
+                    Weight.WEIGH,
+                    "repetition",
+                    field,
+                    index,
+                    "",
+                    "\""
+                        + label.get()
+                        + "\" has been told already in this text. Leave one of the two out."));
+          }
+          index++;
+        }
+      }
+    }
+  }
+
+  /** The fact that a sentence tells again; two sentences of one fact made together are one. */
+  private static Optional<String> again(
+      Sentence sentence, Map<String, String> told, ProductFacts product) {
+    String key = sentence.support().toString();
+    Optional<String> again = Optional.empty();
+    for (Support support : sentence.support()) {
+      if (support.kind() != Support.Kind.FACT) {
+        continue;
+      }
+      String before = told.putIfAbsent(support.id(), key);
+      if (before != null && !before.equals(key)) {
+        again =
+            product.facts().stream()
+                .filter(f -> f.id().equals(support.id()) && !NAMING.contains(f.concept()))
+                .map(Fact::label)
+                .findFirst();
+      }
+      if (again.isPresent()) {
+        break;
+      }
+    }
+    return again;
+  }
+
   private static void keyword(
       Draft draft, ProductFacts product, String keyword, Ground ground, List<Mark> marks) {
     if (keyword.isBlank()) {
@@ -335,23 +407,24 @@ public final class Checker {
     factors.add(
         new Factor(
             "Wording",
-            less(10, marks, "likeness", 6, "empty phrase", 4) - (has(marks, "markup") ? 4 : 0) < 0
-                ? 0
-                : less(10, marks, "likeness", 6, "empty phrase", 4)
-                    - (has(marks, "markup") ? 4 : 0),
+            (int)
+                Math.max(
+                    0,
+                    less(10, marks, "likeness", 6, "empty phrase", 4)
+                        - count(marks, "markup") * 4
+                        - count(marks, "house likeness") * 4
+                        - count(marks, "repetition") * 2),
             10));
     return Readiness.of(factors);
   }
 
-  private static boolean has(List<Mark> marks, String check) {
-    return marks.stream().anyMatch(m -> m.check().equals(check));
+  private static long count(List<Mark> marks, String check) {
+    return marks.stream().filter(m -> m.check().equals(check)).count();
   }
 
   private static int less(
       int most, List<Mark> marks, String check, int each, String other, int eachOther) {
-    long first = marks.stream().filter(m -> m.check().equals(check)).count();
-    long second = marks.stream().filter(m -> m.check().equals(other)).count();
-    return (int) Math.max(0, most - first * each - second * eachOther);
+    return (int) Math.max(0, most - count(marks, check) * each - count(marks, other) * eachOther);
   }
 
   /**

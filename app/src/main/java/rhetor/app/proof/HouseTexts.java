@@ -1,0 +1,60 @@
+package rhetor.app.proof;
+
+import java.util.Locale;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import rhetor.app.product.ProductService;
+import rhetor.core.check.LikeTexts;
+import rhetor.core.check.Mark;
+import rhetor.core.compose.Draft;
+import rhetor.core.compose.Field;
+
+/** Knows all descriptions of the house, to tell which are too like one another. */
+@Component
+class HouseTexts {
+  /** Share of five-word runs in common from which two pages compete with each other. */
+  private static final double LIKE = 0.4;
+
+  private final TextStore texts;
+  private final ProductService products;
+  private LikeTexts all;
+
+  HouseTexts(TextStore texts, ProductService products) {
+    this.texts = texts;
+    this.products = products;
+  }
+
+  private synchronized LikeTexts all() {
+    if (all == null) {
+      LikeTexts read = new LikeTexts();
+      texts.each(read::put);
+      all = read;
+    }
+    return all;
+  }
+
+  /** Takes note that a product's text is another one now. */
+  void changed(long product, Draft draft) {
+    all().put(product, draft.prose());
+  }
+
+  /** The mark for a description that is too like another product's. */
+  Optional<Mark> likeness(long product, Draft draft) {
+    return all()
+        .nearest(draft.prose(), product)
+        .filter(n -> n.share() > LIKE)
+        .map(
+            n ->
+                new Mark(
+                    Mark.Weight.WEIGH,
+                    "house likeness",
+                    Field.DESCRIPTION,
+                    -1,
+                    "",
+                    String.format(
+                        Locale.ROOT,
+                        "About %d %% of the description's five-word runs stand in the text of %s too. Rewrite one of the two, or tell more of what sets them apart.",
+                        Math.round(n.share() * 100),
+                        products.get(n.id()).facts().sku())));
+  }
+}

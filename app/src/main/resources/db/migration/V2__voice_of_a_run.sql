@@ -1,0 +1,1 @@
+alter table run add column voice varchar(40) default 'plain' not null;
