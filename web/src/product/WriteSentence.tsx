@@ -7,6 +7,7 @@ import { api, take } from '../api/client';
 import { count, figure } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { Sentence, Word } from '../frame/Sentence';
+import { article, useVoices } from '../proof/voices';
 
 interface Props {
   filter: { search: string; state: string; intake: number };
@@ -21,6 +22,8 @@ export function WriteSentence({ filter, total, chosen }: Props) {
   const queries = useQueryClient();
   const [leave, setLeave] = useState('yes');
   const [seed, setSeed] = useState('1');
+  const [voice, setVoice] = useState('plain');
+  const voices = useVoices();
   const [isBusy, setBusy] = useState(false);
   const order = {
     products: chosen,
@@ -29,6 +32,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
     intake: filter.intake,
     leaveSignedOff: leave === 'yes',
     seed: Number(seed),
+    voice,
   };
   const forecast = useQuery({
     queryKey: ['forecast', order],
@@ -68,7 +72,8 @@ export function WriteSentence({ filter, total, chosen }: Props) {
             ? count(chosen.length, 'chosen product')
             : `all ${figure(total)} shown`}
         </strong>{' '}
-        in British English,{' '}
+        in British English, in {article(voice)}{' '}
+        <Word label="Voice" value={voice} choices={voices.choices} onChange={setVoice} /> voice,{' '}
         <Word
           label="Signed-off texts"
           value={leave}

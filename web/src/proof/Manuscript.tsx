@@ -10,10 +10,16 @@ interface Props {
   field: Field;
   lit: number[];
   onLight: (footnotes: number[]) => void;
+  /** Indexes of sentences that are chosen, where they can be. */
+  chosen?: number[];
+  onChoose?: (sentence: number) => void;
+  /** Sentences that stood before: the others are set off as new. */
+  old?: string[];
 }
 
 /** A field’s text as it will be read: footnote numerals at each sentence, marks in the margin. */
-export function Manuscript({ field, lit, onLight }: Props) {
+export function Manuscript({ field, lit, onLight, chosen, onChoose, old }: Props) {
+  const hasMargin = field.marks.some((m) => m.sentence >= 0);
   const whole = field.marks.filter((m) => m.sentence < 0);
   return (
     <Box>
@@ -37,6 +43,11 @@ export function Manuscript({ field, lit, onLight }: Props) {
             marks={field.marks.filter((m) => m.sentence === first + i)}
             isLit={s.footnotes.some((n) => lit.includes(n))}
             onLight={onLight}
+            isChosen={chosen?.includes(first + i)}
+            isNew={old && !old.includes(s.text)}
+            onChoose={
+              onChoose && block.kind === 'PARAGRAPH' ? () => onChoose(first + i) : undefined
+            }
           />
         ));
         return (
@@ -44,15 +55,17 @@ export function Manuscript({ field, lit, onLight }: Props) {
             key={b}
             sx={{
               display: 'grid',
-              gridTemplateColumns: { xs: '1fr', sm: '128px 1fr' },
+              gridTemplateColumns: hasMargin ? { xs: '1fr', sm: '128px 1fr' } : '1fr',
               columnGap: 2,
             }}
           >
-            <Box>
-              {marks.map((m, i) => (
-                <MarkNote key={i} mark={m} />
-              ))}
-            </Box>
+            {hasMargin && (
+              <Box>
+                {marks.map((m, i) => (
+                  <MarkNote key={i} mark={m} />
+                ))}
+              </Box>
+            )}
             <Box
               sx={{
                 fontFamily: serif,
@@ -100,8 +113,11 @@ function SentenceText(props: {
   marks: Mark[];
   isLit: boolean;
   onLight: (footnotes: number[]) => void;
+  isChosen?: boolean;
+  isNew?: boolean;
+  onChoose?: () => void;
 }) {
-  const { sentence, marks, onLight } = props;
+  const { sentence, marks, onLight, onChoose } = props;
   const worst = marks.some((m) => m.weight === 'MUST_FIX')
     ? 'error.main'
     : marks.length > 0
@@ -111,8 +127,17 @@ function SentenceText(props: {
     <>
       <Box
         component="span"
-        tabIndex={sentence.footnotes.length > 0 ? 0 : undefined}
+        tabIndex={onChoose || sentence.footnotes.length > 0 ? 0 : undefined}
         data-testid="sentence"
+        role={onChoose ? 'checkbox' : undefined}
+        aria-checked={onChoose ? !!props.isChosen : undefined}
+        onClick={onChoose}
+        onKeyDown={(e: React.KeyboardEvent) => {
+          if (onChoose && (e.key === ' ' || e.key === 'Enter')) {
+            e.preventDefault();
+            onChoose();
+          }
+        }}
         onMouseEnter={() => onLight(sentence.footnotes)}
         onMouseLeave={() => onLight([])}
         onFocus={() => onLight(sentence.footnotes)}
@@ -120,6 +145,12 @@ function SentenceText(props: {
         sx={{
           borderBottom: worst ? '2px solid' : undefined,
           borderColor: worst,
+          cursor: onChoose ? 'pointer' : undefined,
+          boxShadow: props.isChosen
+            ? 'inset 0 -0.5em 0 color-mix(in srgb, currentColor 14%, transparent)'
+            : props.isNew
+              ? 'inset 0 -2px 0 color-mix(in srgb, currentColor 30%, transparent)'
+              : undefined,
           bgcolor: props.isLit ? 'color-mix(in srgb, currentColor 9%, transparent)' : undefined,
         }}
       >

@@ -15,16 +15,25 @@ import { Stage } from '../frame/Stage';
 import { Cell } from '../product/Facts';
 import { Editor } from './Editor';
 import { Manuscript } from './Manuscript';
+import { Rewriting } from './Rewriting';
+import { Takes } from './Takes';
 
 type ProofView = Schema['Proof'];
 type Field = Schema['FieldView'];
 
+/** Fields that only some products have. */
+const OPTIONAL = ['included', 'not_included'];
+
+const shown = (fields: Field[]) => fields.filter((f) => f.length > 0 || !OPTIONAL.includes(f.code));
+
 const KEYS = [
   ['e', 'change this field by hand'],
   ['z', 'undo the last change'],
+  ['t', 'takes side by side'],
+  ['r', 'rewrite'],
   ['s', 'sign off'],
   ['b', 'send back'],
-  ['1 – 7', 'the fields'],
+  ['1 – 9', 'the fields'],
   ['j, k', 'next and last text'],
   ['/', 'find a product'],
   ['?', 'these keys'],
@@ -42,7 +51,11 @@ export function Proof(props: {
   const mayWrite = useMay('WRITER');
   const maySign = useMay('EDITOR');
   const [fieldCode, setFieldCode] = useState('description');
-  const [isEditing, setEditing] = useState(false);
+  const [mode, setMode] = useState<'read' | 'edit' | 'takes' | 'rewrite'>('read');
+  const isEditing = mode === 'edit';
+  // Texts side by side need the room of the sources, and have buttons of their own.
+  const isWide = mode === 'takes' || mode === 'rewrite';
+  const setEditing = (editing: boolean) => setMode(editing ? 'edit' : 'read');
   const [lit, setLit] = useState<number[]>([]);
   const [showsKeys, setShowsKeys] = useState(false);
   const path = { id };
@@ -84,6 +97,7 @@ export function Proof(props: {
         ),
       'Kept as a new revision.',
     );
+  const close = (done: boolean) => done && setMode('read');
   const undo = () =>
     act(() => take(api.POST('/api/proofs/{id}/undo', { params })), 'Back to the revision before.');
   const signOff = async () => {
@@ -111,17 +125,20 @@ export function Proof(props: {
         'input, textarea, select, [contenteditable]',
       );
       if (typing || isEditing || e.ctrlKey || e.metaKey || e.altKey || !proof.data) return;
-      const fields = proof.data.fields;
+      const fields = shown(proof.data.fields);
       if (e.key === 'j') onStep(1);
       else if (e.key === 'k') onStep(-1);
       else if (e.key === '?') setShowsKeys((s) => !s);
       else if (e.key === 'e' && mayWrite) {
         e.preventDefault();
         setEditing(true);
-      } else if (e.key === 'z' && mayWrite && proof.data.canUndo) undo();
+      } else if (e.key === 't' && mayWrite) setMode(mode === 'takes' ? 'read' : 'takes');
+      else if (e.key === 'r' && mayWrite) setMode(mode === 'rewrite' ? 'read' : 'rewrite');
+      else if (e.key === 'z' && mayWrite && proof.data.canUndo) undo();
       else if (e.key === 's' && maySign) signOff();
       else if (e.key === 'b' && maySign) sendBack();
-      else if (/^[1-7]$/.test(e.key)) setFieldCode(fields[Number(e.key) - 1]!.code);
+      else if (/^[1-9]$/.test(e.key) && fields[Number(e.key) - 1])
+        setFieldCode(fields[Number(e.key) - 1]!.code);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -131,12 +148,20 @@ export function Proof(props: {
     return <Empty title="No proof">{proof.error.message}</Empty>;
   }
   if (!proof.data) return <LinearProgress aria-label="Loading the proof" />;
-  const { product, fields, readiness, history, canUndo } = proof.data;
-  const field = fields.find((f) => f.code === fieldCode)!;
+  const { product, readiness, history, canUndo } = proof.data;
+  // What this product has nothing to say in needs no tab of its own.
+  const fields = shown(proof.data.fields);
+  const field = fields.find((f) => f.code === fieldCode) ?? fields[0]!;
   const isSigned = product.stage === 'SIGNED_OFF' || product.stage === 'PUBLISHED';
 
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { lg: 'minmax(0, 1fr) 300px' }, gap: 3 }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { lg: isWide ? 'minmax(0, 1fr)' : 'minmax(0, 1fr) 300px' },
+        gap: 3,
+      }}
+    >
       <Box>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 2 }}>
           <Typography variant="h1">{product.name}</Typography>
@@ -172,15 +197,62 @@ export function Proof(props: {
               onSave={save}
               onClose={() => setEditing(false)}
             />
+          ) : mode === 'takes' ? (
+            <Takes
+              key={field.code}
+              id={id}
+              field={field}
+              revision={proof.data.revision}
+              onAdopt={(voice, number) =>
+                act(
+                  () =>
+                    take(
+                      api.POST('/api/proofs/{id}/takes', {
+                        params,
+                        body: { voice, take: number, fields: [fieldCode] },
+                      }),
+                    ),
+                  'That take counts now.',
+                ).then(close)
+              }
+              onCombine={(voice, lines) =>
+                act(
+                  () =>
+                    take(
+                      api.POST('/api/proofs/{id}/lines', {
+                        params,
+                        body: { field: fieldCode, voice, lines },
+                      }),
+                    ),
+                  'The chosen lines are one text now.',
+                ).then(close)
+              }
+              onClose={() => setMode('read')}
+            />
+          ) : mode === 'rewrite' ? (
+            <Rewriting
+              key={field.code}
+              id={id}
+              field={field}
+              revision={proof.data.revision}
+              onKeep={(wish) =>
+                act(
+                  () => take(api.POST('/api/proofs/{id}/rewritten', { params, body: wish })),
+                  'The new words count now.',
+                ).then(close)
+              }
+              onClose={() => setMode('read')}
+            />
           ) : (
             <Manuscript field={field} lit={lit} onLight={setLit} />
           )}
         </Box>
         <Box
           sx={{
-            display: 'flex',
+            display: isWide ? 'none' : 'flex',
             flexWrap: 'wrap',
-            gap: 1,
+            gap: 0.75,
+            '& button': { px: 1.25, minWidth: 0 },
             alignItems: 'center',
             position: 'sticky',
             bottom: 0,
@@ -206,6 +278,16 @@ export function Proof(props: {
           {mayWrite && (
             <Button variant="outlined" disabled={isEditing} onClick={() => setEditing(true)}>
               Change by hand
+            </Button>
+          )}
+          {mayWrite && (
+            <Button variant="outlined" disabled={mode === 'takes'} onClick={() => setMode('takes')}>
+              Takes
+            </Button>
+          )}
+          {mayWrite && (
+            <Button variant="outlined" onClick={() => setMode('rewrite')}>
+              Rewrite
             </Button>
           )}
           {mayWrite && (
@@ -251,7 +333,7 @@ export function Proof(props: {
           </Box>
         )}
       </Box>
-      <Box component="aside" aria-label="Sources">
+      <Box component="aside" aria-label="Sources" sx={{ display: isWide ? 'none' : undefined }}>
         <Sources field={field} lit={lit} onLight={setLit} />
         <Keyword
           key={`${product.keyword} ${proof.data.revision}`}

@@ -88,7 +88,9 @@ class RewriteController {
 
   /** Lines that are to make up a field. */
   record Combination(
-      @NotNull String field, @NotNull String voice, @NotNull List<RewriteService.Line> lines) {}
+      @NotNull String field,
+      @NotNull String voice,
+      @NotNull List<RewriteService.PickedLine> lines) {}
 
   @PostMapping("/api/proofs/{id}/lines")
   ResponseEntity<ProofController.Proof> combine(

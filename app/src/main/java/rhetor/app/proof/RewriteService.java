@@ -89,18 +89,23 @@ public class RewriteService {
    * @param sentence its index in the field, from 0
    * @param text its words, to make sure that it is still the same
    */
-  public record Line(int take, int sentence, String text) {}
+  public record PickedLine(int take, int sentence, String text) {}
 
   /** Makes one text of lines of several takes; lists and headings stay as they are. */
   @Transactional
   public void combine(
-      long productId, Field field, Voice voice, List<Line> lines, long revision, String author) {
+      long productId,
+      Field field,
+      Voice voice,
+      List<PickedLine> lines,
+      long revision,
+      String author) {
     if (lines.isEmpty()) {
       throw Refused.invalid("Choose at least one line.");
     }
     Product product = products.get(productId);
     Draft now = proofs.current(product).draft();
-    int most = lines.stream().mapToInt(Line::take).max().orElse(0);
+    int most = lines.stream().mapToInt(PickedLine::take).max().orElse(0);
     Map<Integer, Draft> drafts = new TreeMap<>(Map.of(0, now));
     if (most > 0) {
       List<Draft> takes = takes(product, voice, most);
@@ -129,7 +134,7 @@ public class RewriteService {
     return sentences.stream().distinct().toList();
   }
 
-  private static Sentence line(Line line, Map<Integer, Draft> drafts, Field field) {
+  private static Sentence line(PickedLine line, Map<Integer, Draft> drafts, Field field) {
     Draft draft = drafts.get(line.take());
     List<Sentence> sentences = draft == null ? List.of() : draft.sentences(field);
     boolean there = line.sentence() >= 0 && line.sentence() < sentences.size();

@@ -89,6 +89,16 @@ final class Framing {
     return verbs.isEmpty();
   }
 
+  /** The messages of the sentence at an index: of two sentences the first tells the first fact. */
+  List<Message> toldBy(int sentence, int sentences) {
+    if (sentences == 1) {
+      List<Message> all = new ArrayList<>(verbs);
+      all.addAll(clauses);
+      return all;
+    }
+    return sentence == 0 ? verbs.subList(0, 1) : verbs.subList(1, verbs.size());
+  }
+
   /** The first verb, in its base form. */
   String firstVerb() {
     return verbs.getFirst().verb();
@@ -177,12 +187,12 @@ final class Framing {
             : null;
       }
       case SEMICOLON ->
-          two
+          two && !isSameVerb(first, rest.getFirst())
               ? List.of(
                   who + " " + said(List.of(first)) + "; " + subject.pronoun() + " " + said(rest))
               : null;
       case TWO ->
-          two
+          two && !isSameVerb(first, rest.getFirst())
               ? List.of(who + " " + said(List.of(first)), subject.pronoun() + " " + said(rest))
               : null;
       case FRAGMENT ->
@@ -284,6 +294,11 @@ final class Framing {
         && !m.verb().startsWith("measure ")
         && !m.verb().startsWith("come ")
         && !m.verb().startsWith("have dimensions");
+  }
+
+  /** "It has two pockets. It has a zip." is a list in disguise. */
+  private static boolean isSameVerb(Message one, Message other) {
+    return one.verb().split(" ", 2)[0].equals(other.verb().split(" ", 2)[0]);
   }
 
   private static boolean isNegated(Message m) {

@@ -76,6 +76,7 @@ final class SentenceWriter {
    * One way to put a group.
    *
    * @param texts a sentence or two
+   * @param framing the messages as they stand in it, null where a claim is made of one
    * @param named whether it refers to the product by its name
    * @param claim the claim it makes, null if none
    * @param reason how it joins the claim, or empty
@@ -84,6 +85,7 @@ final class SentenceWriter {
   private record Way(
       List<String> texts,
       SentenceFrame frame,
+      Framing framing,
       boolean named,
       Claim claim,
       String reason,
@@ -100,13 +102,19 @@ final class SentenceWriter {
   }
 
   private Way way(
-      List<String> words, SentenceFrame frame, boolean named, Claim claim, String reason) {
+      List<String> words,
+      SentenceFrame frame,
+      Framing framing,
+      boolean named,
+      Claim claim,
+      String reason) {
     List<String> texts =
         words.size() == 1
             ? List.of(Framing.finish(words.getFirst(), pen.voice()))
             : words.stream().map(w -> Framing.finish(w, pen.voice())).toList();
     String text = texts.size() == 1 ? texts.getFirst() : String.join(" ", texts);
-    return new Way(texts, frame, named, claim, reason, text, pen.variety().repeated(written, text));
+    return new Way(
+        texts, frame, framing, named, claim, reason, text, pen.variety().repeated(written, text));
   }
 
   /**
@@ -164,14 +172,11 @@ final class SentenceWriter {
       return split;
     }
     framesUsed.add(way.frame);
-    List<Support> support = new ArrayList<>(group.stream().map(Message::support).toList());
+    List<Support> all = new ArrayList<>(group.stream().map(Message::support).toList());
     if (way.claim != null) {
       claimsUsed.add(way.claim.id());
       reasonsUsed.add(way.reason);
-      support.add(Support.claim(way.claim.id()));
-    }
-    if (way.named) {
-      support.addAll(subject.nameSupport());
+      all.add(Support.claim(way.claim.id()));
     }
     written = way.text;
     lastStart = way.texts.getLast().split("[ ’]", 2)[0];
@@ -179,7 +184,19 @@ final class SentenceWriter {
         way.frame != SentenceFrame.FRAGMENT
             && way.frame != SentenceFrame.QUESTION
             && group.stream().anyMatch(m -> m.verb() != null);
-    return way.texts.stream().map(t -> new Sentence(t, support)).toList();
+    List<Sentence> sentences = new ArrayList<>();
+    for (int i = 0; i < way.texts.size(); i++) {
+      List<Support> support =
+          way.framing == null
+              ? new ArrayList<>(all)
+              : new ArrayList<>(
+                  way.framing.toldBy(i, way.texts.size()).stream().map(Message::support).toList());
+      if (way.named) {
+        support.addAll(subject.nameSupport());
+      }
+      sentences.add(new Sentence(way.texts.get(i), support));
+    }
+    return sentences;
   }
 
   /** How many claims the text has made so far. */
@@ -264,7 +281,7 @@ final class SentenceWriter {
       String lead = pen.rotation().pick("lead." + pen.voice().id(), pen.voice().leads());
       words = List.of(lead.replace("{main}", words.getFirst()));
     }
-    return way(words, frame, who.equals(subject.shortReference()), null, "");
+    return way(words, frame, framing, who.equals(subject.shortReference()), null, "");
   }
 
   private Optional<Claim> claim(Message message) {
@@ -294,10 +311,10 @@ final class SentenceWriter {
                     "{with}",
                     message.has(Form.WITH) ? Framing.things(List.of(message.get(Form.WITH))) : "")
                 .replace("{part}", message.has(Form.PART) ? message.get(Form.PART) : "");
-        return way(List.of(words.split("\\. ")), SentenceFrame.PLAIN, named, claim, reason);
+        return way(List.of(words.split("\\. ")), SentenceFrame.PLAIN, null, named, claim, reason);
       }
     }
-    return way(List.of(main + ", so " + so), SentenceFrame.PLAIN, named, claim, "");
+    return way(List.of(main + ", so " + so), SentenceFrame.PLAIN, null, named, claim, "");
   }
 
   private static Map<String, Integer> weights(List<String> reasons) {
