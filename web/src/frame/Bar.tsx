@@ -165,6 +165,14 @@ function HouseMenu() {
         <MenuItem
           onClick={() => {
             setAnchor(null);
+            navigate('/claims');
+          }}
+        >
+          Claims
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            setAnchor(null);
             navigate('/names');
           }}
         >

@@ -9,6 +9,7 @@ import { PicturesPage } from '../picture/PicturesPage';
 import { HandPage } from '../product/HandPage';
 import { MissingPage } from '../product/MissingPage';
 import { CategoriesPage } from '../product/CategoriesPage';
+import { ClaimsPage } from '../claim/ClaimsPage';
 import { NamesPage } from '../product/NamesPage';
 import { ProductsPage } from '../product/ProductsPage';
 import { VariantsPage } from '../product/VariantsPage';
@@ -39,6 +40,7 @@ export function House() {
           <Route path="/products/variants" element={<VariantsPage />} />
           <Route path="/products/new" element={<HandPage />} />
           <Route path="/intake/pictures" element={<PicturesPage />} />
+          <Route path="/claims" element={<ClaimsPage />} />
           <Route path="/names" element={<NamesPage />} />
           <Route path="/categories" element={<CategoriesPage />} />
           <Route path="/products/:id?" element={<ProductsPage />} />

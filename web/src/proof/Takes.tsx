@@ -96,7 +96,8 @@ export function Takes({ id, field, revision, onAdopt, onCombine, onClose }: Prop
                 borderColor: 'divider',
                 mb: 0.75,
                 display: 'flex',
-                alignItems: 'baseline',
+                alignItems: 'center',
+                minHeight: 34,
                 justifyContent: 'space-between',
               }}
             >

@@ -80,6 +80,28 @@ class Screenshots {
           .moveToElement(browser.find(By.cssSelector("[data-testid=sentence]")))
           .perform();
       browser.picture(folder.resolve("proof.png"));
+      browser.click("Takes");
+      browser.choose("Voice", "lively");
+      browser.see("Take III whole");
+      Thread.sleep(800);
+      browser.picture(folder.resolve("takes.png"));
+      browser.click("Leave as it stands");
+      browser.click("Rewrite");
+      browser.find(By.cssSelector("[data-testid=rewriting] [role=checkbox]"));
+      browser.click(By.cssSelector("[data-testid=rewriting] [role=checkbox]"));
+      browser.see("the chosen sentence");
+      Thread.sleep(800);
+      browser.picture(folder.resolve("rewriting.png"));
+      browser.click("Leave as it stands");
+      browser.open("/claims");
+      browser.type(By.cssSelector("input[aria-label=Words]"), "pannier");
+      browser.click(By.tagName("h1"));
+      browser.click(By.cssSelector("li button"));
+      browser.find(By.cssSelector("[data-testid=claim-trial]"));
+      Thread.sleep(800);
+      browser.picture(folder.resolve("claims.png"));
+      browser.open("/proofs/1");
+      browser.see("Sources");
       browser.click("Sign off");
       browser.see("Signed off.");
       browser.open("/proofs/6");

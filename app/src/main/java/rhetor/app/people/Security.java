@@ -55,7 +55,13 @@ class Security {
                     .hasRole("OWNER")
                     .requestMatchers(HttpMethod.POST, SIGN_OFF)
                     .hasRole("EDITOR")
-                    .requestMatchers(HttpMethod.PUT, "/api/pictures/hosts")
+                    .requestMatchers(HttpMethod.PUT, "/api/pictures/hosts", "/api/claims/*")
+                    .hasRole("EDITOR")
+                    .requestMatchers(
+                        HttpMethod.POST,
+                        "/api/claims/*/approve",
+                        "/api/claims/*/ban",
+                        "/api/claims/*/restore")
                     .hasRole("EDITOR")
                     .requestMatchers(HttpMethod.GET, "/api/**")
                     .hasRole("READER")

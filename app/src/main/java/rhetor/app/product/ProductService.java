@@ -285,6 +285,16 @@ public class ProductService {
     store.setStage(id, stage);
   }
 
+  /** Marks texts as stale: something that they rest on has changed. */
+  public void markStale(List<Long> ids) {
+    store.markStale(ids);
+  }
+
+  /** Goes through the products' facts as their sources gave them, one source after another. */
+  public void eachSource(SourceVisitor visitor) {
+    store.eachSource((product, facts) -> visitor.visit(product.id(), product.textId(), facts));
+  }
+
   /** Notes that writing failed; the text that was there stays. */
   public void setFailed(long id, String reason) {
     store.setFailed(id, reason);

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
+import rhetor.app.claim.HouseClaims;
 import rhetor.app.product.Product;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Block;
@@ -16,17 +17,16 @@ import rhetor.core.compose.Support;
 import rhetor.core.exchange.Html;
 import rhetor.core.fact.Claim;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.Source;
 import rhetor.core.keyword.KeywordMatch;
 
 /** Shows a draft's fields with numbered footnotes and marks. */
 @Component
 class FieldViews {
-  private final Knowledge knowledge;
+  private final HouseClaims claims;
 
-  FieldViews(Knowledge knowledge) {
-    this.knowledge = knowledge;
+  FieldViews(HouseClaims claims) {
+    this.claims = claims;
   }
 
   /** A sentence with the numbers of its footnotes. */
@@ -112,7 +112,7 @@ class FieldViews {
                       List.of()));
       case CLAIM -> {
         String words =
-            knowledge.claims().stream()
+            claims.knowledge().claims().stream()
                 .filter(c -> c.id().equals(support.id()))
                 .map(Claim::text)
                 .findFirst()

@@ -17,6 +17,7 @@ import rhetor.app.product.Product;
 import rhetor.app.product.ProductLine;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
+import rhetor.core.check.Audit;
 import rhetor.core.check.Readiness;
 import rhetor.core.compose.Field;
 
@@ -56,12 +57,13 @@ class ProofController {
   ResponseEntity<Proof> get(@PathVariable long id) {
     Product product = products.get(id);
     Text text = proofs.current(product);
+    Audit audit = proofs.audit(product, text);
     Proof proof =
         new Proof(
             products.line(id),
             text.id(),
-            views.of(text.draft(), text.audit().marks(), product),
-            text.audit().readiness(),
+            views.of(text.draft(), audit.marks(), product),
+            audit.readiness(),
             proofs.history(id),
             text.parentId() != 0,
             product.facts().supplierText());

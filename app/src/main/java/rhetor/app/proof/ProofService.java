@@ -4,12 +4,14 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.claim.HouseClaims;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
 import rhetor.core.check.Checker;
+import rhetor.core.check.Mark;
 import rhetor.core.compose.Block;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.Field;
@@ -17,7 +19,6 @@ import rhetor.core.compose.Sentence;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
 import rhetor.core.fact.CellText;
-import rhetor.core.fact.Knowledge;
 
 /**
  * Keeps texts, takes changes by hand, and lets them go once somebody has put their word to them.
@@ -29,16 +30,14 @@ public class ProofService {
 
   private final TextStore texts;
   private final ProductService products;
-  private final Checker checker;
-  private final SupportFinder supports;
+  private final HouseClaims claims;
   private final HouseTexts house;
 
-  ProofService(TextStore texts, ProductService products, HouseTexts house, Knowledge knowledge) {
+  ProofService(TextStore texts, ProductService products, HouseTexts house, HouseClaims claims) {
     this.house = house;
     this.texts = texts;
     this.products = products;
-    this.checker = new Checker(knowledge);
-    this.supports = new SupportFinder(knowledge);
+    this.claims = claims;
   }
 
   /** Keeps what a run wrote as the text that counts. */
@@ -90,11 +89,12 @@ public class ProofService {
       throw Refused.invalid("The text has more than %,d characters.".formatted(LONGEST_INPUT));
     }
     List<Block> blocks =
-        supports.attach(
-            parse(field, input),
-            before.draft().sentences(field),
-            product.facts(),
-            product.keyword());
+        new SupportFinder(claims.knowledge())
+            .attach(
+                parse(field, input),
+                before.draft().sentences(field),
+                product.facts(),
+                product.keyword());
     keepChange(
         product,
         before,
@@ -132,8 +132,14 @@ public class ProofService {
 
   /** The checks of one product's texts, and which other text of the house is too like. */
   private Audit audit(Product product, Draft draft, String keyword) {
-    return checker.check(
-        draft, product.facts(), keyword, house.likeness(product.id(), draft).stream().toList());
+    return new Checker(claims.knowledge())
+        .check(
+            draft, product.facts(), keyword, house.likeness(product.id(), draft).stream().toList());
+  }
+
+  /** What the checks say of a text now: claims may have been withdrawn since it was written. */
+  Audit audit(Product product, Text text) {
+    return audit(product, text.draft(), product.keyword());
   }
 
   /** Goes through the descriptions that count now, one by one. */
@@ -231,10 +237,10 @@ public class ProofService {
     Product product = products.get(productId);
     Text text = current(product);
     requireSeen(text, revision);
-    if (!text.audit().mustFix().isEmpty()) {
+    List<Mark> mustFix = audit(product, text).mustFix();
+    if (!mustFix.isEmpty()) {
       throw Refused.conflict(
-          "There is something that must be fixed first: "
-              + text.audit().mustFix().getFirst().why());
+          "There is something that must be fixed first: " + mustFix.getFirst().why());
     }
     if (product.stage() != Stage.PUBLISHED) {
       products.setStage(productId, Stage.SIGNED_OFF);
@@ -255,7 +261,7 @@ public class ProofService {
       boolean open = product.stage() == Stage.DRAFTED || product.stage() == Stage.IN_PROOF;
       if (open
           && product.textId() == entry.getValue()
-          && text(product.textId()).audit().mustFix().isEmpty()) {
+          && audit(product, text(product.textId())).mustFix().isEmpty()) {
         products.setStage(product.id(), Stage.SIGNED_OFF);
         signed++;
       }

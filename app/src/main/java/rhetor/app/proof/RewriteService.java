@@ -8,6 +8,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.claim.HouseClaims;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
@@ -20,7 +21,6 @@ import rhetor.core.compose.LineJoiner;
 import rhetor.core.compose.Rewriter;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.Variety;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.style.Voice;
 
 /**
@@ -31,12 +31,12 @@ import rhetor.core.style.Voice;
 public class RewriteService {
   private final ProofService proofs;
   private final ProductService products;
-  private final Knowledge knowledge;
+  private final HouseClaims claims;
 
-  RewriteService(ProofService proofs, ProductService products, Knowledge knowledge) {
+  RewriteService(ProofService proofs, ProductService products, HouseClaims claims) {
     this.proofs = proofs;
     this.products = products;
-    this.knowledge = knowledge;
+    this.claims = claims;
   }
 
   /**
@@ -49,7 +49,7 @@ public class RewriteService {
     if (number < 1 || number > Composer.MOST_TAKES) {
       throw Refused.invalid("Ask for 1 to " + Composer.MOST_TAKES + " takes.");
     }
-    return new Composer(knowledge, voice.id().hashCode(), new Variety())
+    return new Composer(claims.knowledge(), voice.id().hashCode(), new Variety())
         .takes(new Brief(product.facts(), product.keyword(), voice, 1), number);
   }
 
@@ -156,7 +156,7 @@ public class RewriteService {
     try {
       return draft.with(
           field,
-          new Rewriter(knowledge, product.id())
+          new Rewriter(claims.knowledge(), product.id())
               .rewrite(
                   draft.blocks(field), field, selected, product.facts(), product.keyword(), order));
     } catch (IllegalArgumentException e) {

@@ -12,6 +12,7 @@ import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import rhetor.app.claim.HouseClaims;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductFilter;
 import rhetor.app.product.ProductLine;
@@ -22,7 +23,6 @@ import rhetor.app.web.Refused;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.Variety;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 
@@ -39,7 +39,7 @@ public class RunService {
   private final RunStore runs;
   private final ProductService products;
   private final ProofService proofs;
-  private final Knowledge knowledge;
+  private final HouseClaims claims;
   private final SchedulerClient scheduler;
   private final TransactionTemplate transaction;
   private final Clock clock;
@@ -48,14 +48,14 @@ public class RunService {
       RunStore runs,
       ProductService products,
       ProofService proofs,
-      Knowledge knowledge,
+      HouseClaims claims,
       @Lazy SchedulerClient scheduler,
       TransactionTemplate transaction,
       Clock clock) {
     this.runs = runs;
     this.products = products;
     this.proofs = proofs;
-    this.knowledge = knowledge;
+    this.claims = claims;
     this.scheduler = scheduler;
     this.transaction = transaction;
     this.clock = clock;
@@ -168,7 +168,7 @@ public class RunService {
     }
     Variety variety = new Variety();
     proofs.eachText((product, prose) -> variety.add(prose, -(int) product));
-    Composer composer = new Composer(knowledge, runs.seed(id), variety);
+    Composer composer = new Composer(claims.knowledge(), runs.seed(id), variety);
     while (get(id).status() == Run.Status.RUNNING) {
       List<Long> next = runs.next(id, CHUNK);
       if (next.isEmpty()) {

@@ -100,6 +100,7 @@ public final class Checker {
       }
     }
     unsupported(draft, marks);
+    withdrawn(draft, marks);
     repeated(draft, product, marks);
     keyword(draft, product, keyword, ground, marks);
     likeness(draft, product, marks);
@@ -242,6 +243,31 @@ public final class Checker {
                     "No fact was found that this sentence rests on. Read it as the supplier's lawyer would."));
           }
           index++;
+        }
+      }
+    }
+  }
+
+  /** Sentences that make a claim which the house no longer makes. */
+  private void withdrawn(Draft draft, List<Mark> marks) {
+    Set<String> made = null;
+    for (Field field : Field.values()) {
+      List<Sentence> sentences = draft.sentences(field);
+      for (int i = 0; i < sentences.size(); i++) {
+        for (Support support : sentences.get(i).support()) {
+          if (support.kind() == Support.Kind.CLAIM) {
+            made = made == null ? knowledge.claimIds() : made;
+            if (!made.contains(support.id())) {
+              marks.add(
+                  new Mark(
+                      Weight.MUST_FIX,
+                      "claim",
+                      field,
+                      i,
+                      "",
+                      "The house no longer makes the claim that this sentence makes. Rewrite it."));
+            }
+          }
         }
       }
     }

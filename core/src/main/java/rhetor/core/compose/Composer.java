@@ -230,7 +230,15 @@ public final class Composer {
       List<Block> blocks = new ArrayList<>();
       Set<Message> said = new LinkedHashSet<>();
       List<Sentence> first = new ArrayList<>();
-      Opening.Result opening = new Opening(subject, keyword, messages, pen).write(2);
+      Set<Message> benefits =
+          planner.benefits(messages, keyword.usable() ? keyword.keyword() : subject.kind(), pen);
+      Opening.Result opening =
+          new Opening(
+                  subject,
+                  keyword,
+                  messages.stream().filter(m -> !benefits.contains(m)).toList(),
+                  pen)
+              .write(2);
       if (opening != null) {
         first.addAll(opening.sentences());
         said.addAll(opening.said());
@@ -238,6 +246,7 @@ public final class Composer {
       Planner.Outline outline =
           planner.outline(
               messages.stream().filter(m -> !said.contains(m) && !isSaidBy(m, first)).toList(),
+              benefits,
               pen);
       SentenceWriter writer =
           new SentenceWriter(subject, pen, opening == null ? "" : opening.text());

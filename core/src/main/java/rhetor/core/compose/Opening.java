@@ -123,7 +123,7 @@ final class Opening {
   }
 
   /** Whether the noun has the fact's value in it: "a black pannier" has said its colour. */
-  private static boolean isNamedBy(Message m, String noun) {
+  static boolean isNamedBy(Message m, String noun) {
     String value =
         switch (m.fact().value()) {
           case Value.Words(String text) -> text;

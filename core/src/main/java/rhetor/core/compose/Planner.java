@@ -3,6 +3,7 @@ package rhetor.core.compose;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -99,8 +100,27 @@ final class Planner {
   /** Messages grouped into sentences, and the sentences into the body and the closing paragraph. */
   record Outline(List<List<Message>> body, List<List<Message>> closing) {}
 
+  /**
+   * Facts to tell together with what they are good for; they are kept out of the opening. There are
+   * none if the opening would have nothing left to say.
+   *
+   * @param noun what the opening will call the product; what stands in it needs no telling
+   */
+  Set<Message> benefits(List<Message> messages, String noun, Pen pen) {
+    Map<Message, Integer> claimed = new LinkedHashMap<>();
+    for (Message m : messages) {
+      boolean tells = m.verb() != null && m.claims().stream().anyMatch(c -> !c.so().isEmpty());
+      if (tells && !Opening.isNamedBy(m, noun)) {
+        claimed.put(m, (int) Math.max(1, m.salience()));
+      }
+    }
+    int most = Math.min(pen.voice().benefits(), messages.size() / 2);
+    List<Message> drawn = pen.rotation().ordered(claimed);
+    return new LinkedHashSet<>(drawn.subList(0, Math.min(most, drawn.size())));
+  }
+
   /** Groups what is left to say after the opening, as large as the voice likes its sentences. */
-  Outline outline(List<Message> messages, Pen pen) {
+  Outline outline(List<Message> messages, Set<Message> benefits, Pen pen) {
     Map<String, List<Message>> byTheme = new LinkedHashMap<>();
     THEMES.forEach(t -> byTheme.put(t, new ArrayList<>()));
     messages.stream()
@@ -108,7 +128,6 @@ final class Planner {
         .forEach(m -> byTheme.computeIfAbsent(m.theme(), t -> new ArrayList<>()).add(m));
     List<List<Message>> body = new ArrayList<>();
     List<List<Message>> closing = new ArrayList<>();
-    int benefits = pen.voice().benefits();
     for (String theme : ordered(byTheme, pen)) {
       List<Message> list =
           theme.equals("stay")
@@ -117,13 +136,9 @@ final class Planner {
       List<List<Message>> groups = CLOSING.contains(theme) ? closing : body;
       // What a fact is good for needs a sentence of its own.
       for (Message m : List.copyOf(list)) {
-        if (benefits > 0
-            && pen.rotation().draw(3) > 0
-            && m.verb() != null
-            && m.claims().stream().anyMatch(c -> !c.so().isEmpty())) {
+        if (benefits.contains(m)) {
           groups.add(new ArrayList<>(List.of(m)));
           list.remove(m);
-          benefits--;
         }
       }
       // "It has two bedrooms and a bathroom. Arrival is from 3 pm, and departure is by 10 am."

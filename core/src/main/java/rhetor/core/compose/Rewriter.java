@@ -158,6 +158,8 @@ public final class Rewriter {
   private List<Sentence> write(
       Passage passage, List<Message> messages, ProductFacts product, String keyword, Pen pen) {
     Subject subject = Subject.of(product);
+    Set<Message> benefits =
+        planner.benefits(messages, keyword.isBlank() ? subject.kind() : keyword, pen);
     List<Sentence> sentences = new ArrayList<>();
     Set<Message> said = new HashSet<>();
     String written = passage.precedes;
@@ -166,7 +168,10 @@ public final class Rewriter {
           keyword.isBlank()
               ? KeywordUse.NONE
               : KeywordUse.of(keyword, product, new Ground(product, knowledge));
-      Opening.Result opening = new Opening(subject, use, messages, pen).write(2);
+      Opening.Result opening =
+          new Opening(
+                  subject, use, messages.stream().filter(m -> !benefits.contains(m)).toList(), pen)
+              .write(2);
       if (opening != null) {
         sentences.addAll(opening.sentences());
         said.addAll(opening.said());
@@ -174,7 +179,7 @@ public final class Rewriter {
       }
     }
     Planner.Outline outline =
-        planner.outline(messages.stream().filter(m -> !said.contains(m)).toList(), pen);
+        planner.outline(messages.stream().filter(m -> !said.contains(m)).toList(), benefits, pen);
     SentenceWriter writer = new SentenceWriter(subject, pen, written);
     List<List<Message>> groups = new ArrayList<>(outline.body());
     groups.addAll(outline.closing());

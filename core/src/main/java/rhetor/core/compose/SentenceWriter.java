@@ -294,7 +294,7 @@ final class SentenceWriter {
     String who = refer(startsParagraph, message.verb());
     boolean named = who.equals(subject.shortReference());
     String bare = pen.rotation().pick(claim.id(), claim.so());
-    String so = agreeAll(bare.replace("{it}", subject.pronoun()));
+    String so = agreeAll(bare.replace("{it}", subject.pronoun()), subject.plural());
     String main = who + " " + Framing.predicate(List.of(message.verb()), subject.plural());
     for (String reason : pen.rotation().ordered(weights(pen.voice().reasons()))) {
       boolean with =
@@ -340,14 +340,15 @@ final class SentenceWriter {
     return byName ? subject.shortReference() : "the " + subject.noun();
   }
 
-  private String agreeAll(String clause) {
+  /** Verbs after a tilde made to agree. */
+  static String agreeAll(String clause, boolean plural) {
     if (clause.indexOf('~') < 0) {
       return clause;
     }
     Matcher m = AGREE.matcher(clause);
     StringBuilder out = new StringBuilder();
     while (m.find()) {
-      m.appendReplacement(out, English.agree(m.group(1), subject.plural()));
+      m.appendReplacement(out, English.agree(m.group(1), plural));
     }
     return m.appendTail(out).toString();
   }

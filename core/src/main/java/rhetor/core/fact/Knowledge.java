@@ -33,6 +33,7 @@ public final class Knowledge {
   private final Set<String> things = new LinkedHashSet<>();
   private final Map<String, Map<String, List<String>>> roles = new LinkedHashMap<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
+  private final Set<String> claimIds = new LinkedHashSet<>();
   private final Licence licence;
 
   /** The contents of one data file. */
@@ -44,6 +45,21 @@ public final class Knowledge {
       List<Term> terms,
       List<String> things,
       Map<String, Map<String, List<String>>> roles) {}
+
+  /** The same knowledge with other claims. */
+  private Knowledge(Knowledge from, List<Claim> claims) {
+    units.putAll(from.units);
+    unitsBySymbol.putAll(from.unitsBySymbol);
+    concepts.putAll(from.concepts);
+    classes.putAll(from.classes);
+    terms.addAll(from.terms);
+    things.addAll(from.things);
+    roles.putAll(from.roles);
+    termsByName.putAll(from.termsByName);
+    this.claims.addAll(claims);
+    this.claims.forEach(c -> claimIds.add(c.id()));
+    licence = new Licence(this);
+  }
 
   private Knowledge(Collection<File> files) {
     for (File file : files) {
@@ -72,6 +88,7 @@ public final class Knowledge {
           .values()
           .forEach(l -> l.forEach(n -> names.putIfAbsent(n.toLowerCase(Locale.ROOT), term)));
     }
+    claims.forEach(c -> claimIds.add(c.id()));
     licence = new Licence(this);
   }
 
@@ -126,6 +143,11 @@ public final class Knowledge {
     }
   }
 
+  /** The same knowledge with exactly these claims instead of its own. */
+  public Knowledge withClaims(List<Claim> others) {
+    return new Knowledge(this, others);
+  }
+
   /** Tells which claims a fact licenses. */
   public Licence licence() {
     return licence;
@@ -150,6 +172,11 @@ public final class Knowledge {
 
   public List<Claim> claims() {
     return claims;
+  }
+
+  /** The ids of all claims. */
+  public Set<String> claimIds() {
+    return claimIds;
   }
 
   /**

@@ -1,0 +1,71 @@
+package rhetor.core.compose;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import rhetor.core.fact.Claim;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.language.English;
+import rhetor.core.style.Voice;
+
+/** Shows a claim at work: whether a product's facts license it, and in what words. */
+public final class ClaimAtWork {
+  private final Claim claim;
+  private final Knowledge knowledge;
+  private final Voice voice;
+
+  /**
+   * @param voice the voice in which its words are shown
+   */
+  public ClaimAtWork(Claim claim, Knowledge knowledge, Voice voice) {
+    this.claim = claim;
+    this.knowledge = knowledge.withClaims(List.of(claim));
+    this.voice = voice;
+  }
+
+  /**
+   * The claim on one product.
+   *
+   * @param fact the fact that licenses it
+   * @param sentence how it would read
+   */
+  public record Example(Fact fact, String sentence) {}
+
+  /** The fact that licenses the claim, if the product has one. */
+  public Optional<Fact> licensedBy(ProductFacts product) {
+    return product.facts().stream()
+        .filter(f -> !knowledge.licence().of(f, product.productClass()).isEmpty())
+        .findFirst();
+  }
+
+  /** How the claim would read in a text for the product; nothing if no fact licenses it. */
+  public Optional<Example> on(ProductFacts product) {
+    return licensedBy(product).map(fact -> new Example(fact, sentence(product, fact)));
+  }
+
+  /** A claim's clause as it reads of one thing: "it dries fast" for "{it} ~dry fast". */
+  public static String clause(String so) {
+    return SentenceWriter.agreeAll(so.replace("{it}", "it"), false);
+  }
+
+  private String sentence(ProductFacts product, Fact fact) {
+    Rotation rotation = new Rotation(1);
+    rotation.start(product.sku(), 0);
+    Pen pen = new Pen(voice, rotation, new Variety(), new ValueText(knowledge));
+    Subject subject = Subject.of(product);
+    List<Message> said =
+        new Planner(knowledge)
+            .messages(product, pen).stream().filter(m -> m.fact() == fact).toList();
+    if (!claim.so().isEmpty() && !said.isEmpty() && said.getFirst().verb() != null) {
+      return new SentenceWriter(subject, pen, "")
+          .write(said, true).stream().map(Sentence::text).collect(Collectors.joining(" "));
+    }
+    if (!claim.adj().isEmpty()) {
+      Opening.Phrase phrase = new Opening(subject, KeywordUse.NONE, said, pen).kind(2, 0);
+      return Framing.finish(subject.bareFullReference() + ": " + phrase.words(), voice);
+    }
+    return English.capitalise(clause(claim.so().getFirst())) + ".";
+  }
+}

@@ -1,0 +1,115 @@
+package rhetor.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.WebElement;
+
+/** Takes side by side, rewriting a selection, and the house's claims, through the browser. */
+class WritingInBrowserTest {
+  private static DemoProcess demo;
+  private static Browser browser;
+
+  @BeforeAll
+  static void somebodyReads() throws Exception {
+    demo = new DemoProcess();
+    browser = new Browser(demo.url()).signIn("odile");
+  }
+
+  @AfterAll
+  static void close() {
+    browser.close();
+    demo.close();
+  }
+
+  private static List<String> sentences() {
+    browser.find(By.cssSelector("[data-testid=sentence]"));
+    return browser.all("[data-testid=sentence]").stream()
+        .map(s -> s.getText().replaceAll("[\\d,]+$", "").strip())
+        .toList();
+  }
+
+  @Test
+  void lines_of_two_takes_become_one_text_and_undo_brings_the_old_one_back() {
+    browser.open("/proofs/1");
+    browser.see("Sources");
+    List<String> before = sentences();
+    browser.click("Takes");
+    browser.choose("Voice", "lively");
+    browser.see("Take III whole");
+    String first = line(1, 0);
+    String second = line(3, 1);
+    browser.click("Make one text of these 2 lines");
+    browser.see("The chosen lines are one text now.");
+    browser.see("Sources");
+    assertThat(sentences().subList(0, 2)).containsExactly(first, second);
+    browser.see("Description made of 2 chosen lines");
+    browser.click("Undo");
+    browser.see("Back to the revision before.");
+    browser.until(d -> sentences().equals(before));
+  }
+
+  /** Picks a line of a take and gives its words. */
+  private static String line(int take, int index) {
+    WebElement line =
+        browser
+            .until(
+                d ->
+                    browser.all("[data-testid=take]").size() > 3
+                        ? browser.all("[data-testid=take]")
+                        : null)
+            .get(take)
+            .findElements(By.cssSelector("button[aria-pressed]"))
+            .get(index);
+    String words = line.getText();
+    browser.driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", line);
+    line.click();
+    return words;
+  }
+
+  @Test
+  void one_sentence_is_rewritten_and_the_others_stay() {
+    browser.open("/proofs/2");
+    browser.see("Sources");
+    List<String> before = sentences();
+    browser.click("Rewrite");
+    browser.find(By.cssSelector("[data-testid=rewriting]"));
+    browser.click(By.xpath("(//*[@data-testid='rewriting']//*[@role='checkbox'])[2]"));
+    browser.see("the chosen sentence");
+    browser.choose("Voice", "expert");
+    browser.until(d -> browser.find(By.xpath("//button[.='Keep the new words']")).isEnabled());
+    browser.click("Keep the new words");
+    browser.see("The new words count now.");
+    browser.see("A sentence of description rewritten, reworded");
+    List<String> after = sentences();
+    assertThat(after.getFirst()).isEqualTo(before.getFirst());
+    assertThat(after).doesNotContain(before.get(1));
+    assertThat(after).contains(before.getLast());
+  }
+
+  @Test
+  void a_claim_is_tried_on_real_products_while_it_is_typed_and_then_banned() {
+    browser.open("/claims");
+    browser.type(By.cssSelector("input[aria-label=Words]"), "headlights");
+    browser.click(By.tagName("h1"));
+    browser.click(By.cssSelector("li button"));
+    browser.see("may be told of like this");
+    browser.type(
+        By.xpath("//textarea[contains(., '{it}') and not(@aria-hidden)]"),
+        "{it} ~catch the light of lamps");
+    browser.see("catches the light of lamps");
+    browser.type(
+        By.xpath("//textarea[contains(., '{it}') and not(@aria-hidden)]"), "{it} ~be the best");
+    browser.see("more than any fact of a product can bear out");
+    assertThat(browser.find(By.xpath("//button[.='Keep the claim']")).isEnabled()).isFalse();
+    browser.click("Ban");
+    browser.see("Banned.");
+    browser.choose("Which claims", "claims that are banned");
+    browser.see("Reflective details");
+    assertThat(browser.complaints()).isEmpty();
+  }
+}
