@@ -176,16 +176,15 @@ public final class Checker {
     for (Assertion a : ground.unsupported(text)) {
       boolean opinion =
           a.kind() == Assertion.Kind.ABSOLUTE || a.kind() == Assertion.Kind.SUPERLATIVE;
+      String why =
+          a.verdict() == Assertion.Verdict.CONTRADICTED
+              ? "\"%s\" is not what the facts say (%s). Put it right here, or correct the supplier's data."
+                  .formatted(a.words(), a.against())
+              : "\"%s\" rests on no fact of this product. Take it out, or add the fact to the supplier's data."
+                  .formatted(a.words());
       marks.add(
           new Mark(
-              opinion ? Weight.WEIGH : Weight.MUST_FIX,
-              "support",
-              field,
-              index,
-              a.words(),
-              "\""
-                  + a.words()
-                  + "\" rests on no fact of this product. Take it out, or add the fact to the supplier's data."));
+              opinion ? Weight.WEIGH : Weight.MUST_FIX, "support", field, index, a.words(), why));
     }
     Matcher empty = EMPTY_PHRASE.matcher(text);
     while (mayBeEmpty && empty.find()) {
@@ -422,7 +421,12 @@ public final class Checker {
     factors.add(
         new Factor("All fields written", (int) Math.round(20.0 * present / wanted.size()), 20));
     factors.add(
-        new Factor("Statements supported", less(30, marks, "support", 15, "no source", 5), 30));
+        new Factor(
+            "Statements supported",
+            (int)
+                Math.max(
+                    0, less(30, marks, "support", 15, "no source", 5) - count(marks, "claim") * 15),
+            30));
     factors.add(new Factor("Lengths", less(15, marks, "length", 8, "sentence length", 4), 15));
     factors.add(new Factor("Essential facts", essentials(product), 15));
     factors.add(

@@ -109,7 +109,11 @@ final class Planner {
   Set<Message> benefits(List<Message> messages, String noun, Pen pen) {
     Map<Message, Integer> claimed = new LinkedHashMap<>();
     for (Message m : messages) {
-      boolean tells = m.verb() != null && m.claims().stream().anyMatch(c -> !c.so().isEmpty());
+      // What gives the opening an adjective ("waterproof") is of more use there.
+      boolean tells =
+          m.verb() != null
+              && m.claims().stream().anyMatch(c -> !c.so().isEmpty())
+              && m.claims().stream().allMatch(c -> c.adj().isEmpty());
       if (tells && !Opening.isNamedBy(m, noun)) {
         claimed.put(m, (int) Math.max(1, m.salience()));
       }

@@ -91,7 +91,12 @@ public final class Rewriter {
       throw new IllegalArgumentException(
           "Nothing in this passage rests on a fact of the product, so there is nothing to write it anew from. It stays as it is; change it by hand, or add the facts.");
     }
-    Voice voice = order.way == Way.PLAINER ? Voices.plain().withoutBenefits() : order.voice;
+    Voice voice =
+        switch (order.way) {
+          case PLAINER -> Voices.plain().withoutBenefits();
+          case SHORTER -> order.voice.withoutBenefits();
+          default -> order.voice;
+        };
     rotation.start(product.sku(), order.take + order.way.ordinal() * 31);
     Pen pen = new Pen(voice, rotation, new Variety(), values);
     // The old words are what the new ones have to differ from.

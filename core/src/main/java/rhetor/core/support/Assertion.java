@@ -7,8 +7,11 @@ package rhetor.core.support;
  * @param words the words that state it
  * @param start where they start in the text
  * @param end where they end
+ * @param verdict what the product's facts say to it
+ * @param against what they say instead, where they contradict it; else empty
  */
-public record Assertion(Kind kind, String words, int start, int end) {
+public record Assertion(
+    Kind kind, String words, int start, int end, Verdict verdict, String against) {
 
   /** Sorts of statement that can be told by their words. */
   public enum Kind {
@@ -17,7 +20,29 @@ public record Assertion(Kind kind, String words, int start, int end) {
     MATERIAL,
     COLOUR,
     PROPERTY,
+    COMPATIBILITY,
+    ORIGIN,
+    INCLUSION,
+    COMPARATIVE,
+    GUARANTEE,
+    ENVIRONMENT,
+    HEALTH,
     ABSOLUTE,
     SUPERLATIVE
+  }
+
+  /** What facts say to a statement. */
+  public enum Verdict {
+    /** A fact bears it out, or a claim that a fact licenses. */
+    SUPPORTED,
+    /** No fact says anything of it. */
+    UNSUPPORTED,
+    /** A fact says otherwise. */
+    CONTRADICTED
+  }
+
+  /** Whether no fact bears it out. */
+  public boolean isUnborne() {
+    return verdict != Verdict.SUPPORTED;
   }
 }

@@ -35,16 +35,57 @@ public final class Ground {
   private static final Pattern DIGITS = Pattern.compile("\\d+(?:[.,]\\d+)*");
   private static final Pattern RATING = Pattern.compile("\\bIP[0-6X]\\d\\b");
 
-  /** Words that state a property which a shop may be held to. */
-  private static final Set<String> PROPERTIES =
-      words(
-          "waterproof water-resistant water-repellent windproof splash-proof shockproof breathable insulated recycled recyclable organic vegan handmade hand-made sustainable eco-friendly biodegradable compostable non-toxic bpa-free hypoallergenic unbreakable indestructible rustproof stainless lightweight ultralight durable hardwearing hard-wearing heavy-duty rechargeable washable adjustable foldable removable reversible padded reflective anti-theft burglar-proof certified tested award-winning patented dishwasher-safe food-safe fireproof uv-resistant scratch-resistant antibacterial healthy medical heals cures fair-trade fairtrade carbon-neutral plastic-free pvc-free warranty guarantee guaranteed free one-handed tool-free childproof child-safe airtight leakproof leak-proof edible perennial annual hardy frost-hardy");
+  /** Words that state a property which a shop may be held to, by what they promise. */
+  private static final Map<String, Assertion.Kind> PROMISES = new HashMap<>();
 
-  private static final Set<String> ABSOLUTES =
-      words("always never forever impossible completely totally absolutely everything everyone");
-  private static final Set<String> SUPERLATIVES =
-      words(
-          "best finest strongest lightest fastest safest cheapest toughest brightest smallest largest greatest ultimate perfect unbeatable unrivalled unmatched unsurpassed leading number-one world-class unique");
+  private static void promise(Assertion.Kind kind, String words) {
+    for (String word : words.split(" ")) {
+      PROMISES.put(word, kind);
+    }
+  }
+
+  static {
+    promise(
+        Assertion.Kind.PROPERTY,
+        "waterproof water-resistant water-repellent windproof splash-proof shockproof breathable insulated vegan handmade hand-made bpa-free unbreakable indestructible rustproof stainless lightweight ultralight durable hardwearing hard-wearing heavy-duty rechargeable washable adjustable foldable removable reversible padded reflective anti-theft burglar-proof certified tested award-winning patented dishwasher-safe microwave-safe oven-safe oven-proof food-safe fireproof flame-retardant uv-resistant scratch-resistant crease-resistant stain-resistant pvc-free free one-handed tool-free childproof child-safe airtight leakproof leak-proof edible perennial annual hardy frost-hardy wireless cordless silent noiseless seamless non-stick non-slip machine-washable genuine authentic original");
+    promise(
+        Assertion.Kind.ENVIRONMENT,
+        "recycled recyclable organic sustainable sustainably eco-friendly eco green-energy environmentally biodegradable compostable carbon-neutral climate-neutral carbon-free plastic-free zero-waste fair-trade fairtrade upcycled renewable cruelty-free");
+    promise(
+        Assertion.Kind.HEALTH,
+        "hypoallergenic non-toxic antibacterial antimicrobial healthy healthier medical medicinal therapeutic heals heal healing cures cure relieves relieve soothes soothe detox detoxifies immunity anti-inflammatory anti-ageing anti-aging rejuvenates orthopaedic orthopedic ergonomic dermatologically clinically");
+    promise(
+        Assertion.Kind.GUARANTEE,
+        "warranty guarantee guaranteed guarantees lifetime refund refunds refundable money-back");
+    promise(
+        Assertion.Kind.ABSOLUTE,
+        "always never forever impossible completely totally absolutely everything everyone");
+    promise(
+        Assertion.Kind.SUPERLATIVE,
+        "best finest strongest lightest fastest safest cheapest toughest brightest smallest largest greatest softest warmest quietest thinnest ultimate perfect unbeatable unrivalled unmatched unsurpassed leading number-one world-class unique incomparable");
+  }
+
+  /** "Lighter than", "more durable than": what it is set against has to be a fact too. */
+  private static final Pattern COMPARATIVE =
+      Pattern.compile(
+          "\\b(?:(?<w>\\p{Ll}{2,}(?<!oth|rath|und|ov|aft|numb|nev|ev|eith|neith|wheth|furth|togeth|lat|form)er)|(?:more|less) (?<a>\\p{Ll}+)) than\\b");
+
+  private static final Pattern ORIGIN =
+      Pattern.compile(
+          "\\b(?i:made|produced|manufactured|sewn|woven|crafted|grown|roasted|designed|built|assembled) (?:by hand )?in (?:the )?(?<w>\\p{Lu}[\\p{L}-]+(?: \\p{Lu}[\\p{L}-]+)*)");
+
+  private static final Pattern COMPATIBILITY =
+      Pattern.compile(
+          "\\b(?i:fits|fit|suits|suit|compatible with|works with|work with|suitable for|works on) (?<w>(?i:all|any|every|most)\\b(?: \\p{Ll}+)?|\\p{Lu}[\\p{L}\\d-]+(?: [\\p{Lu}\\d][\\p{L}\\d-]*)*)");
+
+  private static final Pattern INCLUSION =
+      Pattern.compile(
+          "\\b(?i:includes|include|including|comes with|come with|supplied with|complete with|delivered with) (?<w>[\\p{L} -]{3,60}?)(?=[,.;:!?)]|$| and | or | for | that | which | so )");
+
+  private static final Pattern NOT_BEFORE =
+      Pattern.compile("(?i)\\b(?:not|no|non)[ -](?:\\p{L}+ )?$");
+  private static final Pattern NO_AFTER = Pattern.compile("[^:.\n]{0,40}: no\\b");
+
   private static final Map<String, Double> NUMBER_WORDS =
       Map.ofEntries(
           Map.entry("two", 2.0),
@@ -85,6 +126,12 @@ public final class Ground {
   private final Set<String> stems = new HashSet<>();
   private final Set<String> ratings = new HashSet<>();
 
+  /** Stems of what a fact says no to, with the fact in words. */
+  private final Map<String, String> denied = new HashMap<>();
+
+  /** What facts say of a dimension, a material or a colour, in words. */
+  private final Map<String, String> said = new HashMap<>();
+
   private static Set<String> words(String list) {
     return Set.copyOf(Arrays.asList(list.split(" ")));
   }
@@ -92,8 +139,13 @@ public final class Ground {
   public Ground(ProductFacts product, Knowledge knowledge) {
     this.knowledge = knowledge;
     for (Fact fact : product.facts()) {
+      if (fact.value() instanceof Value.YesNo(boolean yes) && !yes) {
+        deny(fact);
+        continue;
+      }
       addValue(fact.value());
       addKnown(fact.label());
+      note(fact);
       knowledge
           .concept(fact.concept())
           .ifPresent(c -> c.say().values().forEach(l -> l.forEach(this::addKnown)));
@@ -107,6 +159,41 @@ public final class Ground {
     }
     addWords(product.name());
     addWords(product.kindNoun());
+  }
+
+  /** A fact that says no licenses none of its words, and contradicts them. */
+  private void deny(Fact fact) {
+    String words = fact.label() + ": " + fact.source().raw();
+    for (String stem : KNOWN.of(fact.label())) {
+      denied.put(stem, words);
+    }
+    knowledge
+        .concept(fact.concept())
+        .ifPresent(
+            c ->
+                c.say()
+                    .values()
+                    .forEach(l -> l.forEach(w -> KNOWN.of(w).forEach(x -> denied.put(x, words)))));
+  }
+
+  private void note(Fact fact) {
+    String words = fact.label() + ": " + fact.source().raw();
+    String key =
+        switch (fact.value()) {
+          case Value.Quantity q -> dimension(q.unit());
+          case Value.Range r -> dimension(r.unit());
+          case Value.Sides x -> dimension(x.unit());
+          case Value.Rating r -> "rating";
+          case Value.Terms t -> knowledge.concept(fact.concept()).map(c -> c.terms()).orElse("");
+          default -> "";
+        };
+    if (!key.isEmpty()) {
+      said.merge(key, words, (a, b) -> a.length() + b.length() > 120 ? a : a + "; " + b);
+    }
+  }
+
+  private String dimension(String unit) {
+    return knowledge.unit(unit).map(Unit::dimension).orElse("");
   }
 
   private void addValue(Value value) {
@@ -219,29 +306,90 @@ public final class Ground {
 
   /** What {@code text} states that nothing bears out, in the order of the text. */
   public List<Assertion> unsupported(String text) {
-    List<Assertion> found = new ArrayList<>();
+    return find(text, false);
+  }
+
+  /** All that {@code text} states of the kinds that can be told, with what facts say to it. */
+  public List<Assertion> statements(String text) {
+    return find(text, true);
+  }
+
+  private List<Assertion> find(String text, boolean all) {
+    Found found = new Found(text, all, new ArrayList<>());
     List<Word> words = Words.of(text);
     if (hasDigit(text)) {
       numbers(text, found);
       Matcher rating = RATING.matcher(text);
       while (rating.find()) {
-        if (!ratings.contains(rating.group())) {
-          found.add(
-              new Assertion(Assertion.Kind.RATING, rating.group(), rating.start(), rating.end()));
-        }
+        found.add(
+            Assertion.Kind.RATING,
+            rating.start(),
+            rating.end(),
+            ratings.contains(rating.group()),
+            said.getOrDefault("rating", ""));
       }
     }
     Set<Integer> taken = new HashSet<>();
-    terms(text, words, MATERIALS, Assertion.Kind.MATERIAL, taken, found);
-    terms(text, words, COLOURS, Assertion.Kind.COLOUR, taken, found);
+    terms(words, MATERIALS, Assertion.Kind.MATERIAL, "material", taken, found);
+    terms(words, COLOURS, Assertion.Kind.COLOUR, "colour", taken, found);
     for (Word word : words) {
-      word(text, word, taken, found);
+      word(word, taken, found);
     }
-    found.sort(Comparator.comparingInt(Assertion::start));
-    return found;
+    phrases(COMPARATIVE, Assertion.Kind.COMPARATIVE, " than", found);
+    phrases(ORIGIN, Assertion.Kind.ORIGIN, " in ", found);
+    phrases(COMPATIBILITY, Assertion.Kind.COMPATIBILITY, "", found);
+    phrases(INCLUSION, Assertion.Kind.INCLUSION, "", found);
+    found.list.sort(Comparator.comparingInt(Assertion::start));
+    return found.list;
   }
 
-  private void numbers(String text, List<Assertion> found) {
+  /** Collects what is found in a text; what facts bear out only where all is asked for. */
+  private record Found(String text, boolean all, List<Assertion> list) {
+    void add(Assertion.Kind kind, int start, int end, boolean borne, String against) {
+      if (borne && !all) {
+        return;
+      }
+      Assertion.Verdict verdict =
+          borne
+              ? Assertion.Verdict.SUPPORTED
+              : against.isEmpty() ? Assertion.Verdict.UNSUPPORTED : Assertion.Verdict.CONTRADICTED;
+      list.add(
+          new Assertion(
+              kind, text.substring(start, end).strip(), start, end, verdict, borne ? "" : against));
+    }
+
+    boolean overlaps(int start, int end) {
+      return list.stream().anyMatch(a -> a.start() < end && start < a.end());
+    }
+  }
+
+  /**
+   * Statements that take several words.
+   *
+   * @param hint what a text has to have for the pattern to be worth trying, or empty
+   */
+  private void phrases(Pattern pattern, Assertion.Kind kind, String hint, Found found) {
+    if (!found.text.contains(hint)) {
+      return;
+    }
+    Matcher m = pattern.matcher(found.text);
+    while (m.find()) {
+      String what = m.group("w");
+      if (what == null) {
+        what = m.group("a");
+      }
+      // Of an inclusion the thing counts: "comes with a padded strap".
+      String asked =
+          kind == Assertion.Kind.INCLUSION
+              ? English.lastWord(what.strip()).toLowerCase(Locale.ROOT)
+              : what.toLowerCase(Locale.ROOT);
+      if (kind == Assertion.Kind.COMPARATIVE || !found.overlaps(m.start(), m.end())) {
+        found.add(kind, m.start(), m.end(), isKnown(asked), "");
+      }
+    }
+  }
+
+  private void numbers(String text, Found found) {
     Matcher m = NUMBER.matcher(text).useTransparentBounds(true);
     for (int at = nextDigit(text, 0); at < text.length(); at = nextDigit(text, at)) {
       m.region(at, text.length());
@@ -254,14 +402,17 @@ public final class Ground {
       // "Pannier 20 in moss green" is no length.
       boolean word = "in".equals(m.group("u")) && text.startsWith(" ", m.end());
       Optional<Unit> unit =
-          m.group("u") == null || word ? Optional.empty() : knowledge.unitWritten(m.group("u"));
-      boolean borne =
-          unit.filter(Ground::isMeasure)
-              .map(u -> isMeasured(n, u))
-              .orElseGet(() -> numbers.contains(n));
-      if (!borne) {
-        found.add(new Assertion(Assertion.Kind.NUMBER, m.group().strip(), m.start(), m.end()));
-      }
+          (m.group("u") == null || word
+                  ? Optional.<Unit>empty()
+                  : knowledge.unitWritten(m.group("u")))
+              .filter(Ground::isMeasure);
+      boolean borne = unit.map(u -> isMeasured(n, u)).orElseGet(() -> numbers.contains(n));
+      found.add(
+          Assertion.Kind.NUMBER,
+          m.start(),
+          m.end(),
+          borne,
+          unit.map(u -> said.getOrDefault(u.dimension(), "")).orElse(""));
     }
   }
 
@@ -279,40 +430,43 @@ public final class Ground {
   }
 
   private void terms(
-      String text,
       List<Word> words,
       TermIndex terms,
       Assertion.Kind kind,
+      String list,
       Set<Integer> taken,
-      List<Assertion> found) {
+      Found found) {
     for (TermIndex.Place place : terms.in(words)) {
-      if (taken.add(place.start())
-          && !isKnown(text.substring(place.start(), place.end()).toLowerCase(Locale.ROOT))) {
-        found.add(
-            new Assertion(
-                kind, text.substring(place.start(), place.end()), place.start(), place.end()));
+      if (taken.add(place.start())) {
+        String term = found.text.substring(place.start(), place.end()).toLowerCase(Locale.ROOT);
+        found.add(kind, place.start(), place.end(), isKnown(term), said.getOrDefault(list, ""));
       }
     }
   }
 
-  private void word(String text, Word word, Set<Integer> taken, List<Assertion> found) {
+  private void word(Word word, Set<Integer> taken, Found found) {
     String w = word.text();
-    Assertion.Kind kind =
-        PROPERTIES.contains(w)
-            ? Assertion.Kind.PROPERTY
-            : ABSOLUTES.contains(w)
-                ? Assertion.Kind.ABSOLUTE
-                : SUPERLATIVES.contains(w) ? Assertion.Kind.SUPERLATIVE : null;
     Double number = NUMBER_WORDS.get(w.indexOf('-') > 0 ? w.substring(0, w.indexOf('-')) : w);
-    boolean wrongNumber = number != null && !numbers.contains(number);
-    if (wrongNumber || kind != null && !taken.contains(word.start()) && !isKnown(w)) {
-      found.add(
-          new Assertion(
-              wrongNumber ? Assertion.Kind.NUMBER : kind,
-              text.substring(word.start(), word.end()),
-              word.start(),
-              word.end()));
+    if (number != null) {
+      found.add(Assertion.Kind.NUMBER, word.start(), word.end(), numbers.contains(number), "");
+      return;
     }
+    Assertion.Kind kind = PROMISES.get(w);
+    if (kind != null && !taken.contains(word.start())) {
+      String no = denied.getOrDefault(English.stem(w), "");
+      if (no.isEmpty() && w.indexOf('-') > 0) {
+        no = denied.getOrDefault(English.stem(w.substring(0, w.indexOf('-'))), "");
+      }
+      boolean borne = no.isEmpty() ? isKnown(w) : isDenying(found.text, word);
+      found.add(kind, word.start(), word.end(), borne, no);
+    }
+  }
+
+  /** "Dishwasher safe: no", "not dishwasher-safe". */
+  private static boolean isDenying(String text, Word word) {
+    String before = text.substring(Math.max(0, word.start() - 12), word.start());
+    return NOT_BEFORE.matcher(before).find()
+        || NO_AFTER.matcher(text).region(word.end(), text.length()).lookingAt();
   }
 
   private boolean isKnown(String words) {

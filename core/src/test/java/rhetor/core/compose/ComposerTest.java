@@ -233,7 +233,9 @@ class ComposerTest {
                 Products.of(
                     "SKU,Name,Category,Material,Weight",
                     "A,Sleet Gloves,Gloves,merino wool,95 g")));
-    assertThat(text).contains("gloves").doesNotContain(" a gloves", "Gloves is ", "It ", "weighs");
+    assertThat(text)
+        .containsIgnoringCase("gloves")
+        .doesNotContain(" a gloves", "Gloves is ", "It ", "weighs");
   }
 
   @ParameterizedTest
