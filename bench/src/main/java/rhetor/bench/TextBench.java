@@ -23,6 +23,8 @@ import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.Field;
+import rhetor.core.compose.RangeFigures;
+import rhetor.core.compose.Variety;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
@@ -112,7 +114,12 @@ final class TextBench {
   }
 
   private static List<Written> write(List<ProductFacts> products, Voice voice) {
-    Composer composer = new Composer(Knowledge.standard(), 1);
+    Composer composer =
+        new Composer(
+            Knowledge.standard(),
+            1,
+            new Variety(),
+            RangeFigures.of(products, Knowledge.standard()));
     Checker checker = new Checker(Knowledge.standard());
     List<Written> all = new ArrayList<>();
     for (ProductFacts product : products) {

@@ -119,6 +119,7 @@ class FieldViews {
                 .orElse("This claim has been withdrawn.");
         yield new Footnote(number, Support.Kind.CLAIM, "Claim", words, List.of());
       }
+      case RANGE -> new Footnote(number, Support.Kind.RANGE, "The range", support.id(), List.of());
       case KEYWORD ->
           new Footnote(number, Support.Kind.KEYWORD, "Keyword", support.id(), List.of());
     };

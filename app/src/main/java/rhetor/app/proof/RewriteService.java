@@ -18,6 +18,7 @@ import rhetor.core.compose.Composer;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.Field;
 import rhetor.core.compose.LineJoiner;
+import rhetor.core.compose.RangeFigures;
 import rhetor.core.compose.Rewriter;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.Variety;
@@ -49,7 +50,11 @@ public class RewriteService {
     if (number < 1 || number > Composer.MOST_TAKES) {
       throw Refused.invalid("Ask for 1 to " + Composer.MOST_TAKES + " takes.");
     }
-    return new Composer(claims.knowledge(), voice.id().hashCode(), new Variety())
+    return new Composer(
+            claims.knowledge(),
+            voice.id().hashCode(),
+            Variety.ofFew(),
+            new RangeFigures(claims.knowledge()))
         .takes(new Brief(product.facts(), product.keyword(), voice, 1), number);
   }
 

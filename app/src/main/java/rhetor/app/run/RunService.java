@@ -22,6 +22,7 @@ import rhetor.app.proof.ProofService;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
+import rhetor.core.compose.RangeFigures;
 import rhetor.core.compose.Variety;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
@@ -168,7 +169,9 @@ public class RunService {
     }
     Variety variety = new Variety();
     proofs.eachText((product, prose) -> variety.add(prose, -(int) product));
-    Composer composer = new Composer(claims.knowledge(), runs.seed(id), variety);
+    RangeFigures range = new RangeFigures(claims.knowledge());
+    products.eachSource((product, text, facts) -> range.add(facts));
+    Composer composer = new Composer(claims.knowledge(), runs.seed(id), variety, range);
     while (get(id).status() == Run.Status.RUNNING) {
       List<Long> next = runs.next(id, CHUNK);
       if (next.isEmpty()) {

@@ -96,7 +96,7 @@ public final class Checker {
       boolean mayBeEmpty = EMPTY_HINTS.stream().anyMatch(lower::contains);
       boolean mayHaveMarkup = MARKUP_HINTS.stream().anyMatch(lower::contains);
       for (int i = 0; i < sentences.size(); i++) {
-        sentence(field, i, sentences.get(i).text(), ground, mayBeEmpty, mayHaveMarkup, marks);
+        sentence(field, i, sentences.get(i), ground, mayBeEmpty, mayHaveMarkup, marks);
       }
     }
     unsupported(draft, marks);
@@ -168,12 +168,17 @@ public final class Checker {
   private static void sentence(
       Field field,
       int index,
-      String text,
+      Sentence sentence,
       Ground ground,
       boolean mayBeEmpty,
       boolean mayHaveMarkup,
       List<Mark> marks) {
+    String text = sentence.text();
+    boolean compared = sentence.support().stream().anyMatch(s -> s.kind() == Support.Kind.RANGE);
     for (Assertion a : ground.unsupported(text)) {
+      if (compared && a.kind() == Assertion.Kind.COMPARATIVE) {
+        continue;
+      }
       boolean opinion =
           a.kind() == Assertion.Kind.ABSOLUTE || a.kind() == Assertion.Kind.SUPERLATIVE;
       String why =

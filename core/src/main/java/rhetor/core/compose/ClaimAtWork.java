@@ -53,7 +53,9 @@ public final class ClaimAtWork {
   private String sentence(ProductFacts product, Fact fact) {
     Rotation rotation = new Rotation(1);
     rotation.start(product.sku(), 0);
-    Pen pen = new Pen(voice, rotation, new Variety(), new ValueText(knowledge));
+    Pen pen =
+        new Pen(
+            voice, rotation, Variety.none(), new ValueText(knowledge), new RangeFigures(knowledge));
     Subject subject = Subject.of(product);
     List<Message> said =
         new Planner(knowledge)

@@ -36,22 +36,26 @@ public final class Composer {
   private final ValueText values;
   private final Rotation rotation;
   private final Variety variety;
+  private final RangeFigures range;
   private int written;
 
   /** A composer for a house that has no texts yet. */
   public Composer(Knowledge knowledge, long seed) {
-    this(knowledge, seed, new Variety());
+    this(knowledge, seed, new Variety(), new RangeFigures(knowledge));
   }
 
   /**
    * A composer whose texts differ from those that {@code variety} has seen; it adds its own there.
+   *
+   * @param range what products are compared with; figures of no products compare nothing
    */
-  public Composer(Knowledge knowledge, long seed, Variety variety) {
+  public Composer(Knowledge knowledge, long seed, Variety variety, RangeFigures range) {
     this.knowledge = knowledge;
     this.planner = new Planner(knowledge);
     this.values = new ValueText(knowledge);
     this.rotation = new Rotation(seed);
     this.variety = variety;
+    this.range = range;
   }
 
   /** Writes every field that the product's facts allow. */
@@ -129,7 +133,7 @@ public final class Composer {
       this.keyword = keyword;
       this.take = brief.take();
       this.subject = Subject.of(product);
-      this.pen = new Pen(brief.voice(), rotation, variety, values);
+      this.pen = new Pen(brief.voice(), rotation, variety, values, range);
       this.messages = planner.messages(product, pen);
     }
 
@@ -169,7 +173,7 @@ public final class Composer {
         }
         List<Sentence> sentences = new ArrayList<>(opening.sentences());
         if (fits(sentences, Field.SHORT_DESCRIPTION)) {
-          second(opening.said(), sentences, Field.SHORT_DESCRIPTION);
+          second(opening.said(), sentences, Field.SHORT_DESCRIPTION, pen);
           // The description right below doesn't open with the same words.
           variety.add(opening.text(), written + 1);
           return sentences;
@@ -179,7 +183,7 @@ public final class Composer {
     }
 
     /** Adds a second sentence of two facts or one, if it fits. */
-    private void second(Set<Message> said, List<Sentence> sentences, Field field) {
+    private void second(Set<Message> said, List<Sentence> sentences, Field field, Pen with) {
       List<Message> rest =
           messages.stream()
               .filter(
@@ -191,7 +195,7 @@ public final class Composer {
               .toList();
       for (int count = Math.min(2, rest.size()); count > 0; count--) {
         List<Sentence> more =
-            new SentenceWriter(subject, pen, "").write(rest.subList(0, count), false);
+            new SentenceWriter(subject, with, "").write(rest.subList(0, count), false);
         List<Sentence> both = new ArrayList<>(sentences);
         both.addAll(more);
         if (fits(both, field)) {
@@ -298,7 +302,9 @@ public final class Composer {
       if (messages.isEmpty()) {
         return bare();
       }
-      Opening opening = new Opening(subject, keyword, messages, pen);
+      // Search results show it beside other shops' texts, not beside the house's own.
+      Pen any = new Pen(pen.voice(), rotation, Variety.none(), values, range);
+      Opening opening = new Opening(subject, keyword, messages, any);
       if ((subject.canBeCalledKind() || subject.isUnnamedPlural())
           && opening.kind(2, 1).isInformative()) {
         for (int size = 3; size >= 0; size--) {
@@ -312,7 +318,7 @@ public final class Composer {
               new ArrayList<>(
                   List.of(new Sentence(Framing.finish(words, pen.voice()), kind.support())));
           if (fits(sentences, Field.META_DESCRIPTION)) {
-            second(kind.said(), sentences, Field.META_DESCRIPTION);
+            second(kind.said(), sentences, Field.META_DESCRIPTION, any);
             return sentences;
           }
         }
@@ -321,7 +327,7 @@ public final class Composer {
         Opening.Result result = opening.write(size);
         if (result != null && fits(result.sentences(), Field.META_DESCRIPTION)) {
           List<Sentence> sentences = new ArrayList<>(result.sentences());
-          second(result.said(), sentences, Field.META_DESCRIPTION);
+          second(result.said(), sentences, Field.META_DESCRIPTION, any);
           return sentences;
         }
       }

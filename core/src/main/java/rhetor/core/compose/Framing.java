@@ -230,6 +230,7 @@ final class Framing {
     String answer = values.prose(first.fact().value());
     boolean asked =
         English.isNoun(label)
+            && !label.equals(subject.noun())
             && label.split(" ").length <= 2
             && answer.length() <= 30
             && !(first.fact().value() instanceof Value.YesNo)

@@ -2,6 +2,7 @@ package rhetor.core.compose;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import rhetor.core.fact.Claim;
 import rhetor.core.fact.Fact;
 
@@ -14,6 +15,7 @@ import rhetor.core.fact.Fact;
  * @param turn which of a form's phrases is meant, counted round
  * @param shift how far to go on from there, beyond a form's phrases to other forms
  * @param claims claims that the fact licenses
+ * @param contrast what sets its amount apart from the range, if anything does
  */
 record Message(
     Fact fact,
@@ -22,7 +24,8 @@ record Message(
     Map<Form, List<String>> wordings,
     int turn,
     int shift,
-    List<Claim> claims) {
+    List<Claim> claims,
+    Optional<RangeFigures.Contrast> contrast) {
 
   /** The place in a sentence that a phrase fits. */
   enum Form {
@@ -65,7 +68,9 @@ record Message(
 
   /** The same message put another way, where there is one. */
   Message turned(int by) {
-    return by == 0 ? this : new Message(fact, theme, salience, wordings, turn, shift + by, claims);
+    return by == 0
+        ? this
+        : new Message(fact, theme, salience, wordings, turn, shift + by, claims, contrast);
   }
 
   /**
@@ -88,6 +93,11 @@ record Message(
       return "be " + get(Form.PART);
     }
     return "have " + get(Form.WITH);
+  }
+
+  /** Whether there is more to tell of it than itself: what it is good for, or how it compares. */
+  boolean hasBenefit() {
+    return contrast.isPresent() || claims.stream().anyMatch(c -> !c.so().isEmpty());
   }
 
   boolean sayable() {

@@ -74,7 +74,10 @@ final class Planner {
               .map(Integer::doubleValue)
               .orElseGet(() -> concept.map(c -> (double) c.weight()).orElse(EXTRA_WEIGHT));
       // Of facts that matter alike, the supplier's order decides: the telling columns come first.
-      double salience = weight - messages.size() * 0.01;
+      double salience =
+          weight
+              - messages.size() * 0.01
+              + pen.range().distinctiveness(fact, product.productClass());
       Map<Form, List<String>> phrases = wording.phrases(fact, product.productClass(), pen.voice());
       Message message =
           new Message(
@@ -84,7 +87,8 @@ final class Planner {
               phrases,
               pen.rotation().turn(fact.concept()),
               0,
-              claims(fact, product));
+              claims(fact, product),
+              pen.range().contrast(fact, product.productClass()));
       if (message.sayable() || message.has(Form.PP) || message.has(Form.ADJ)) {
         messages.add(message);
       }
@@ -112,10 +116,11 @@ final class Planner {
       // What gives the opening an adjective ("waterproof") is of more use there.
       boolean tells =
           m.verb() != null
-              && m.claims().stream().anyMatch(c -> !c.so().isEmpty())
+              && m.hasBenefit()
               && m.claims().stream().allMatch(c -> c.adj().isEmpty());
       if (tells && !Opening.isNamedBy(m, noun)) {
-        claimed.put(m, (int) Math.max(1, m.salience()));
+        // What sets a product apart is worth more than what is true of its kind.
+        claimed.put(m, (int) Math.max(1, m.salience() * (m.contrast().isPresent() ? 8 : 1)));
       }
     }
     int most = Math.min(pen.voice().benefits(), messages.size() / 2);

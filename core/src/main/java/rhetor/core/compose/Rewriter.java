@@ -27,6 +27,7 @@ public final class Rewriter {
   private final ValueText values;
   private final SupportFinder supports;
   private final Rotation rotation;
+  private final RangeFigures range;
 
   /** What a passage is to become. */
   public enum Way {
@@ -62,6 +63,7 @@ public final class Rewriter {
     this.values = new ValueText(knowledge);
     this.supports = new SupportFinder(knowledge);
     this.rotation = new Rotation(seed);
+    this.range = new RangeFigures(knowledge);
   }
 
   /**
@@ -98,7 +100,7 @@ public final class Rewriter {
           default -> order.voice;
         };
     rotation.start(product.sku(), order.take + order.way.ordinal() * 31);
-    Pen pen = new Pen(voice, rotation, new Variety(), values);
+    Pen pen = new Pen(voice, rotation, Variety.ofFew(), values, range);
     // The old words are what the new ones have to differ from.
     pen.variety().add(passage.before, 1);
     List<Message> all = planner.messages(product, pen);
@@ -129,7 +131,7 @@ public final class Rewriter {
   }
 
   private List<Block> title(ProductFacts product, String keyword, Order order) {
-    Pen pen = new Pen(order.voice, rotation, new Variety(), values);
+    Pen pen = new Pen(order.voice, rotation, Variety.none(), values, range);
     rotation.start(product.sku(), order.take);
     Titles titles =
         new Titles(

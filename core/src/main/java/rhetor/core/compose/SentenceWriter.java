@@ -1,6 +1,7 @@
 package rhetor.core.compose;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -31,6 +32,8 @@ final class SentenceWriter {
 
   private static final int LETTERS = 6;
 
+  private static final int MOST_QUESTIONS = 2;
+
   private static final int MOST_JOINED = 3;
 
   /** Groups of which the least repetitive is taken next. */
@@ -48,11 +51,7 @@ final class SentenceWriter {
 
   /** Frames that a text bears once. */
   private static final Set<SentenceFrame> ONCE =
-      Set.of(SentenceFrame.FRAGMENT, SentenceFrame.THERE, SentenceFrame.YOU);
-
-  /** Frames that a text bears twice. */
-  private static final Set<SentenceFrame> TWICE =
-      Set.of(SentenceFrame.QUESTION, SentenceFrame.LEAD);
+      Set.of(SentenceFrame.FRAGMENT, SentenceFrame.THERE, SentenceFrame.YOU, SentenceFrame.LEAD);
 
   private final Subject subject;
   private final Pen pen;
@@ -173,6 +172,10 @@ final class SentenceWriter {
     }
     framesUsed.add(way.frame);
     List<Support> all = new ArrayList<>(group.stream().map(Message::support).toList());
+    if (way.claim == null && way.framing == null) {
+      claimsUsed.add("range");
+      all.add(Support.range(way.reason));
+    }
     if (way.claim != null) {
       claimsUsed.add(way.claim.id());
       reasonsUsed.add(way.reason);
@@ -243,12 +246,15 @@ final class SentenceWriter {
       return null;
     }
     Message message = group.getFirst();
+    if (message.contrast().isPresent()) {
+      return contrasted(message, startsParagraph);
+    }
     return claim(message).map(c -> withClaim(message, c, startsParagraph)).orElse(null);
   }
 
   private static List<Message> turned(List<Message> group, int turn) {
     List<Message> turned = new ArrayList<>(group.stream().map(m -> m.turned(turn)).toList());
-    java.util.Collections.rotate(turned, turn);
+    Collections.rotate(turned, turn);
     return turned;
   }
 
@@ -256,7 +262,8 @@ final class SentenceWriter {
   private Way put(SentenceFrame frame, Framing framing, boolean startsParagraph) {
     boolean mannered =
         ONCE.contains(frame) && framesUsed.contains(frame)
-            || TWICE.contains(frame) && java.util.Collections.frequency(framesUsed, frame) >= 2
+            || frame == SentenceFrame.QUESTION
+                && Collections.frequency(framesUsed, frame) >= MOST_QUESTIONS
             || frame == SentenceFrame.LEAD && (written.isEmpty() || pen.voice().leads().isEmpty())
             || frame == SentenceFrame.BARE && framesUsed.isEmpty() && written.isEmpty()
             || FRONTED.contains(frame)
@@ -288,6 +295,28 @@ final class SentenceWriter {
     return message.claims().stream()
         .filter(c -> !c.so().isEmpty() && !claimsUsed.contains(c.id()))
         .findFirst();
+  }
+
+  /** A figure and what it means among the others: "it weighs 820 g and is lighter than most". */
+  private Way contrasted(Message message, boolean startsParagraph) {
+    RangeFigures.Contrast contrast = message.contrast().orElseThrow();
+    String who = refer(startsParagraph, message.verb());
+    String is = subject.plural() ? "are " : "is ";
+    String words = contrast.words();
+    String main = who + " " + Framing.predicate(List.of(message.verb()), subject.plural());
+    List<String> ways = new ArrayList<>(List.of(main + ", " + words, main + " and " + is + words));
+    if (message.has(Form.FRONT)) {
+      ways.add(message.get(Form.FRONT) + ", " + who + " " + is + words);
+    }
+    return new Way(
+        List.of(Framing.finish(ways.get(pen.rotation().draw(ways.size())), pen.voice())),
+        SentenceFrame.PLAIN,
+        null,
+        who.equals(subject.shortReference()),
+        null,
+        contrast.grounds(),
+        words,
+        0);
   }
 
   private Way withClaim(Message message, Claim claim, boolean startsParagraph) {

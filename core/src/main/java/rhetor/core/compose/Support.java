@@ -3,7 +3,7 @@ package rhetor.core.compose;
 /**
  * What a sentence rests on.
  *
- * @param kind whether it is a fact, a claim or the house's keyword
+ * @param kind whether it is a fact, a claim, the range's figures or the house's keyword
  * @param id id of the fact (within its product) or of the claim; the keyword itself
  */
 public record Support(Kind kind, String id) {
@@ -12,6 +12,8 @@ public record Support(Kind kind, String id) {
   public enum Kind {
     FACT,
     CLAIM,
+    /** The figures of the range; the id says which. */
+    RANGE,
     KEYWORD
   }
 
@@ -21,6 +23,10 @@ public record Support(Kind kind, String id) {
 
   static Support claim(String id) {
     return new Support(Kind.CLAIM, id);
+  }
+
+  static Support range(String grounds) {
+    return new Support(Kind.RANGE, grounds);
   }
 
   static Support keyword(String keyword) {

@@ -2,19 +2,42 @@ package rhetor.core.compose;
 
 /**
  * Remembers which runs of five words stand in the texts of a house, so that new sentences can
- * differ from them. Takes 24 MB whatever the number of texts: beyond about two million runs older
- * ones give way to newer ones. Not safe for several threads.
+ * differ from them. Takes the same room whatever the number of texts: when it is full, older runs
+ * give way to newer ones. Not safe for several threads.
  */
 public final class Variety {
   /** Words in a run: short enough to catch a turn of phrase, too long for what grammar repeats. */
   static final int RUN = 5;
 
-  private static final int SLOTS = 1 << 21;
+  /** Room for the runs of about 40,000 descriptions, in 24 MB. */
+  private static final int HOUSE = 1 << 21;
+
+  private static final int FEW = 1 << 13;
   private static final long PRIME = 0x9E3779B97F4A7C15L;
 
-  private final long[] runs = new long[SLOTS];
-  private final int[] owners = new int[SLOTS];
+  private final long[] runs;
+  private final int[] owners;
   private final long[] window = new long[RUN];
+
+  /** For the texts of a house. */
+  public Variety() {
+    this(HOUSE);
+  }
+
+  private Variety(int slots) {
+    runs = new long[slots];
+    owners = new int[slots];
+  }
+
+  /** For about a hundred texts, such as the takes of one product. */
+  public static Variety ofFew() {
+    return new Variety(FEW);
+  }
+
+  /** For texts that may repeat one another. */
+  static Variety none() {
+    return new Variety(1);
+  }
 
   /** Adds a text's runs; {@code owner} is any number that tells it from others, not 0. */
   public void add(String text, int owner) {
@@ -81,7 +104,7 @@ public final class Variety {
           for (int k = 0; k < RUN; k++) {
             run = mix(run, window[(words + k) % RUN]);
           }
-          visitor.visit(run, (int) (run & (SLOTS - 1)));
+          visitor.visit(run, (int) (run & (runs.length - 1)));
         }
       }
     }

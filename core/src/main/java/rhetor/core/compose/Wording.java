@@ -88,7 +88,8 @@ final class Wording {
           "(?i)(?:an?|the|two|three|four|five|six|seven|eight|nine|ten|all|no|each|every|some|one|its|\\d+\\s*[x×]?|\\d\\S*)\\s.*");
 
   /** Concepts whose items are things; what is no thing is left to the specification. */
-  private static final Set<String> LISTS = Set.of("features", "included", "not_included", "care");
+  private static final Set<String> LISTS =
+      Set.of("features", "included", "not_included", "care", "pack_quantity");
 
   private static final Map<String, String> THICK =
       Map.of(

@@ -16,6 +16,8 @@ import java.util.Map;
  * @param terms kind of word list its values come from, or empty
  * @param cues words that, near a value in prose, show that it belongs to this concept
  * @param classes classes whose prose it is looked for in; empty for all
+ * @param compare what a product is called whose amount is less or more than most of its kind's,
+ *     where that is a reason to buy it: {@code {less: lighter}}
  * @param say wordings by form: adj, pp, part, with, verb, clause; see {@code docs/architecture.md}
  */
 public record Concept(
@@ -30,7 +32,8 @@ public record Concept(
     String terms,
     List<String> cues,
     List<String> classes,
-    Map<String, List<String>> say) {
+    Map<String, List<String>> say,
+    Map<String, String> compare) {
 
   /** How a concept's values are read. */
   public enum Kind {
@@ -51,5 +54,6 @@ public record Concept(
     cues = cues == null ? List.of() : List.copyOf(cues);
     classes = classes == null ? List.of() : List.copyOf(classes);
     say = say == null ? Map.of() : Map.copyOf(say);
+    compare = compare == null ? Map.of() : Map.copyOf(compare);
   }
 }

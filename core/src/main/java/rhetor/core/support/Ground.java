@@ -82,6 +82,36 @@ public final class Ground {
       Pattern.compile(
           "\\b(?i:includes|include|including|comes with|come with|supplied with|complete with|delivered with) (?<w>[\\p{L} -]{3,60}?)(?=[,.;:!?)]|$| and | or | for | that | which | so )");
 
+  private static final List<String> THAN = List.of(" than");
+  private static final List<String> MADE =
+      List.of(
+          "ade in",
+          "ade by hand in",
+          "oduced in",
+          "factured in",
+          "ewn in",
+          "oven in",
+          "rafted in",
+          "rown in",
+          "oasted in",
+          "igned in",
+          "uilt in",
+          "sembled in");
+  private static final List<String> FITS =
+      List.of(
+          " fits ",
+          " fit ",
+          "Fits ",
+          "uits ",
+          "uit ",
+          "ompatible ",
+          "ork with",
+          "orks with",
+          "uitable for",
+          "orks on");
+  private static final List<String> COMES =
+      List.of("nclud", "ome with", "omes with", "upplied with", "omplete with", "elivered with");
+
   private static final Pattern NOT_BEFORE =
       Pattern.compile("(?i)\\b(?:not|no|non)[ -](?:\\p{L}+ )?$");
   private static final Pattern NO_AFTER = Pattern.compile("[^:.\n]{0,40}: no\\b");
@@ -335,10 +365,10 @@ public final class Ground {
     for (Word word : words) {
       word(word, taken, found);
     }
-    phrases(COMPARATIVE, Assertion.Kind.COMPARATIVE, " than", found);
-    phrases(ORIGIN, Assertion.Kind.ORIGIN, " in ", found);
-    phrases(COMPATIBILITY, Assertion.Kind.COMPATIBILITY, "", found);
-    phrases(INCLUSION, Assertion.Kind.INCLUSION, "", found);
+    phrases(COMPARATIVE, Assertion.Kind.COMPARATIVE, THAN, found);
+    phrases(ORIGIN, Assertion.Kind.ORIGIN, MADE, found);
+    phrases(COMPATIBILITY, Assertion.Kind.COMPATIBILITY, FITS, found);
+    phrases(INCLUSION, Assertion.Kind.INCLUSION, COMES, found);
     found.list.sort(Comparator.comparingInt(Assertion::start));
     return found.list;
   }
@@ -366,10 +396,10 @@ public final class Ground {
   /**
    * Statements that take several words.
    *
-   * @param hint what a text has to have for the pattern to be worth trying, or empty
+   * @param hints words of which a text has to have one for the pattern to be worth trying
    */
-  private void phrases(Pattern pattern, Assertion.Kind kind, String hint, Found found) {
-    if (!found.text.contains(hint)) {
+  private void phrases(Pattern pattern, Assertion.Kind kind, List<String> hints, Found found) {
+    if (hints.stream().noneMatch(found.text::contains)) {
       return;
     }
     Matcher m = pattern.matcher(found.text);

@@ -355,7 +355,7 @@ class ComposerTest {
             "for beginners",
             "up to six people",
             "Sennick Quarry",
-            "a harness, a helmet and climbing shoes");
+            " harness, a helmet and climbing shoes");
   }
 
   @Nested
