@@ -26,7 +26,6 @@ class Screenshots {
       browser.picture(folder.resolve("intake-reading.png"));
       browser.click("Take 41 rows in");
       browser.see("40 new");
-      browser.picture(folder.resolve("intake-result.png"));
       browser.open("/intake/3");
       browser.click("show the file’s first rows");
       browser.see("Trade list, valid until");
@@ -94,7 +93,7 @@ class Screenshots {
       browser.picture(folder.resolve("rewriting.png"));
       browser.click("Leave as it stands");
       browser.open("/claims");
-      browser.type(By.cssSelector("input[aria-label=Words]"), "pannier");
+      browser.type(By.cssSelector("input[aria-label=Words]"), "recycled");
       browser.click(By.tagName("h1"));
       browser.click(By.cssSelector("li button"));
       browser.find(By.cssSelector("[data-testid=claim-trial]"));

@@ -31,7 +31,7 @@ public class HouseClaims {
   private static final int EXAMPLES = 5;
 
   /** Looking at more products than these while somebody types would take too long. */
-  private static final int LOOKED_AT = 3_000;
+  private static final int LOOKED_AT = 20_000;
 
   private final ClaimStore store;
   private final ProductService products;

@@ -21,6 +21,8 @@ import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetException;
 import rhetor.core.sheet.SheetProblem;
 import rhetor.core.sheet.SheetRow;
+import rhetor.core.style.Voice;
+import rhetor.core.style.Voices;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.dataformat.yaml.YAMLMapper;
@@ -31,7 +33,7 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
     mixinStandardHelpOptions = true,
     description = {
       "Writes texts for every row of a sheet, without server or screen.",
-      "The sheet's own cells stay as they are; nine columns are added at the end.",
+      "The sheet's own cells stay as they are; a column for each text is added at the end.",
       "Exit status: 0 if every row is accounted for, 1 if the sheet can't be read, 2 for wrong options."
     })
 public final class WriteCommand implements Callable<Integer> {
@@ -69,6 +71,13 @@ public final class WriteCommand implements Callable<Integer> {
   long seed = 1;
 
   @Option(
+      names = "--voice",
+      paramLabel = "NAME",
+      description =
+          "How the texts sound: plain, warm, lively, expert, playful or refined. Default: ${DEFAULT-VALUE}.")
+  String voice = "plain";
+
+  @Option(
       names = "--report",
       paramLabel = "FILE",
       description = "Each text's sentences with their support, as JSON Lines.")
@@ -84,6 +93,15 @@ public final class WriteCommand implements Callable<Integer> {
         return fail(
             "OUT is the same file as IN; choose another, so that the supplier's sheet stays as it is.");
       }
+      Optional<Voice> chosen = Voices.find(voice);
+      if (chosen.isEmpty()) {
+        return fail(
+            "There is no voice called "
+                + voice
+                + "; there are "
+                + String.join(", ", Voices.all().stream().map(Voice::id).toList())
+                + ".");
+      }
       Path folder = out.toAbsolutePath().getParent();
       if (!Files.isDirectory(folder)) {
         return fail("There is no folder " + folder + " to write to.");
@@ -95,7 +113,7 @@ public final class WriteCommand implements Callable<Integer> {
         return fail(obstacle.get() + " Use --map.");
       }
       SheetJob.Summary summary =
-          new SheetJob(Knowledge.standard(), seed)
+          new SheetJob(Knowledge.standard(), seed, chosen.get())
               .run(sheet, in.getFileName().toString(), reading, out, Optional.ofNullable(report));
       print(summary);
       return summary.isComplete() ? 0 : 1;

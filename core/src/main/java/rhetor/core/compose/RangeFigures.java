@@ -92,8 +92,7 @@ public final class RangeFigures {
   /**
    * What sets a fact's amount apart.
    *
-   * @param words what may be said of the product, such as "lighter than most backpacks of the
-   *     range"
+   * @param words what may be said of the product, such as "less than most backpacks of the range"
    * @param grounds the figures that it rests on
    */
   record Contrast(String words, String grounds) {}

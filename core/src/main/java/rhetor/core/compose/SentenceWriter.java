@@ -297,24 +297,18 @@ final class SentenceWriter {
         .findFirst();
   }
 
-  /** A figure and what it means among the others: "it weighs 820 g and is lighter than most". */
+  /** A figure and what it means among the others: "it weighs 820 g, less than most". */
   private Way contrasted(Message message, boolean startsParagraph) {
-    RangeFigures.Contrast contrast = message.contrast().orElseThrow();
     String who = refer(startsParagraph, message.verb());
-    String is = subject.plural() ? "are " : "is ";
-    String words = contrast.words();
+    String words = ", " + message.contrast().orElseThrow().words();
     String main = who + " " + Framing.predicate(List.of(message.verb()), subject.plural());
-    List<String> ways = new ArrayList<>(List.of(main + ", " + words, main + " and " + is + words));
-    if (message.has(Form.FRONT)) {
-      ways.add(message.get(Form.FRONT) + ", " + who + " " + is + words);
-    }
     return new Way(
-        List.of(Framing.finish(ways.get(pen.rotation().draw(ways.size())), pen.voice())),
+        List.of(Framing.finish(main + words, pen.voice())),
         SentenceFrame.PLAIN,
         null,
         who.equals(subject.shortReference()),
         null,
-        contrast.grounds(),
+        message.contrast().orElseThrow().grounds(),
         words,
         0);
   }

@@ -30,6 +30,8 @@ import rhetor.core.fact.Source;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetProblem;
 import rhetor.core.sheet.SheetRow;
+import rhetor.core.style.Voice;
+import rhetor.core.style.Voices;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Writes the texts for all rows of a sheet into a copy of it, without server or database. */
@@ -42,12 +44,18 @@ public final class SheetJob {
   private final Knowledge knowledge;
   private final Checker checker;
   private final long seed;
+  private final Voice voice;
 
   /** A job whose texts depend on the sheet and {@code seed} only. */
   public SheetJob(Knowledge knowledge, long seed) {
+    this(knowledge, seed, Voices.plain());
+  }
+
+  public SheetJob(Knowledge knowledge, long seed, Voice voice) {
     this.knowledge = knowledge;
-    this.checker = new Checker(knowledge);
     this.seed = seed;
+    this.voice = voice;
+    this.checker = new Checker(knowledge);
   }
 
   /**
@@ -146,7 +154,7 @@ public final class SheetJob {
             case FactReader.Outcome.Read(ProductFacts product) -> {
               Integer before = rowOf.putIfAbsent(product.sku(), row.number());
               yield before == null
-                  ? new Composed(row, product, composer.compose(Brief.of(product)), null)
+                  ? new Composed(row, product, composer.compose(Brief.of(product).in(voice)), null)
                   : new Composed(row, null, null, duplicate(row, product.sku(), before));
             }
           });

@@ -16,8 +16,8 @@ import java.util.Map;
  * @param terms kind of word list its values come from, or empty
  * @param cues words that, near a value in prose, show that it belongs to this concept
  * @param classes classes whose prose it is looked for in; empty for all
- * @param compare what a product is called whose amount is less or more than most of its kind's,
- *     where that is a reason to buy it: {@code {less: lighter}}
+ * @param compare the word before "than most" for an amount that is less or more than most of its
+ *     kind have, where that is a reason to buy it: {@code {less: less}} for a weight
  * @param say wordings by form: adj, pp, part, with, verb, clause; see {@code docs/architecture.md}
  */
 public record Concept(

@@ -68,7 +68,7 @@ public final class Ground {
   /** "Lighter than", "more durable than": what it is set against has to be a fact too. */
   private static final Pattern COMPARATIVE =
       Pattern.compile(
-          "\\b(?:(?<w>\\p{Ll}{2,}(?<!oth|rath|und|ov|aft|numb|nev|ev|eith|neith|wheth|furth|togeth|lat|form)er)|(?:more|less) (?<a>\\p{Ll}+)) than\\b");
+          "\\b(?:(?<w>\\p{Ll}{2,}(?<!oth|rath|und|ov|aft|numb|nev|ev|eith|neith|wheth|furth|togeth|lat|form)er)|(?:more|less) (?<a>\\p{Ll}+)) than\\b|\\b(?:more|less|fewer|longer|better) than (?:most|others?|any|all|comparable|ordinary|usual)\\b");
 
   private static final Pattern ORIGIN =
       Pattern.compile(
@@ -405,8 +405,8 @@ public final class Ground {
     Matcher m = pattern.matcher(found.text);
     while (m.find()) {
       String what = m.group("w");
-      if (what == null) {
-        what = m.group("a");
+      if (what == null && kind == Assertion.Kind.COMPARATIVE) {
+        what = m.group("a") == null ? m.group() : m.group("a");
       }
       // Of an inclusion the thing counts: "comes with a padded strap".
       String asked =

@@ -34,10 +34,10 @@ class RangeFiguresTest {
   }
 
   @Test
-  void the_lightest_of_twelve_may_be_called_lighter_than_most_and_says_on_what_grounds() {
+  void the_lightest_of_twelve_weighs_less_than_most_and_says_on_what_grounds() {
     List<ProductFacts> range = range(12);
     Draft draft = write(range.getFirst(), range);
-    assertThat(draft.prose()).contains("lighter than most backpacks of the range");
+    assertThat(draft.prose()).contains("less than most backpacks of the range");
     assertThat(draft.sentences(Field.DESCRIPTION))
         .anySatisfy(
             s ->
@@ -80,6 +80,6 @@ class RangeFiguresTest {
                         new Sentence(
                             "It is lighter than most backpacks of the range.", List.of())))));
     assertThat(new Checker(KNOWLEDGE).check(typed, product, "").mustFix())
-        .anyMatch(m -> m.words().equals("lighter than"));
+        .anyMatch(m -> m.words().startsWith("lighter than"));
   }
 }

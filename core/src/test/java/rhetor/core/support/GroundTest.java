@@ -73,6 +73,7 @@ class GroundTest {
     "Compatible with Brompton T-Line., COMPATIBILITY, Compatible with Brompton T-Line",
     "It is lighter than glass., COMPARATIVE, lighter than",
     "It is more durable than plastic., COMPARATIVE, more durable than",
+    "It weighs less than most others., COMPARATIVE, less than most",
     "With a lifetime guarantee., GUARANTEE, lifetime",
     "An eco-friendly choice., ENVIRONMENT, eco-friendly",
     "It relieves stress., HEALTH, relieves",
