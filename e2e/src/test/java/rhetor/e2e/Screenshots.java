@@ -93,7 +93,7 @@ class Screenshots {
       browser.picture(folder.resolve("rewriting.png"));
       browser.click("Leave as it stands");
       browser.open("/claims");
-      browser.type(By.cssSelector("input[aria-label=Words]"), "recycled");
+      browser.type(By.cssSelector("input[aria-label=Words]"), "roll-top");
       browser.click(By.tagName("h1"));
       browser.click(By.cssSelector("li button"));
       browser.find(By.cssSelector("[data-testid=claim-trial]"));

@@ -369,7 +369,9 @@ final class Framing {
     for (String phrase : verbPhrases) {
       String[] parts = phrase.split(" ", 2);
       // "Is made of canvas and rated IPX6", but not "grows in sun and to 35 cm".
-      boolean joins = MERGED.contains(parts[0]) || phrase.startsWith("come in ");
+      boolean joins =
+          MERGED.contains(parts[0])
+              || phrase.startsWith("come in ") && !phrase.startsWith("come in at ");
       String key = joins ? parts[0] : phrase;
       byVerb.computeIfAbsent(key, v -> new ArrayList<>()).add(key.equals(phrase) ? "" : parts[1]);
     }

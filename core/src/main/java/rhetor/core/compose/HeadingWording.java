@@ -17,6 +17,9 @@ final class HeadingWording {
   private static final Pattern PER =
       Pattern.compile("(\\p{L}+s) per (pack|packet|box|tin|bag|sachet|carton|tube|jar|set|sheet)");
 
+  private static final Pattern OUTSIDE =
+      Pattern.compile("(?:in|on|at|with|by|of|to|from|under|over)\\b");
+
   private static final Pattern PLAIN = Pattern.compile("[\\p{L}' &-]+");
 
   /** Words that tell somebody to do something, or judge. */
@@ -91,6 +94,10 @@ final class HeadingWording {
   private void phrases(Fact fact, Map<Form, String> forms) {
     String label = label(fact.label());
     if (label.isEmpty() || label.length() > 40 || label.matches(".*[?/&0-9].*")) {
+      return;
+    }
+    if (OUTSIDE.matcher(label).lookingAt()) {
+      // "In the bag: kite, lines" is about something else than the thing's parts.
       return;
     }
     if (label.startsWith("for ") && !(fact.value() instanceof Value.YesNo)) {
@@ -219,8 +226,11 @@ final class HeadingWording {
                 .orElse(""));
         forms.values().removeIf(String::isEmpty);
       }
-    } else if (!plural && Wording.DESCRIBING.matcher(last).matches() && !label.contains(" ")) {
-      forms.put(Form.PART, label);
+    } else if (!plural
+        && Wording.DESCRIBING.matcher(last).matches()
+        && label.split(" ").length <= 2) {
+      // "Lead free" is "lead-free", and no thing that one has.
+      forms.put(Form.PART, label.replace(' ', '-'));
     } else if (noun && (plural || English.isCountable(last))) {
       Wording.nounPhrase(label).ifPresent(p -> forms.put(Form.WITH, p));
     }

@@ -208,8 +208,13 @@ final class SentenceWriter {
   }
 
   private Way best(List<Message> group, boolean startsParagraph) {
-    Way best = claimed(group, startsParagraph);
-    int tries = best == null ? 0 : 1;
+    // What a fact is good for is worth a turn of phrase that others have too.
+    Way claimed = claimed(group, startsParagraph);
+    if (claimed != null) {
+      return claimed;
+    }
+    Way best = null;
+    int tries = 0;
     List<SentenceFrame> frames = frames();
     for (int turn = 0; turn < 3 && tries < TRIES && (best == null || best.isRepetitive()); turn++) {
       Framing framing = new Framing(subject, pen.values(), turn == 0 ? group : turned(group, turn));

@@ -127,7 +127,12 @@ final class Wording {
       return Map.of();
     }
     Optional<Concept> concept = knowledge.concept(fact.concept());
-    if (concept.isEmpty()) {
+    // "Framed: fibreglass" doesn't say that it is framed.
+    boolean otherwise =
+        concept.isPresent()
+            && concept.get().kind() == Concept.Kind.FLAG
+            && !(fact.value() instanceof Value.YesNo);
+    if (concept.isEmpty() || otherwise) {
       return headings.phrases(fact);
     }
     Map<Form, List<String>> filled = filled(fact, concept.get(), productClass, voice);
@@ -236,6 +241,10 @@ final class Wording {
               ? THICK.get(productClass) + " " + text.prose(value) + " thick"
               : null;
       case "anv" -> single(value).flatMap(Wording::nounPhrase).orElse(null);
+      // "A gloss finish", "a soft-touch finish", but "a textile sleeve".
+      case "finishing" -> single(value).filter(Wording::isFinish).orElse(null);
+      case "thing" ->
+          single(value).filter(w -> !isFinish(w)).flatMap(Wording::nounPhrase).orElse(null);
       case "basic" -> single(value).filter(BASIC::contains).orElse(null);
       case "many" ->
           value instanceof Value.Words(String w) && MANY.matcher(w).find()
@@ -295,6 +304,10 @@ final class Wording {
               : null;
       default -> throw new IllegalStateException("no such slot: {" + name + "}");
     };
+  }
+
+  private static boolean isFinish(String words) {
+    return !words.contains(" ") || English.isAdjective(English.lastWord(words));
   }
 
   /** The one thing that a value names, in running text. */

@@ -91,10 +91,20 @@ public final class Licence {
     if (blend) {
       return List.of();
     }
+    boolean otherwise =
+        !(fact.value() instanceof Value.YesNo)
+            && knowledge
+                .concept(fact.concept())
+                .map(c -> c.kind() == Concept.Kind.FLAG)
+                .orElse(false);
     List<String> said = null;
     List<Claim> licensed = new ArrayList<>(2);
     for (Asked a : asked) {
       if (!a.claim.classes().isEmpty() && !a.claim.classes().contains(productClass)) {
+        continue;
+      }
+      // An answer other than yes licenses only what its words say.
+      if (otherwise && a.phrases.isEmpty()) {
         continue;
       }
       if (!a.phrases.isEmpty()) {

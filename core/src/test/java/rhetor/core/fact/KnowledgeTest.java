@@ -42,6 +42,8 @@ class KnowledgeTest {
           "mark",
           "single",
           "basic",
+          "finishing",
+          "thing",
           "many");
   private final Knowledge knowledge = Knowledge.standard();
 
