@@ -58,28 +58,7 @@ class ClaimsTest {
   }
 
   private JsonNode write() {
-    long run =
-        editor
-            .post(
-                "/api/runs",
-                Map.of(
-                    "products",
-                    List.of(product),
-                    "search",
-                    "",
-                    "state",
-                    "ALL",
-                    "intake",
-                    intake,
-                    "leaveSignedOff",
-                    true,
-                    "seed",
-                    1,
-                    "voice",
-                    "warm"))
-            .expect(200)
-            .id();
-    editor.until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"));
+    editor.write(List.of(product), intake, "warm");
     return editor.get("/api/proofs/" + product).expect(200).body();
   }
 

@@ -32,28 +32,7 @@ class TakesTest {
             .expect(200)
             .id();
     writer.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
-    long run =
-        writer
-            .post(
-                "/api/runs",
-                Map.of(
-                    "products",
-                    List.of(),
-                    "search",
-                    "",
-                    "state",
-                    "ALL",
-                    "intake",
-                    intake,
-                    "leaveSignedOff",
-                    true,
-                    "seed",
-                    1,
-                    "voice",
-                    "warm"))
-            .expect(200)
-            .id();
-    writer.until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"));
+    long run = writer.write(List.of(), intake, "warm");
     assertThat(writer.get("/api/runs/" + run).body().path("run").path("voice").asString())
         .isEqualTo("warm");
     product =

@@ -117,6 +117,32 @@ final class Visitor {
     return upload("", fileName, text.getBytes(StandardCharsets.UTF_8));
   }
 
+  /** Has texts written for products, or for all of an intake if none is named, and waits. */
+  long write(java.util.List<Long> products, long intake, String voice) {
+    long run =
+        post(
+                "/api/runs",
+                java.util.Map.of(
+                    "products",
+                    products,
+                    "search",
+                    "",
+                    "state",
+                    "ALL",
+                    "intake",
+                    intake,
+                    "leaveSignedOff",
+                    true,
+                    "seed",
+                    1,
+                    "voice",
+                    voice))
+            .expect(200)
+            .id();
+    until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"));
+    return run;
+  }
+
   /** Asks again until the answer is as wanted, for thirty seconds at most. */
   Answer until(String path, Predicate<JsonNode> wanted) {
     long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();

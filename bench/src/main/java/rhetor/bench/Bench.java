@@ -19,7 +19,7 @@ public final class Bench {
   public static void main(String[] args) throws Exception {
     List<String> wanted =
         args.length == 0
-            ? List.of("write", "text", "intake", "formats", "pictures")
+            ? List.of("write", "text", "like", "intake", "formats", "pictures")
             : Arrays.asList(args);
     Path folder = Files.createTempDirectory("rhetor-bench");
     try {
@@ -31,6 +31,7 @@ public final class Bench {
         switch (name) {
           case "write" -> WriteBench.run(folder);
           case "text" -> TextBench.run();
+          case "like" -> LikeBench.run();
           case "intake" -> IntakeBench.run(folder);
           case "formats" ->
               IntakeBench.runFormats(Files.createDirectories(folder.resolve("formats")));
@@ -39,7 +40,7 @@ public final class Bench {
             System.err.println(
                 "There is no measurement called "
                     + name
-                    + "; there are write, text, texts=SEED (40 of its texts to read), intake, formats and pictures.");
+                    + "; there are write, text, texts=SEED (40 of its texts to read), like, intake, formats and pictures.");
             System.exit(2);
           }
         }

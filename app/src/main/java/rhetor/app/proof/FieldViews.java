@@ -112,10 +112,10 @@ class FieldViews {
                       List.of()));
       case CLAIM -> {
         String words =
-            claims.knowledge().claims().stream()
-                .filter(c -> c.id().equals(support.id()))
+            claims
+                .knowledge()
+                .claim(support.id())
                 .map(Claim::text)
-                .findFirst()
                 .orElse("This claim has been withdrawn.");
         yield new Footnote(number, Support.Kind.CLAIM, "Claim", words, List.of());
       }

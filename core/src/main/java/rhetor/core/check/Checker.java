@@ -254,14 +254,12 @@ public final class Checker {
 
   /** Sentences that make a claim which the house no longer makes. */
   private void withdrawn(Draft draft, List<Mark> marks) {
-    Set<String> made = null;
     for (Field field : Field.values()) {
       List<Sentence> sentences = draft.sentences(field);
       for (int i = 0; i < sentences.size(); i++) {
         for (Support support : sentences.get(i).support()) {
           if (support.kind() == Support.Kind.CLAIM) {
-            made = made == null ? knowledge.claimIds() : made;
-            if (!made.contains(support.id())) {
+            if (knowledge.claim(support.id()).isEmpty()) {
               marks.add(
                   new Mark(
                       Weight.MUST_FIX,
@@ -278,7 +276,7 @@ public final class Checker {
   }
 
   /** Facts of which two sentences of one text tell. */
-  private static void repeated(Draft draft, ProductFacts product, List<Mark> marks) {
+  private void repeated(Draft draft, ProductFacts product, List<Mark> marks) {
     for (Field field :
         List.of(Field.SHORT_DESCRIPTION, Field.DESCRIPTION, Field.META_DESCRIPTION)) {
       Map<String, String> told = new HashMap<>();
@@ -308,19 +306,30 @@ public final class Checker {
   }
 
   /** The fact that a sentence tells again; two sentences of one fact made together are one. */
-  private static Optional<String> again(
+  private Optional<String> again(
       Sentence sentence, Map<String, String> told, ProductFacts product) {
     String key = sentence.support().toString();
+    // "Splash-proof" rests on the rating without telling it.
+    Set<String> claimed = new HashSet<>();
+    for (Support support : sentence.support()) {
+      if (support.kind() == Support.Kind.CLAIM) {
+        knowledge.claim(support.id()).ifPresent(c -> claimed.add(c.concept()));
+      }
+    }
     Optional<String> again = Optional.empty();
     for (Support support : sentence.support()) {
       if (support.kind() != Support.Kind.FACT) {
+        continue;
+      }
+      if (claimed.contains(support.id())) {
         continue;
       }
       String before = told.putIfAbsent(support.id(), key);
       if (before != null && !before.equals(key)) {
         again =
             product.facts().stream()
-                .filter(f -> f.id().equals(support.id()) && !NAMING.contains(f.concept()))
+                .filter(f -> f.id().equals(support.id()))
+                .filter(f -> !NAMING.contains(f.concept()))
                 .map(Fact::label)
                 .findFirst();
       }

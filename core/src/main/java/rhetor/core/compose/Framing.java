@@ -181,6 +181,7 @@ final class Framing {
         Message last = verbs.getLast();
         yield verbs.size() == 2
                 && !first.verb().startsWith("have ")
+                && !first.verb().startsWith("come ")
                 && last.has(Form.VERB)
                 && isGerundive(last)
             ? List.of(who + " " + said(List.of(first)) + ", " + doing(last.get(Form.VERB)))

@@ -317,7 +317,7 @@ final class Opening {
               ? null
               : result(kind, part, part(part) + ", " + who + is() + what);
       case PART_MIDDLE ->
-          part.isEmpty() || !rich
+          part.isEmpty() || !rich || !part(part).contains(" ")
               ? null
               : result(kind, part, who + ", " + part(part) + "," + is() + what);
       case KIND_FIRST ->

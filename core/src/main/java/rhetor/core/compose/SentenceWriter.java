@@ -56,6 +56,10 @@ final class SentenceWriter {
   private final Subject subject;
   private final Pen pen;
   private final List<String> claimsUsed = new ArrayList<>();
+
+  /** What has been said to be good: linen and waffle both dry fast. */
+  private final Set<String> said = new HashSet<>();
+
   private final Set<String> reasonsUsed = new HashSet<>();
   private final List<SentenceFrame> framesUsed = new ArrayList<>();
   private String written;
@@ -178,6 +182,7 @@ final class SentenceWriter {
     }
     if (way.claim != null) {
       claimsUsed.add(way.claim.id());
+      said.addAll(way.claim.so());
       reasonsUsed.add(way.reason);
       all.add(Support.claim(way.claim.id()));
     }
@@ -299,6 +304,9 @@ final class SentenceWriter {
   private Optional<Claim> claim(Message message) {
     return message.claims().stream()
         .filter(c -> !c.so().isEmpty() && !claimsUsed.contains(c.id()))
+        .filter(c -> Collections.disjoint(c.so(), said))
+        // "It has room for four, so a family has room" echoes.
+        .filter(c -> !Opening.overlaps(message.verb(), c.so().getFirst()))
         .findFirst();
   }
 

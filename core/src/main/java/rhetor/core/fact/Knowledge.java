@@ -33,7 +33,7 @@ public final class Knowledge {
   private final Set<String> things = new LinkedHashSet<>();
   private final Map<String, Map<String, List<String>>> roles = new LinkedHashMap<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
-  private final Set<String> claimIds = new LinkedHashSet<>();
+  private final Map<String, Claim> claimsById = new LinkedHashMap<>();
   private final Licence licence;
 
   /** The contents of one data file. */
@@ -57,7 +57,7 @@ public final class Knowledge {
     roles.putAll(from.roles);
     termsByName.putAll(from.termsByName);
     this.claims.addAll(claims);
-    this.claims.forEach(c -> claimIds.add(c.id()));
+    this.claims.forEach(c -> claimsById.put(c.id(), c));
     licence = new Licence(this);
   }
 
@@ -88,7 +88,7 @@ public final class Knowledge {
           .values()
           .forEach(l -> l.forEach(n -> names.putIfAbsent(n.toLowerCase(Locale.ROOT), term)));
     }
-    claims.forEach(c -> claimIds.add(c.id()));
+    claims.forEach(c -> claimsById.put(c.id(), c));
     licence = new Licence(this);
   }
 
@@ -174,9 +174,9 @@ public final class Knowledge {
     return claims;
   }
 
-  /** The ids of all claims. */
-  public Set<String> claimIds() {
-    return claimIds;
+  /** The claim of an id, if it is made. */
+  public Optional<Claim> claim(String id) {
+    return Optional.ofNullable(claimsById.get(id));
   }
 
   /**
