@@ -102,6 +102,7 @@ class SliceInBrowserTest {
             "Title",
             "Short description",
             "Description",
+            "Highlights",
             "Meta title",
             "Meta description",
             "Tags",
