@@ -39,11 +39,6 @@ public final class Rotation {
         : wordings.get(Math.floorMod(turn(slot), wordings.size()));
   }
 
-  /** A whole number from 0 below {@code bound}, another at each call. */
-  int draw(int bound) {
-    return (int) Long.remainderUnsigned(mix("draw") + ++drawn * 0x9E3779B97F4A7C15L >>> 7, bound);
-  }
-
   /**
    * The items in a random order in which an item of twice the weight comes first twice as often
    * (Efraimidis and Spirakis, 2006).

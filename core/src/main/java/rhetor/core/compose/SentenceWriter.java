@@ -55,7 +55,7 @@ final class SentenceWriter {
 
   private final Subject subject;
   private final Pen pen;
-  private final List<String> claimsUsed = new ArrayList<>();
+  private final List<Support> benefitsTold = new ArrayList<>();
 
   /** What has been said to be good: linen and waffle both dry fast. */
   private final Set<String> said = new HashSet<>();
@@ -83,6 +83,7 @@ final class SentenceWriter {
    * @param named whether it refers to the product by its name
    * @param claim the claim it makes, null if none
    * @param reason how it joins the claim, or empty
+   * @param benefit the claim or the range's figures that it rests on besides; null if neither
    * @param repeated how many runs of words it has in common with other texts
    */
   private record Way(
@@ -92,6 +93,7 @@ final class SentenceWriter {
       boolean named,
       Claim claim,
       String reason,
+      Support benefit,
       String text,
       int repeated) {
 
@@ -115,9 +117,35 @@ final class SentenceWriter {
         words.size() == 1
             ? List.of(Framing.finish(words.getFirst(), pen.voice()))
             : words.stream().map(w -> Framing.finish(w, pen.voice())).toList();
+    return way(
+        texts,
+        frame,
+        framing,
+        named,
+        claim,
+        reason,
+        claim == null ? null : Support.claim(claim.id()));
+  }
+
+  private Way way(
+      List<String> texts,
+      SentenceFrame frame,
+      Framing framing,
+      boolean named,
+      Claim claim,
+      String reason,
+      Support benefit) {
     String text = texts.size() == 1 ? texts.getFirst() : String.join(" ", texts);
     return new Way(
-        texts, frame, framing, named, claim, reason, text, pen.variety().repeated(written, text));
+        texts,
+        frame,
+        framing,
+        named,
+        claim,
+        reason,
+        benefit,
+        text,
+        pen.variety().repeated(written, text));
   }
 
   /**
@@ -176,15 +204,13 @@ final class SentenceWriter {
     }
     framesUsed.add(way.frame);
     List<Support> all = new ArrayList<>(group.stream().map(Message::support).toList());
-    if (way.claim == null && way.framing == null) {
-      claimsUsed.add("range");
-      all.add(Support.range(way.reason));
+    if (way.benefit != null) {
+      benefitsTold.add(way.benefit);
+      all.add(way.benefit);
     }
     if (way.claim != null) {
-      claimsUsed.add(way.claim.id());
       said.addAll(way.claim.so());
       reasonsUsed.add(way.reason);
-      all.add(Support.claim(way.claim.id()));
     }
     written = way.text;
     lastStart = way.texts.getLast().split("[ ’]", 2)[0];
@@ -207,9 +233,9 @@ final class SentenceWriter {
     return sentences;
   }
 
-  /** How many claims the text has made so far. */
-  int claims() {
-    return claimsUsed.size();
+  /** How many sentences say what a fact is good for, or how it compares. */
+  private int benefits() {
+    return benefitsTold.size();
   }
 
   private Way best(List<Message> group, boolean startsParagraph) {
@@ -252,7 +278,9 @@ final class SentenceWriter {
 
   /** A fact and what it is good for, where a claim says that; else null. */
   private Way claimed(List<Message> group, boolean startsParagraph) {
-    if (group.size() > 1 || group.getFirst().verb() == null || claims() >= pen.voice().benefits()) {
+    if (group.size() > 1
+        || group.getFirst().verb() == null
+        || benefits() >= pen.voice().benefits()) {
       return null;
     }
     Message message = group.getFirst();
@@ -303,7 +331,7 @@ final class SentenceWriter {
 
   private Optional<Claim> claim(Message message) {
     return message.claims().stream()
-        .filter(c -> !c.so().isEmpty() && !claimsUsed.contains(c.id()))
+        .filter(c -> !c.so().isEmpty() && !benefitsTold.contains(Support.claim(c.id())))
         .filter(c -> Collections.disjoint(c.so(), said))
         // "It has room for four, so a family has room" echoes.
         .filter(c -> !Opening.overlaps(message.verb(), c.so().getFirst()))
@@ -315,15 +343,14 @@ final class SentenceWriter {
     String who = refer(startsParagraph, message.verb());
     String words = ", " + message.contrast().orElseThrow().words();
     String main = who + " " + Framing.predicate(List.of(message.verb()), subject.plural());
-    return new Way(
+    return way(
         List.of(Framing.finish(main + words, pen.voice())),
         SentenceFrame.PLAIN,
         null,
         who.equals(subject.shortReference()),
         null,
-        message.contrast().orElseThrow().grounds(),
-        words,
-        0);
+        "",
+        Support.range(message.contrast().orElseThrow().grounds()));
   }
 
   private Way withClaim(Message message, Claim claim, boolean startsParagraph) {
