@@ -5,9 +5,9 @@ import Typography from '@mui/material/Typography';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { api, take, type Schema } from '../api/client';
-import { count, figure } from '../frame/format';
+import { count } from '../frame/format';
 import { useNotice } from '../frame/Notice';
-import { serif } from '../theme';
+import { Trial } from '../frame/Trial';
 
 type View = Schema['ClaimView'];
 type Body = Schema['ClaimBody'];
@@ -58,7 +58,7 @@ export function ClaimForm(props: {
     onSuccess: (touched) => props.onKept(touched.texts),
     onError: notice.trouble,
   });
-  const set = (change: Partial<Body>) => setBody({ ...body, ...change });
+  const set = (change: Partial<Body>) => setBody((now) => ({ ...now, ...change }));
   const isChanged = JSON.stringify(body) !== JSON.stringify(claim?.claim ?? BLANK);
   const problems = trial.data?.problems ?? [];
   const amount = (text: string) => (text === '' ? (null as unknown as number) : Number(text));
@@ -97,7 +97,7 @@ export function ClaimForm(props: {
         label="says one of these, a line each"
         value={body.contains.join('\n')}
         onChange={(e) => set({ contains: e.target.value.split('\n') })}
-        onBlur={() => set({ contains: lines(body.contains.join('\n')) })}
+        onBlur={(e) => set({ contains: lines(e.target.value) })}
       />
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', columnGap: 1.5 }}>
         <TextField
@@ -125,10 +125,10 @@ export function ClaimForm(props: {
         {...field}
         multiline
         label="Then a text may go on: so …"
-        helperText="A line each. {it} is the product; a verb after ~ agrees with it: {it} ~dry fast"
+        helperText="A line each. {it} and {them} are the product; a verb after ~ agrees with it: {it} ~dry fast"
         value={body.so.join('\n')}
         onChange={(e) => set({ so: e.target.value.split('\n') })}
-        onBlur={() => set({ so: lines(body.so.join('\n')) })}
+        onBlur={(e) => set({ so: lines(e.target.value) })}
       />
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: 1.5 }}>
         <TextField
@@ -137,7 +137,14 @@ export function ClaimForm(props: {
           helperText="Adjectives, with commas"
           value={body.adj.join(', ')}
           onChange={(e) => set({ adj: e.target.value.split(',').map((a) => a.trimStart()) })}
-          onBlur={() => set({ adj: body.adj.map((a) => a.trim()).filter(Boolean) })}
+          onBlur={(e) =>
+            set({
+              adj: e.target.value
+                .split(',')
+                .map((a) => a.trim())
+                .filter(Boolean),
+            })
+          }
         />
         <TextField
           {...field}
@@ -193,40 +200,28 @@ export function ClaimForm(props: {
       {claim?.by && (
         <Box sx={{ fontSize: 12.5, color: 'text.secondary', mb: 1 }}>Decided by {claim.by}.</Box>
       )}
-      <Box
-        data-testid="claim-trial"
-        sx={{
-          borderLeft: 3,
-          borderColor: problems.length ? 'warning.main' : 'success.main',
-          pl: 2,
-        }}
-      >
-        {problems.map((p) => (
-          <Box key={p} role="alert" sx={{ color: 'warning.main' }}>
-            {p}
-          </Box>
-        ))}
-        {trial.data && problems.length === 0 && (
-          <Box sx={{ fontSize: 13 }}>
-            {trial.data.licensed === 0
-              ? 'No product has a fact that licenses it'
-              : `${count(trial.data.licensed, 'product')} may be told of like this`}
-            {trial.data.all
-              ? `, of ${figure(trial.data.lookedAt)}.`
-              : `, of the first ${figure(trial.data.lookedAt)} looked at.`}{' '}
-            {trial.data.texts > 0 &&
-              `${count(trial.data.texts, 'text')} ${trial.data.texts === 1 ? 'makes' : 'make'} this claim now.`}
-          </Box>
-        )}
-        {trial.data?.examples.map((e) => (
-          <Box key={e.product} sx={{ mt: 0.75 }}>
-            <Box sx={{ fontFamily: serif, fontSize: 16 }}>{e.sentence}</Box>
-            <Box sx={{ fontSize: 12, color: 'text.secondary' }}>
-              {e.sku} {e.name}, {e.fact}: “{e.raw}”
-            </Box>
-          </Box>
-        ))}
-      </Box>
+      <Trial
+        testId="claim-trial"
+        problems={problems}
+        concerns={
+          trial.data &&
+          (trial.data.licensed === 0
+            ? 'No product has a fact that licenses it'
+            : `${count(trial.data.licensed, 'product')} may be told of like this`)
+        }
+        lookedAt={trial.data?.lookedAt ?? 0}
+        all={trial.data?.all ?? true}
+        now={
+          trial.data && trial.data.texts > 0
+            ? `${count(trial.data.texts, 'text')} ${trial.data.texts === 1 ? 'makes' : 'make'} this claim now.`
+            : undefined
+        }
+        examples={(trial.data?.examples ?? []).map((e) => ({
+          key: e.product,
+          words: e.sentence,
+          source: `${e.sku} ${e.name}, ${e.fact}: “${e.raw}”`,
+        }))}
+      />
     </Box>
   );
 }

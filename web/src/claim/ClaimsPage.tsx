@@ -4,21 +4,15 @@ import Typography from '@mui/material/Typography';
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, take, type Schema } from '../api/client';
+import { ListDetail, ListItem } from '../frame/ListDetail';
 import { count } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { Sentence, TypedWord, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
+import { STANDINGS } from '../frame/standings';
 import { ClaimForm } from './ClaimForm';
 
 type Claim = Schema['ClaimView'];
-
-export const STATES: Record<Claim['state'], string> = {
-  AS_DELIVERED: 'as delivered',
-  APPROVED: 'approved',
-  CHANGED: 'changed',
-  OWN: 'the house’s own',
-  BANNED: 'banned',
-};
 
 /** What the house lets facts say for the buyer: found, read, tried on real products, decided. */
 export function ClaimsPage() {
@@ -64,96 +58,72 @@ export function ClaimsPage() {
     onError: notice.trouble,
   });
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { lg: '1fr 1fr' }, gap: 4 }}>
-      <Box>
-        <Typography variant="h1">Claims</Typography>
-        <Sentence>
-          Showing{' '}
-          <Word
-            label="Which claims"
-            value={state}
-            choices={[
-              { value: 'ALL', label: 'all claims' },
-              ...Object.entries(STATES).map(([value, label]) => ({
-                value,
-                label: `claims that are ${label}`,
-              })),
-            ]}
-            onChange={setState}
-          />{' '}
-          about <TypedWord label="Words" value={search} onSettled={setSearch} />.
-        </Sentence>
-        {mayDecide && (
-          <Button variant="outlined" size="small" onClick={() => setOpen('new')}>
-            Add a claim
-          </Button>
-        )}
-        {claims.length === 0 && !pages.isPending && (
-          <Box sx={{ color: 'text.secondary', mt: 2 }}>
-            No claim is like that. Change the words above, or add a claim.
-          </Box>
-        )}
-        <Box component="ul" sx={{ listStyle: 'none', p: 0, mt: 1.5 }}>
-          {claims.map((c) => {
-            const isOpen = open !== 'new' && open?.claim.id === c.claim.id;
-            return (
-              <Box
-                component="li"
-                key={c.claim.id}
-                sx={{
-                  borderTop: 1,
-                  borderColor: 'divider',
-                  borderLeft: isOpen ? '3px solid' : undefined,
-                  borderLeftColor: 'primary.main',
-                }}
-              >
+    <ListDetail
+      head={
+        <>
+          <Typography variant="h1">Claims</Typography>
+          <Sentence>
+            Showing{' '}
+            <Word
+              label="Which claims"
+              value={state}
+              choices={[
+                { value: 'ALL', label: 'all claims' },
+                ...Object.entries(STANDINGS).map(([value, label]) => ({
+                  value,
+                  label: `claims that are ${label}`,
+                })),
+              ]}
+              onChange={setState}
+            />{' '}
+            about <TypedWord label="Words" value={search} onSettled={setSearch} />.
+          </Sentence>
+          {mayDecide && (
+            <Button variant="outlined" size="small" onClick={() => setOpen('new')}>
+              Add a claim
+            </Button>
+          )}
+          {claims.length === 0 && !pages.isPending && (
+            <Box sx={{ color: 'text.secondary', mt: 2 }}>
+              No claim is like that. Change the words above, or add a claim.
+            </Box>
+          )}
+        </>
+      }
+      list={
+        <>
+          {claims.map((c) => (
+            <ListItem
+              key={c.claim.id}
+              isOpen={open !== 'new' && open?.claim.id === c.claim.id}
+              onOpen={() => setOpen(c)}
+              line={
+                <>
+                  {c.fact} {when(c)}
+                </>
+              }
+              end={
                 <Box
-                  component="button"
-                  aria-expanded={isOpen}
-                  onClick={() => setOpen(c)}
-                  sx={{
-                    display: 'block',
-                    width: '100%',
-                    textAlign: 'left',
-                    font: 'inherit',
-                    color: 'inherit',
-                    border: 0,
-                    bgcolor: 'transparent',
-                    cursor: 'pointer',
-                    py: 0.75,
-                    px: 1,
-                  }}
+                  component="span"
+                  sx={{ color: c.state === 'BANNED' ? 'error.main' : undefined }}
                 >
-                  <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 2 }}>
-                    <span>
-                      {c.fact} {when(c)}
-                    </span>
-                    <Box
-                      sx={{
-                        color: c.state === 'BANNED' ? 'error.main' : 'text.secondary',
-                        fontSize: 12.5,
-                        whiteSpace: 'nowrap',
-                      }}
-                    >
-                      {STATES[c.state]}
-                    </Box>
-                  </Box>
-                  <Box sx={{ color: 'success.main', fontStyle: 'italic' }}>
-                    {c.says.join(' · ')}
-                  </Box>
+                  {STANDINGS[c.state]}
                 </Box>
-              </Box>
-            );
-          })}
-        </Box>
-        {pages.hasNextPage && (
-          <Button onClick={() => pages.fetchNextPage()} disabled={pages.isFetching}>
-            More claims
-          </Button>
-        )}
-      </Box>
-      <Box sx={{ position: { lg: 'sticky' }, top: 70, alignSelf: 'start' }}>
-        {open && choices.data ? (
+              }
+              below={
+                <Box sx={{ color: 'success.main', fontStyle: 'italic' }}>{c.says.join(' · ')}</Box>
+              }
+            />
+          ))}
+          {pages.hasNextPage && (
+            <Button onClick={() => pages.fetchNextPage()} disabled={pages.isFetching}>
+              More claims
+            </Button>
+          )}
+        </>
+      }
+      detail={
+        open && choices.data ? (
           <ClaimForm
             key={open === 'new' ? '' : open.claim.id}
             claim={open === 'new' ? null : open}
@@ -172,9 +142,9 @@ export function ClaimsPage() {
             that rain finds no way in. Open one to read it, to see it at work on your products, and
             to change or ban it.
           </Box>
-        )}
-      </Box>
-    </Box>
+        )
+      }
+    />
   );
 }
 

@@ -19,6 +19,14 @@ const WORDS = [
   { key: 'results', word: 'Results', waits: 'texts live' },
 ] as const;
 
+/** What the house knows and decides, as its menu names it. */
+const KNOWN = [
+  ['/claims', 'Claims'],
+  ['/facts', 'Facts and their words'],
+  ['/kinds', 'Kinds of product'],
+  ['/names', 'Names of the house'],
+] as const;
+
 /** The bar on top: the name, the line of work with what waits at each word, and the house. */
 export function Bar() {
   const waiting = useQuery({
@@ -162,22 +170,17 @@ function HouseMenu() {
         House · {session.name}
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <MenuItem
-          onClick={() => {
-            setAnchor(null);
-            navigate('/claims');
-          }}
-        >
-          Claims
-        </MenuItem>
-        <MenuItem
-          onClick={() => {
-            setAnchor(null);
-            navigate('/names');
-          }}
-        >
-          Names of the house
-        </MenuItem>
+        {KNOWN.map(([to, label]) => (
+          <MenuItem
+            key={to}
+            onClick={() => {
+              setAnchor(null);
+              navigate(to);
+            }}
+          >
+            {label}
+          </MenuItem>
+        ))}
         {isOwner && (
           <MenuItem
             onClick={() => {

@@ -10,6 +10,8 @@ import { HandPage } from '../product/HandPage';
 import { MissingPage } from '../product/MissingPage';
 import { CategoriesPage } from '../product/CategoriesPage';
 import { ClaimsPage } from '../claim/ClaimsPage';
+import { ConceptsPage } from '../concept/ConceptsPage';
+import { KindsPage } from '../kind/KindsPage';
 import { NamesPage } from '../product/NamesPage';
 import { ProductsPage } from '../product/ProductsPage';
 import { VariantsPage } from '../product/VariantsPage';
@@ -41,6 +43,8 @@ export function House() {
           <Route path="/products/new" element={<HandPage />} />
           <Route path="/intake/pictures" element={<PicturesPage />} />
           <Route path="/claims" element={<ClaimsPage />} />
+          <Route path="/facts" element={<ConceptsPage />} />
+          <Route path="/kinds/:id?" element={<KindsPage />} />
           <Route path="/names" element={<NamesPage />} />
           <Route path="/categories" element={<CategoriesPage />} />
           <Route path="/products/:id?" element={<ProductsPage />} />

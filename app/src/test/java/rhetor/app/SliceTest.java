@@ -58,28 +58,11 @@ class SliceTest {
         BodyHandlers.ofString());
   }
 
-  private static Map<String, Object> run(List<Long> products, long intake) {
-    return Map.of(
-        "products",
-        products,
-        "search",
-        "",
-        "state",
-        "ALL",
-        "intake",
-        intake,
-        "leaveSignedOff",
-        true,
-        "seed",
-        1);
-  }
-
   /** Takes a sheet in and writes for it; the products' ids in the sheet's order. */
   private List<Long> written(Visitor writer, String file, String text) {
     long intake = writer.upload(file, text).expect(200).id();
     writer.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
-    long run = writer.post("/api/runs", run(List.of(), intake)).expect(200).id();
-    writer.until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"));
+    writer.write(List.of(), intake, "plain");
     return writer
         .get("/api/products?intake=" + intake)
         .body()
@@ -113,9 +96,10 @@ class SliceTest {
                 .path("added")
                 .asInt())
         .isEqualTo(40);
-    Answer forecast = editor.post("/api/runs/forecast", run(List.of(), intake)).expect(200);
+    Answer forecast =
+        editor.post("/api/runs/forecast", Visitor.wish(List.of(), intake)).expect(200);
     assertThat(forecast.body().path("toWrite").asInt()).isEqualTo(40);
-    long run = editor.post("/api/runs", run(List.of(), intake)).expect(200).id();
+    long run = editor.post("/api/runs", Visitor.wish(List.of(), intake)).expect(200).id();
     JsonNode done =
         editor
             .until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"))
@@ -324,14 +308,18 @@ class SliceTest {
             "SKU,Name,Category,Weight\nLV-1,Lane 22,Backpacks,830 g\nLV-2,Lane 30,Backpacks,930 g\n");
     long seen = editor.get("/api/proofs/" + products.get(0)).body().path("revision").asLong();
     editor.seen(seen, "POST", "/api/proofs/" + products.get(0) + "/sign-off", Map.of()).expect(200);
-    JsonNode forecast = editor.post("/api/runs/forecast", run(products, 0)).body();
+    JsonNode forecast = editor.post("/api/runs/forecast", Visitor.wish(products, 0)).body();
     assertThat(
             List.of(
                 forecast.path("chosen").asInt(),
                 forecast.path("toWrite").asInt(),
                 forecast.path("signedOff").asInt()))
         .containsExactly(2, 1, 1);
-    assertThat(editor.post("/api/runs", run(List.of(products.get(0)), 0)).expect(409).detail())
+    assertThat(
+            editor
+                .post("/api/runs", Visitor.wish(List.of(products.get(0)), 0))
+                .expect(409)
+                .detail())
         .contains("left alone");
   }
 
@@ -413,7 +401,7 @@ class SliceTest {
         .sql(
             "update product_source set facts = X'00' where product_id = (select id from product where sku = 'FL-1')")
         .update();
-    long run = writer.post("/api/runs", run(List.of(), intake)).expect(200).id();
+    long run = writer.post("/api/runs", Visitor.wish(List.of(), intake)).expect(200).id();
     JsonNode done =
         writer
             .until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"))
@@ -500,7 +488,7 @@ class SliceTest {
             .expect(200)
             .id();
     writer.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
-    long run = writer.post("/api/runs", run(List.of(), intake)).expect(200).id();
+    long run = writer.post("/api/runs", Visitor.wish(List.of(), intake)).expect(200).id();
     String events =
         new String(
             writer.get("/api/runs/" + run + "/events").expect(200).bytes(), StandardCharsets.UTF_8);

@@ -12,6 +12,8 @@ import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import tools.jackson.databind.JsonNode;
@@ -117,28 +119,28 @@ final class Visitor {
     return upload("", fileName, text.getBytes(StandardCharsets.UTF_8));
   }
 
-  /** Has texts written for products, or for all of an intake if none is named, and waits. */
-  long write(java.util.List<Long> products, long intake, String voice) {
-    long run =
-        post(
-                "/api/runs",
-                java.util.Map.of(
-                    "products",
-                    products,
-                    "search",
-                    "",
-                    "state",
-                    "ALL",
-                    "intake",
-                    intake,
-                    "leaveSignedOff",
-                    true,
-                    "seed",
-                    1,
-                    "voice",
-                    voice))
-            .expect(200)
-            .id();
+  /** The wish to have texts written for products, or for all of an intake if none is named. */
+  static Map<String, Object> wish(List<Long> products, long intake) {
+    return Map.of(
+        "products",
+        products,
+        "search",
+        "",
+        "state",
+        "ALL",
+        "intake",
+        intake,
+        "leaveSignedOff",
+        true,
+        "seed",
+        1);
+  }
+
+  /** Has texts written and waits. */
+  long write(List<Long> products, long intake, String voice) {
+    Map<String, Object> wish = new HashMap<>(wish(products, intake));
+    wish.put("voice", voice);
+    long run = post("/api/runs", wish).expect(200).id();
     until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"));
     return run;
   }

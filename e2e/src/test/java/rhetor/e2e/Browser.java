@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.util.List;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
+import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
@@ -110,8 +111,7 @@ final class Browser implements AutoCloseable {
 
   void type(By by, String text) {
     WebElement field = find(by);
-    field.clear();
-    field.sendKeys(text);
+    field.sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE, text);
   }
 
   void choose(String label, String option) {

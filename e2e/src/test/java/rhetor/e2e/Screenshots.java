@@ -19,7 +19,6 @@ class Screenshots {
         Browser browser = new Browser(demo.url())) {
       browser.open("/");
       browser.see("Sign in");
-      browser.picture(folder.resolve("sign-in.png"));
       browser.signIn("odile");
       browser.open("/intake/2");
       browser.see("is read as");
@@ -99,6 +98,12 @@ class Screenshots {
       browser.find(By.cssSelector("[data-testid=claim-trial]"));
       Thread.sleep(800);
       browser.picture(folder.resolve("claims.png"));
+      browser.open("/kinds/pannier");
+      browser.see("Must be known");
+      browser.click(By.cssSelector("button[aria-label='Move Weight to the top']"));
+      browser.see("of this kind will be stale");
+      Thread.sleep(800);
+      browser.picture(folder.resolve("kinds.png"));
       browser.open("/proofs/1");
       browser.see("Sources");
       browser.click("Sign off");

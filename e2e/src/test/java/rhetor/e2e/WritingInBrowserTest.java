@@ -100,8 +100,8 @@ class WritingInBrowserTest {
     browser.see("may be told of like this");
     browser.type(
         By.xpath("//textarea[contains(., '{it}') and not(@aria-hidden)]"),
-        "{it} ~catch the light of lamps");
-    browser.see("catches the light of lamps");
+        "{it} ~catch the beam of lamps");
+    browser.see("catches the beam of lamps");
     browser.type(
         By.xpath("//textarea[contains(., '{it}') and not(@aria-hidden)]"), "{it} ~be the best");
     browser.see("more than any fact of a product can bear out");
@@ -110,6 +110,48 @@ class WritingInBrowserTest {
     browser.see("Banned.");
     browser.choose("Which claims", "claims that are banned");
     browser.see("Reflective details");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void a_kind_s_specification_is_put_in_order_seen_beside_the_old_one_and_put_back() {
+    browser.open("/kinds");
+    browser.click("Panniers");
+    browser.see("Must be known");
+    browser.see("Listed now");
+    browser.click(By.cssSelector("button[aria-label='Move Weight to the top']"));
+    browser.see("of this kind will be stale");
+    browser.until(d -> listed("Then").startsWith("Weight:"));
+    assertThat(listed("Listed now")).doesNotStartWith("Weight:");
+    browser.click("Keep it");
+    browser.see("Decided by");
+    browser.until(d -> listed("Listed now").startsWith("Weight:"));
+    browser.click("Back as delivered");
+    browser.until(d -> !listed("Listed now").startsWith("Weight:"));
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  /** The first entry of the first product's list under a label. */
+  private static String listed(String label) {
+    List<WebElement> entries =
+        browser.driver.findElements(
+            By.xpath("(//div[.='" + label + "']/following-sibling::ul)[1]/li[1]"));
+    return entries.isEmpty() ? "" : entries.getFirst().getText();
+  }
+
+  @Test
+  void words_of_a_fact_are_tried_on_real_products_while_they_are_typed() {
+    browser.open("/facts");
+    browser.type(By.cssSelector("input[aria-label=Words]"), "mass");
+    browser.click(By.tagName("h1"));
+    browser.click("Weight");
+    browser.see("have such a fact");
+    By wordings = By.xpath("//textarea[contains(., 'weigh ') and not(@aria-hidden)]");
+    browser.type(wordings, "weigh exactly {v}");
+    browser.see("The pannier weighs exactly 940 g.");
+    browser.type(wordings, "weigh {kilos}");
+    browser.see("there is nothing called {kilos} to put in");
+    assertThat(browser.find(By.xpath("//button[.='Keep it']")).isEnabled()).isFalse();
     assertThat(browser.complaints()).isEmpty();
   }
 }

@@ -13,12 +13,15 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import rhetor.app.knowledge.HouseKnowledge;
+import rhetor.app.knowledge.HouseKnowledge.Decided;
+import rhetor.app.knowledge.Standing;
+import rhetor.app.knowledge.Touched;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.ClaimAtWork;
 import rhetor.core.fact.CellText;
 import rhetor.core.fact.Claim;
 import rhetor.core.fact.Concept;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductClass;
 import rhetor.core.style.Voices;
 
@@ -28,9 +31,9 @@ class ClaimController {
   private static final int PAGE = 60;
 
   private final HouseClaims claims;
-  private final Knowledge knowledge;
+  private final HouseKnowledge knowledge;
 
-  ClaimController(HouseClaims claims, Knowledge knowledge) {
+  ClaimController(HouseClaims claims, HouseKnowledge knowledge) {
     this.claims = claims;
     this.knowledge = knowledge;
   }
@@ -87,7 +90,7 @@ class ClaimController {
    * @param fact what its fact is called
    * @param says its words as they stand in a text
    */
-  record ClaimView(ClaimBody claim, String fact, List<String> says, ClaimState state, String by) {}
+  record ClaimView(ClaimBody claim, String fact, List<String> says, Standing state, String by) {}
 
   record ClaimPage(List<ClaimView> items, String next) {}
 
@@ -96,34 +99,29 @@ class ClaimController {
 
   record ClaimChoices(List<Choice> facts, List<Choice> classes) {}
 
-  /** How many texts are stale after a decision. */
-  record Touched(int texts) {}
-
   @GetMapping("/api/claims")
   ClaimPage list(
       @RequestParam(defaultValue = "") String search,
       @RequestParam(defaultValue = "ALL") String state,
       @RequestParam(defaultValue = "") String after) {
     List<ClaimView> items =
-        claims.list(search, state(state), after, PAGE + 1).stream().map(this::view).toList();
+        claims.list(search, Standing.named(state), after, PAGE + 1).stream()
+            .map(this::view)
+            .toList();
     boolean more = items.size() > PAGE;
     List<ClaimView> page = more ? items.subList(0, PAGE) : items;
     return new ClaimPage(page, more ? page.getLast().claim().id() : "");
   }
 
-  private static ClaimState state(String name) {
-    try {
-      return name.equals("ALL") ? null : ClaimState.valueOf(name);
-    } catch (IllegalArgumentException e) {
-      throw Refused.invalid("There is no state called " + name + ".");
-    }
-  }
-
-  private ClaimView view(HouseClaims.Decided d) {
+  private ClaimView view(Decided<Claim> d) {
     return new ClaimView(
-        ClaimBody.of(d.claim()),
-        knowledge.concept(d.claim().concept()).map(Concept::label).orElse(d.claim().concept()),
-        says(d.claim()),
+        ClaimBody.of(d.item()),
+        knowledge
+            .current()
+            .concept(d.item().concept())
+            .map(Concept::label)
+            .orElse(d.item().concept()),
+        says(d.item()),
         d.state(),
         d.by());
   }
@@ -139,11 +137,11 @@ class ClaimController {
   @GetMapping("/api/claims/choices")
   ClaimChoices choices() {
     return new ClaimChoices(
-        knowledge.concepts().stream()
+        knowledge.current().concepts().stream()
             .map(c -> new Choice(c.id(), c.label()))
             .sorted(Comparator.comparing(Choice::label))
             .toList(),
-        knowledge.classes().stream()
+        knowledge.current().classes().stream()
             .filter(ProductClass::isConcrete)
             .map(c -> new Choice(c.id(), c.plural()))
             .sorted(Comparator.comparing(Choice::label))

@@ -18,11 +18,11 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rhetor.app.category.Categories;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductIntake;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.TextReader;
 
@@ -44,7 +44,7 @@ public class PullService {
   private final ShopClient shop;
   private final Categories categories;
   private final ProductService products;
-  private final TextReader reader;
+  private final HouseKnowledge knowledge;
   private final SchedulerClient scheduler;
   private final TransactionTemplate transaction;
   private final Clock clock;
@@ -54,7 +54,7 @@ public class PullService {
       ShopClient shop,
       Categories categories,
       ProductService products,
-      Knowledge knowledge,
+      HouseKnowledge knowledge,
       @Lazy SchedulerClient scheduler,
       TransactionTemplate transaction,
       Clock clock) {
@@ -62,7 +62,7 @@ public class PullService {
     this.shop = shop;
     this.categories = categories;
     this.products = products;
-    this.reader = new TextReader(knowledge);
+    this.knowledge = knowledge;
     this.scheduler = scheduler;
     this.transaction = transaction;
     this.clock = clock;
@@ -178,12 +178,13 @@ public class PullService {
       if (!goods.title().isBlank()) {
         String text = goods.shortDescription() + "\n" + goods.description();
         ProductFacts read =
-            reader.read(
-                goods.sku(),
-                goods.title(),
-                shelves.getOrDefault(goods.sku(), ""),
-                text,
-                "page in the shop");
+            new TextReader(knowledge.current())
+                .read(
+                    goods.sku(),
+                    goods.title(),
+                    shelves.getOrDefault(goods.sku(), ""),
+                    text,
+                    "page in the shop");
         target.add(
             target.prepare(
                 read.withPictures(read.pictures().stream().map(shop::absolute).toList()), row));

@@ -209,7 +209,7 @@ public final class WriteCommand implements Callable<Integer> {
    */
   private static void set(List<ColumnReading> columns, String heading, String said) {
     String[] parts = said.strip().split("\\s+in\\s+", 2);
-    Meaning meaning = Meaning.parse(parts[0]);
+    Meaning meaning = Meaning.parse(parts[0], Knowledge.standard());
     String unit = parts.length == 1 ? "" : parts[1];
     if (!unit.isEmpty() && Knowledge.standard().unitWritten(unit).isEmpty()) {
       throw new IllegalArgumentException(

@@ -24,13 +24,12 @@ final class BlankSheets {
     concepts.addAll(productClass.matters().keySet());
     concepts.addAll(COMMON);
     StringBuilder headings = new StringBuilder("\uFEFFSKU,Name,Category");
-    for (String concept : concepts) {
-      headings.append(',').append(heading(knowledge.concept(concept).orElseThrow()));
-    }
+    List<Concept> columns = concepts.stream().flatMap(c -> knowledge.concept(c).stream()).toList();
+    columns.forEach(c -> headings.append(',').append(heading(c)));
     return headings
         + ",Description,Keyword\r\n,,"
         + productClass.noun()
-        + ",".repeat(concepts.size() + 2)
+        + ",".repeat(columns.size() + 2)
         + "\r\n";
   }
 

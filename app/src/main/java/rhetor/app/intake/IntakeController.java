@@ -25,12 +25,12 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.core.exchange.SheetWriter;
 import rhetor.core.fact.Concept;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.KnownReading.ColumnChange;
 import rhetor.core.fact.Meaning;
 import rhetor.core.fact.NumberStyle;
@@ -61,9 +61,9 @@ class IntakeController {
 
   private final IntakeService intakes;
   private final IntakeTaking taking;
-  private final Knowledge knowledge;
+  private final HouseKnowledge knowledge;
 
-  IntakeController(IntakeService intakes, IntakeTaking taking, Knowledge knowledge) {
+  IntakeController(IntakeService intakes, IntakeTaking taking, HouseKnowledge knowledge) {
     this.intakes = intakes;
     this.taking = taking;
     this.knowledge = knowledge;
@@ -180,7 +180,7 @@ class IntakeController {
 
   @GetMapping("/api/intakes/blanks")
   List<BlankSheet> blanks() {
-    return knowledge.classes().stream()
+    return knowledge.current().classes().stream()
         .filter(ProductClass::isConcrete)
         .map(c -> new BlankSheet(c.id(), c.plural()))
         .sorted(java.util.Comparator.comparing(BlankSheet::noun))
@@ -192,6 +192,7 @@ class IntakeController {
   void blank(@RequestParam String productClass, HttpServletResponse response) throws IOException {
     ProductClass wanted =
         knowledge
+            .current()
             .productClass(productClass)
             .orElseThrow(
                 () ->
@@ -201,7 +202,7 @@ class IntakeController {
     response.setHeader(
         "Content-Disposition",
         ContentDisposition.attachment().filename(wanted.id() + ".csv").build().toString());
-    response.getWriter().write(BlankSheets.csv(wanted, knowledge));
+    response.getWriter().write(BlankSheets.csv(wanted, knowledge.current()));
   }
 
   @GetMapping("/api/intakes/meanings")
@@ -214,7 +215,7 @@ class IntakeController {
     choices.add(new MeaningChoice("picture", "Picture, by address or file name", "Other"));
     choices.add(new MeaningChoice("extra", "Extra fact under its own heading", "Other"));
     choices.add(new MeaningChoice("keep", "Keep, but never write about it", "Other"));
-    knowledge.concepts().stream()
+    knowledge.current().concepts().stream()
         .sorted(java.util.Comparator.comparing(Concept::label))
         .forEach(c -> choices.add(new MeaningChoice(c.id(), c.label(), "Fact")));
     return choices;
@@ -263,7 +264,7 @@ class IntakeController {
                       c ->
                           new IntakeService.Said(
                               c.column(),
-                              Meaning.parse(c.meaning()),
+                              Meaning.parse(c.meaning(), knowledge.current()),
                               Optional.ofNullable(c.unit()).map(String::strip)))
                   .toList(),
               Optional.ofNullable(body.numbers()).map(NumberStyle::valueOf)));

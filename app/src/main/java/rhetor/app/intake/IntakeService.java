@@ -12,12 +12,12 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.core.exchange.SheetWriter;
 import rhetor.core.exchange.TextColumns;
 import rhetor.core.fact.ColumnReading;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.KnownReading;
 import rhetor.core.fact.KnownReading.ColumnChange;
 import rhetor.core.fact.Meaning;
@@ -44,16 +44,18 @@ public class IntakeService {
   private final IntakeStore intakes;
   private final SheetFolder folder;
   private final ProductService products;
-  private final Knowledge knowledge;
-  private final ReadingProposer proposer;
+  private final HouseKnowledge knowledge;
 
   IntakeService(
-      IntakeStore intakes, SheetFolder folder, ProductService products, Knowledge knowledge) {
+      IntakeStore intakes, SheetFolder folder, ProductService products, HouseKnowledge knowledge) {
     this.intakes = intakes;
     this.folder = folder;
     this.products = products;
     this.knowledge = knowledge;
-    this.proposer = new ReadingProposer(knowledge);
+  }
+
+  private ReadingProposer proposer() {
+    return knowledge.current().index(ReadingProposer.class, ReadingProposer::new);
   }
 
   List<Intake> latest() {
@@ -113,11 +115,11 @@ public class IntakeService {
 
   private Proposal proposal(String supplier, Sheet sheet) {
     List<SheetRow> sample = sample(sheet, SAMPLE);
-    Reading fresh = proposer.propose(sheet.layout().headings(), sample);
+    Reading fresh = proposer().propose(sheet.layout().headings(), sample);
     return intakes.knownReadings().stream()
         .filter(k -> k.supplier().equalsIgnoreCase(supplier))
         .findFirst()
-        .map(k -> k.compare(fresh, proposer.profiles(fresh, sample)))
+        .map(k -> k.compare(fresh, proposer().profiles(fresh, sample)))
         .map(c -> new Proposal(c.reading(), c.changes()))
         .orElseGet(() -> new Proposal(fresh, List.of()));
   }
@@ -238,7 +240,7 @@ public class IntakeService {
                 .formatted(columns.size(), s.column + 1));
       }
       s.unit
-          .filter(u -> !u.isEmpty() && knowledge.unitWritten(u).isEmpty())
+          .filter(u -> !u.isEmpty() && knowledge.current().unitWritten(u).isEmpty())
           .ifPresent(
               u -> {
                 throw Refused.invalid(
@@ -248,7 +250,7 @@ public class IntakeService {
           s.column,
           s.unit
               .map(u -> columns.get(s.column).as(s.meaning, u))
-              .orElseGet(() -> proposer.said(intake.reading(), s.column, s.meaning, sample)));
+              .orElseGet(() -> proposer().said(intake.reading(), s.column, s.meaning, sample)));
     }
     NumberStyle style = numbers.orElse(intake.reading().numbers());
     intakes.setReading(
@@ -257,7 +259,7 @@ public class IntakeService {
             columns,
             style,
             intake.reading().language(),
-            proposer.boilerplate(columns, style, sample)));
+            proposer().boilerplate(columns, style, sample)));
     return get(id);
   }
 
@@ -266,7 +268,7 @@ public class IntakeService {
     List<SheetRow> sample = sample(sheet(intake), SAMPLE);
     intakes.remember(
         new KnownReading(
-            intake.supplier(), intake.reading(), proposer.profiles(intake.reading(), sample)));
+            intake.supplier(), intake.reading(), proposer().profiles(intake.reading(), sample)));
   }
 
   static void requireProposed(Intake intake) {

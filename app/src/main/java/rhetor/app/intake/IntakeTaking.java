@@ -16,6 +16,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductIntake;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.product.ProductService;
@@ -24,7 +25,6 @@ import rhetor.core.exchange.Ahead;
 import rhetor.core.exchange.SheetWriter;
 import rhetor.core.fact.ColumnReading;
 import rhetor.core.fact.FactReader;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.KnownReading;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.sheet.Sheet;
@@ -42,7 +42,7 @@ public class IntakeTaking {
   private final IntakeStore intakes;
   private final IntakeService sheets;
   private final ProductService products;
-  private final Knowledge knowledge;
+  private final HouseKnowledge knowledge;
   private final TransactionTemplate transaction;
   private final JdbcClient jdbc;
 
@@ -50,7 +50,7 @@ public class IntakeTaking {
       IntakeStore intakes,
       IntakeService sheets,
       ProductService products,
-      Knowledge knowledge,
+      HouseKnowledge knowledge,
       TransactionTemplate transaction,
       JdbcClient jdbc) {
     this.intakes = intakes;
@@ -156,7 +156,7 @@ public class IntakeTaking {
     List<DryLine> lines = new ArrayList<>();
     Map<String, Integer> shown = new HashMap<>();
     Set<String> named = new HashSet<>();
-    FactDifference difference = new FactDifference(knowledge);
+    FactDifference difference = new FactDifference(knowledge.current());
     ProductIntake target =
         products.dryRun(
             intake.supplier(),
@@ -208,7 +208,7 @@ public class IntakeTaking {
       Consumer<ProductIntake.Prepared> named,
       Consumer<SheetProblem> refused) {
     Sheet sheet = sheets.sheet(intake);
-    FactReader reader = new FactReader(intake.fileName(), intake.reading(), knowledge);
+    FactReader reader = new FactReader(intake.fileName(), intake.reading(), knowledge.current());
     List<SheetProblem> problems = new ArrayList<>();
     Map<String, Integer> rowOf = new HashMap<>();
     int rows = 0;
@@ -287,7 +287,7 @@ public class IntakeTaking {
    */
   void rejected(Intake intake, OutputStream out) throws IOException {
     Sheet sheet = sheets.sheet(intake);
-    FactReader reader = new FactReader(intake.fileName(), intake.reading(), knowledge);
+    FactReader reader = new FactReader(intake.fileName(), intake.reading(), knowledge.current());
     Map<String, Integer> rowOf = new HashMap<>();
     try (SheetWriter writer = SheetWriter.open(out, sheet.layout());
         Sheet.Rows all = sheet.rows()) {

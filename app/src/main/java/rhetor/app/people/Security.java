@@ -55,13 +55,20 @@ class Security {
                     .hasRole("OWNER")
                     .requestMatchers(HttpMethod.POST, SIGN_OFF)
                     .hasRole("EDITOR")
-                    .requestMatchers(HttpMethod.PUT, "/api/pictures/hosts", "/api/claims/*")
+                    .requestMatchers(
+                        HttpMethod.PUT,
+                        "/api/pictures/hosts",
+                        "/api/claims/*",
+                        "/api/concepts/*",
+                        "/api/kinds/*")
                     .hasRole("EDITOR")
                     .requestMatchers(
                         HttpMethod.POST,
                         "/api/claims/*/approve",
                         "/api/claims/*/ban",
-                        "/api/claims/*/restore")
+                        "/api/claims/*/restore",
+                        "/api/concepts/*/restore",
+                        "/api/kinds/*/restore")
                     .hasRole("EDITOR")
                     .requestMatchers(HttpMethod.GET, "/api/**")
                     .hasRole("READER")

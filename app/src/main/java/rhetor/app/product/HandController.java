@@ -11,10 +11,10 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.core.compose.ValueText;
 import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 
 /** Products by hand and pasted texts over HTTP. */
@@ -75,13 +75,13 @@ class HandController {
               "not_included"));
 
   private final HandService hand;
-  private final Knowledge knowledge;
+  private final HouseKnowledge knowledge;
   private final ValueText values;
 
-  HandController(HandService hand, Knowledge knowledge) {
+  HandController(HandService hand, HouseKnowledge knowledge) {
     this.hand = hand;
     this.knowledge = knowledge;
-    this.values = new ValueText(knowledge);
+    this.values = new ValueText(knowledge.standard());
   }
 
   record HandField(String fact, String label) {}
@@ -116,7 +116,12 @@ class HandController {
                         .map(
                             f ->
                                 new HandField(
-                                    f, knowledge.concept(f).map(Concept::label).orElseThrow()))
+                                    f,
+                                    knowledge
+                                        .current()
+                                        .concept(f)
+                                        .map(Concept::label)
+                                        .orElseThrow()))
                         .toList()))
         .toList();
   }

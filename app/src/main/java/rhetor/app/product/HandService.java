@@ -3,9 +3,9 @@ package rhetor.app.product;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.web.Refused;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.TextReader;
 
@@ -18,12 +18,12 @@ class HandService {
 
   private final ProductStore store;
   private final ProductService products;
-  private final TextReader reader;
+  private final HouseKnowledge knowledge;
 
-  HandService(ProductStore store, ProductService products, Knowledge knowledge) {
+  HandService(ProductStore store, ProductService products, HouseKnowledge knowledge) {
     this.store = store;
     this.products = products;
-    this.reader = new TextReader(knowledge);
+    this.knowledge = knowledge;
   }
 
   /** A fact as a person enters it: a concept's id or a name of its own, and what it says. */
@@ -36,7 +36,8 @@ class HandService {
           "The text has %,d characters; up to %,d are read."
               .formatted(text.length(), LONGEST_TEXT));
     }
-    return reader.read(clean(sku, "SKU", 64), clean(name, "name", 400), text, "pasted by " + by);
+    return new TextReader(knowledge.current())
+        .read(clean(sku, "SKU", 64), clean(name, "name", 400), text, "pasted by " + by);
   }
 
   /** Adds a product, or gives a known one what the text says; its id. */

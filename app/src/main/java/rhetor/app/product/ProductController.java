@@ -14,11 +14,11 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.ValueText;
 import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductClass;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
@@ -31,12 +31,12 @@ class ProductController {
 
   private final ProductService products;
   private final ValueText values;
-  private final Knowledge knowledge;
+  private final HouseKnowledge knowledge;
 
-  ProductController(ProductService products, Knowledge knowledge) {
+  ProductController(ProductService products, HouseKnowledge knowledge) {
     this.knowledge = knowledge;
     this.products = products;
-    this.values = new ValueText(knowledge);
+    this.values = new ValueText(knowledge.standard());
   }
 
   /**
@@ -110,7 +110,10 @@ class ProductController {
             .toList();
     List<MissingView> missing =
         products.missingConcepts(product.facts()).stream()
-            .map(m -> new MissingView(m, knowledge.concept(m).orElseThrow().label()))
+            .map(
+                m ->
+                    new MissingView(
+                        m, knowledge.current().concept(m).map(Concept::label).orElse(m)))
             .toList();
     return new ProductView(products.line(id), facts, contradictions, missing);
   }
@@ -163,6 +166,7 @@ class ProductController {
                     new ClassView(
                         e.getKey(),
                         knowledge
+                            .current()
                             .productClass(e.getKey())
                             .map(ProductClass::plural)
                             .orElse(e.getKey()),
@@ -171,8 +175,13 @@ class ProductController {
     String chosen =
         productClass.isEmpty() && !classes.isEmpty() ? classes.getFirst().id() : productClass;
     List<Concept> columns =
-        knowledge.productClass(chosen).map(ProductClass::essential).orElse(List.of()).stream()
-            .map(e -> knowledge.concept(e).orElseThrow())
+        knowledge
+            .current()
+            .productClass(chosen)
+            .map(ProductClass::essential)
+            .orElse(List.of())
+            .stream()
+            .flatMap(e -> knowledge.current().concept(e).stream())
             .toList();
     List<Long> ids = products.incomplete(chosen, after, MISSING_ROWS + 1);
     List<MissingRow> rows = new ArrayList<>();

@@ -1,16 +1,25 @@
 package rhetor.app.product;
 
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiConsumer;
+import java.util.function.BiFunction;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
 import rhetor.core.compose.Draft;
+import rhetor.core.compose.RangeFigures;
 import rhetor.core.exchange.TextColumns;
 import rhetor.core.fact.BaseUnits;
 import rhetor.core.fact.Contradiction;
@@ -28,7 +37,19 @@ public class ProductService {
 
   private final ProductStore store;
   private final FactStore facts;
-  private final FactAssembler assembler;
+
+  /** Looking at more products than these while somebody types would take too long. */
+  private static final int LOOKED_AT = 20_000;
+
+  /** How long the figures of a class are good enough for a comparison. */
+  private static final Duration FRESH = Duration.ofMinutes(1);
+
+  private final Map<String, Figures> figures = new ConcurrentHashMap<>();
+
+  private record Figures(RangeFigures range, Instant at) {}
+
+  private final HouseKnowledge knowledge;
+  private final Clock clock;
   private final BaseUnits units;
   private final HouseNameService houseNames;
   private final NamedPictures pictures;
@@ -37,17 +58,23 @@ public class ProductService {
   ProductService(
       ProductStore store,
       FactStore facts,
-      Knowledge knowledge,
+      HouseKnowledge knowledge,
       HouseNameService houseNames,
       NamedPictures pictures,
-      JsonMapper json) {
+      JsonMapper json,
+      Clock clock) {
     this.store = store;
     this.facts = facts;
-    this.assembler = new FactAssembler(knowledge);
-    this.units = new BaseUnits(knowledge);
+    this.knowledge = knowledge;
+    this.units = new BaseUnits(knowledge.standard());
     this.houseNames = houseNames;
     this.pictures = pictures;
     this.json = json;
+    this.clock = clock;
+  }
+
+  private FactAssembler assembler() {
+    return knowledge.current().index(FactAssembler.class, FactAssembler::new);
   }
 
   /** Notes an intake that has no sheet; its id. */
@@ -94,12 +121,12 @@ public class ProductService {
 
   /** How many essential facts a product lacks. */
   int missing(ProductFacts product) {
-    return assembler.missing(product).size();
+    return assembler().missing(product).size();
   }
 
   /** Concepts that a product's class calls essential and that no source gives. */
   List<String> missingConcepts(ProductFacts product) {
-    return assembler.missing(product);
+    return assembler().missing(product);
   }
 
   /** How many products of each class lack something essential, the largest class first. */
@@ -120,9 +147,9 @@ public class ProductService {
     }
     List<Fact> typed =
         facts.typed(id).stream()
-            .map(t -> assembler.typed(t.factId(), t.label(), t.text(), t.typedBy()))
+            .map(t -> assembler().typed(t.factId(), t.label(), t.text(), t.typedBy()))
             .toList();
-    return assembler.assemble(sources, typed, facts.settled(id), houseNames.names());
+    return assembler().assemble(sources, typed, facts.settled(id), houseNames.names());
   }
 
   /** Makes something of each product's id, SKU and name. */
@@ -164,7 +191,7 @@ public class ProductService {
     if (store.findSku(sku.strip()).isPresent()) {
       throw Refused.conflict("A product with the SKU \"" + sku.strip() + "\" is there already.");
     }
-    ProductFacts product = assembler.named(sku.strip(), name.strip(), by);
+    ProductFacts product = assembler().named(sku.strip(), name.strip(), by);
     ProductIntake target =
         intake(
             store.addIntake("PICTURES", "By hand", name.strip(), by),
@@ -192,7 +219,7 @@ public class ProductService {
         throw Refused.invalid("A fact has at most %,d characters.".formatted(LONGEST_FACT));
       }
       try {
-        assembler.typed(factId, label, text, by);
+        assembler().typed(factId, label, text, by);
       } catch (IllegalArgumentException e) {
         throw Refused.invalid(e.getMessage());
       }
@@ -288,6 +315,84 @@ public class ProductService {
   /** Marks texts as stale: something that they rest on has changed. */
   public void markStale(List<Long> ids) {
     store.markStale(ids);
+  }
+
+  /**
+   * What the products of a class have in common and what sets them apart; up to a minute old.
+   *
+   * @param productClass empty for a product of no known class, which is compared with nothing
+   */
+  public RangeFigures figures(String productClass) {
+    Knowledge current = knowledge.current();
+    if (productClass.isEmpty()) {
+      return new RangeFigures(current);
+    }
+    return figures.compute(
+            productClass,
+            (c, known) -> {
+              if (known != null && known.at.plus(FRESH).isAfter(clock.instant())) {
+                return known;
+              }
+              RangeFigures fresh = new RangeFigures(current);
+              store.eachSource(c, Integer.MAX_VALUE, (product, facts) -> fresh.add(facts));
+              return new Figures(fresh, clock.instant());
+            })
+        .range;
+  }
+
+  /** How many products there are of each class that there are any of. */
+  public Map<String, Integer> countByClass() {
+    return store.countByClass();
+  }
+
+  /**
+   * What was seen on looking at the house's products.
+   *
+   * @param concerned how many of those looked at are concerned
+   * @param all whether those looked at are all products
+   */
+  public record Look<T>(int concerned, int lookedAt, boolean all, List<T> examples) {}
+
+  /**
+   * Looks at products while somebody waits; no further than at {@value #LOOKED_AT}.
+   *
+   * @param isConcerned whether a product is concerned
+   * @param example what is shown of one that is, by its id and facts; empty to show another
+   * @param examples most examples
+   */
+  public <T> Look<T> look(
+      Predicate<ProductFacts> isConcerned,
+      BiFunction<Long, ProductFacts, Optional<T>> example,
+      int examples) {
+    List<T> shown = new ArrayList<>();
+    int[] counts = new int[2];
+    store.eachSource(
+        "",
+        // One more tells that there are more.
+        LOOKED_AT + 1,
+        (product, facts) -> {
+          counts[0]++;
+          if (counts[0] > LOOKED_AT || !isConcerned.test(facts)) {
+            return;
+          }
+          counts[1]++;
+          if (shown.size() < examples) {
+            example.apply(product.id(), facts).ifPresent(shown::add);
+          }
+        });
+    return new Look<>(counts[1], Math.min(counts[0], LOOKED_AT), counts[0] <= LOOKED_AT, shown);
+  }
+
+  /**
+   * Goes through the facts of a class's products as their sources gave them.
+   *
+   * @param most only as many
+   */
+  public void eachSource(String productClass, int most, SourceVisitor visitor) {
+    store.eachSource(
+        productClass,
+        most,
+        (product, facts) -> visitor.visit(product.id(), product.textId(), facts));
   }
 
   /** Goes through the products' facts as their sources gave them, one source after another. */

@@ -444,13 +444,37 @@ class ProductStore {
   /** A product and whether it has a text. */
   record Written(long id, long textId) {}
 
+  Map<String, Integer> countByClass() {
+    Map<String, Integer> counts = new HashMap<>();
+    jdbc.sql(
+            "select product_class, count(*) from product where product_class <> '' group by product_class")
+        .query(
+            rs -> {
+              counts.put(rs.getString(1), rs.getInt(2));
+            });
+    return counts;
+  }
+
   /** Goes through what every supplier said last of every product, one at a time. */
   void eachSource(BiConsumer<Written, ProductFacts> consumer) {
+    eachSource("", Integer.MAX_VALUE, consumer);
+  }
+
+  /**
+   * Goes through what suppliers said last of products, one at a time.
+   *
+   * @param productClass only its products; empty for all
+   * @param most only as many
+   */
+  void eachSource(String productClass, int most, BiConsumer<Written, ProductFacts> consumer) {
     jdbc.sql(
             """
             select p.id, p.text_id, s.facts from product_source s join product p on p.id = s.product_id
-            where not s.withdrawn and not exists (
-              select 1 from product_source o where o.product_id = s.product_id and o.id > s.id and not o.withdrawn)""")
+            where not s.withdrawn and (:class = '' or p.product_class = :class) and not exists (
+              select 1 from product_source o where o.product_id = s.product_id and o.id > s.id and not o.withdrawn)
+            fetch first :most rows only""")
+        .param("class", productClass)
+        .param("most", most)
         .query(
             rs -> {
               Written product = new Written(rs.getLong(1), rs.getLong(2));

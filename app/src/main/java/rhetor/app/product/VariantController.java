@@ -12,8 +12,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.core.fact.Concept;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.VariantFinder.Group;
 
 /** Groups of variants over HTTP. */
@@ -22,9 +22,9 @@ class VariantController {
   private static final int SHOWN = 100;
 
   private final VariantService variants;
-  private final Knowledge knowledge;
+  private final HouseKnowledge knowledge;
 
-  VariantController(VariantService variants, Knowledge knowledge) {
+  VariantController(VariantService variants, HouseKnowledge knowledge) {
     this.variants = variants;
     this.knowledge = knowledge;
   }
@@ -60,7 +60,7 @@ class VariantController {
         id,
         group.name(),
         group.axes().stream()
-            .map(a -> new Axis(a, knowledge.concept(a).map(Concept::label).orElse(a)))
+            .map(a -> new Axis(a, knowledge.current().concept(a).map(Concept::label).orElse(a)))
             .toList(),
         group.members().stream()
             .map(

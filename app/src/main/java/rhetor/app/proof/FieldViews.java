@@ -6,7 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
-import rhetor.app.claim.HouseClaims;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Block;
@@ -23,10 +23,10 @@ import rhetor.core.keyword.KeywordMatch;
 /** Shows a draft's fields with numbered footnotes and marks. */
 @Component
 class FieldViews {
-  private final HouseClaims claims;
+  private final HouseKnowledge knowledge;
 
-  FieldViews(HouseClaims claims) {
-    this.claims = claims;
+  FieldViews(HouseKnowledge knowledge) {
+    this.knowledge = knowledge;
   }
 
   /** A sentence with the numbers of its footnotes. */
@@ -112,8 +112,8 @@ class FieldViews {
                       List.of()));
       case CLAIM -> {
         String words =
-            claims
-                .knowledge()
+            knowledge
+                .current()
                 .claim(support.id())
                 .map(Claim::text)
                 .orElse("This claim has been withdrawn.");

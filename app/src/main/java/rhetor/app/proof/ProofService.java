@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import rhetor.app.claim.HouseClaims;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
@@ -30,14 +30,15 @@ public class ProofService {
 
   private final TextStore texts;
   private final ProductService products;
-  private final HouseClaims claims;
+  private final HouseKnowledge knowledge;
   private final HouseTexts house;
 
-  ProofService(TextStore texts, ProductService products, HouseTexts house, HouseClaims claims) {
+  ProofService(
+      TextStore texts, ProductService products, HouseTexts house, HouseKnowledge knowledge) {
     this.house = house;
     this.texts = texts;
     this.products = products;
-    this.claims = claims;
+    this.knowledge = knowledge;
   }
 
   /** Keeps what a run wrote as the text that counts. */
@@ -89,7 +90,7 @@ public class ProofService {
       throw Refused.invalid("The text has more than %,d characters.".formatted(LONGEST_INPUT));
     }
     List<Block> blocks =
-        new SupportFinder(claims.knowledge())
+        new SupportFinder(knowledge.current())
             .attach(
                 parse(field, input),
                 before.draft().sentences(field),
@@ -132,7 +133,7 @@ public class ProofService {
 
   /** The checks of one product's texts, and which other text of the house is too like. */
   private Audit audit(Product product, Draft draft, String keyword) {
-    return new Checker(claims.knowledge())
+    return new Checker(knowledge.current())
         .check(
             draft, product.facts(), keyword, house.likeness(product.id(), draft).stream().toList());
   }

@@ -8,7 +8,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import rhetor.app.claim.HouseClaims;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
@@ -18,7 +18,6 @@ import rhetor.core.compose.Composer;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.Field;
 import rhetor.core.compose.LineJoiner;
-import rhetor.core.compose.RangeFigures;
 import rhetor.core.compose.Rewriter;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.Variety;
@@ -32,12 +31,12 @@ import rhetor.core.style.Voice;
 public class RewriteService {
   private final ProofService proofs;
   private final ProductService products;
-  private final HouseClaims claims;
+  private final HouseKnowledge knowledge;
 
-  RewriteService(ProofService proofs, ProductService products, HouseClaims claims) {
+  RewriteService(ProofService proofs, ProductService products, HouseKnowledge knowledge) {
     this.proofs = proofs;
     this.products = products;
-    this.claims = claims;
+    this.knowledge = knowledge;
   }
 
   /**
@@ -51,10 +50,10 @@ public class RewriteService {
       throw Refused.invalid("Ask for 1 to " + Composer.MOST_TAKES + " takes.");
     }
     return new Composer(
-            claims.knowledge(),
+            knowledge.current(),
             voice.id().hashCode(),
             Variety.ofFew(),
-            new RangeFigures(claims.knowledge()))
+            products.figures(product.facts().productClass()))
         .takes(new Brief(product.facts(), product.keyword(), voice, 1), number);
   }
 
@@ -161,7 +160,10 @@ public class RewriteService {
     try {
       return draft.with(
           field,
-          new Rewriter(claims.knowledge(), product.id())
+          new Rewriter(
+                  knowledge.current(),
+                  product.id(),
+                  products.figures(product.facts().productClass()))
               .rewrite(
                   draft.blocks(field), field, selected, product.facts(), product.keyword(), order));
     } catch (IllegalArgumentException e) {

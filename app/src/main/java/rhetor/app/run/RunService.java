@@ -12,7 +12,7 @@ import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
-import rhetor.app.claim.HouseClaims;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductFilter;
 import rhetor.app.product.ProductLine;
@@ -40,7 +40,7 @@ public class RunService {
   private final RunStore runs;
   private final ProductService products;
   private final ProofService proofs;
-  private final HouseClaims claims;
+  private final HouseKnowledge knowledge;
   private final SchedulerClient scheduler;
   private final TransactionTemplate transaction;
   private final Clock clock;
@@ -49,14 +49,14 @@ public class RunService {
       RunStore runs,
       ProductService products,
       ProofService proofs,
-      HouseClaims claims,
+      HouseKnowledge knowledge,
       @Lazy SchedulerClient scheduler,
       TransactionTemplate transaction,
       Clock clock) {
     this.runs = runs;
     this.products = products;
     this.proofs = proofs;
-    this.claims = claims;
+    this.knowledge = knowledge;
     this.scheduler = scheduler;
     this.transaction = transaction;
     this.clock = clock;
@@ -169,9 +169,9 @@ public class RunService {
     }
     Variety variety = new Variety();
     proofs.eachText((product, prose) -> variety.add(prose, -(int) product));
-    RangeFigures range = new RangeFigures(claims.knowledge());
+    RangeFigures range = new RangeFigures(knowledge.current());
     products.eachSource((product, text, facts) -> range.add(facts));
-    Composer composer = new Composer(claims.knowledge(), runs.seed(id), variety, range);
+    Composer composer = new Composer(knowledge.current(), runs.seed(id), variety, range);
     while (get(id).status() == Run.Status.RUNNING) {
       List<Long> next = runs.next(id, CHUNK);
       if (next.isEmpty()) {

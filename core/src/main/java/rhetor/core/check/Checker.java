@@ -87,14 +87,15 @@ public final class Checker {
   public Audit check(Draft draft, ProductFacts product, String keyword, List<Mark> found) {
     List<Mark> marks = new ArrayList<>(found);
     Ground ground = new Ground(product, knowledge);
+    // All texts are looked through once; sentences only where that found something.
+    StringBuilder all = new StringBuilder();
+    draft.fields().keySet().forEach(f -> all.append(draft.plain(f)).append('\n'));
+    String lower = all.toString().toLowerCase(Locale.ROOT);
+    boolean mayBeEmpty = EMPTY_HINTS.stream().anyMatch(lower::contains);
+    boolean mayHaveMarkup = MARKUP_HINTS.stream().anyMatch(lower::contains);
     for (Field field : Field.values()) {
       lengths(draft, field, marks);
       List<Sentence> sentences = draft.sentences(field);
-      String plain = draft.plain(field);
-      // The whole field is looked through once; sentences only where that found something.
-      String lower = plain.toLowerCase(Locale.ROOT);
-      boolean mayBeEmpty = EMPTY_HINTS.stream().anyMatch(lower::contains);
-      boolean mayHaveMarkup = MARKUP_HINTS.stream().anyMatch(lower::contains);
       for (int i = 0; i < sentences.size(); i++) {
         sentence(field, i, sentences.get(i), ground, mayBeEmpty, mayHaveMarkup, marks);
       }

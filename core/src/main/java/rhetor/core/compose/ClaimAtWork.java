@@ -47,7 +47,7 @@ public final class ClaimAtWork {
 
   /** A claim's clause as it reads of one thing: "it dries fast" for "{it} ~dry fast". */
   public static String clause(String so) {
-    return SentenceWriter.agreeAll(so.replace("{it}", "it"), false);
+    return SentenceWriter.clause(so, false);
   }
 
   private String sentence(ProductFacts product, Fact fact) {
@@ -65,7 +65,7 @@ public final class ClaimAtWork {
           .write(said, true).stream().map(Sentence::text).collect(Collectors.joining(" "));
     }
     if (!claim.adj().isEmpty()) {
-      Opening.Phrase phrase = new Opening(subject, KeywordUse.NONE, said, pen).kind(2, 0);
+      NounPhrase phrase = NounPhrase.of(subject, KeywordUse.NONE, said, 2, 0);
       return Framing.finish(subject.bareFullReference() + ": " + phrase.words(), voice);
     }
     return English.capitalise(clause(claim.so().getFirst())) + ".";

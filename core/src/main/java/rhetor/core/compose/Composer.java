@@ -15,15 +15,15 @@ import rhetor.core.support.Ground;
  * Writes all texts of a product from its facts, without network or cost. Every sentence carries
  * what it rests on; a field for which there are no facts stays empty.
  *
- * <p>A description too like another that this composer has written, or was shown, is composed
- * again. The same briefs in the same order with the same seed give the same texts. Not safe for
- * several threads.
+ * <p>A description too like its supplier's, or another that this composer has written or was shown,
+ * is composed again. The same briefs in the same order with the same seed give the same texts. Not
+ * safe for several threads.
  */
 public final class Composer {
   /** Share of five-word runs in common with another text above which it is composed again. */
   private static final double TOO_LIKE = 0.25;
 
-  private static final int ATTEMPTS = 3;
+  private static final int ATTEMPTS = 2;
 
   /** Takes of further attempts lie beyond those that people ask for. */
   private static final int ATTEMPT = 100;
@@ -61,12 +61,17 @@ public final class Composer {
   /** Writes every field that the product's facts allow. */
   public Draft compose(Brief brief) {
     KeywordUse keyword = keywordUse(brief);
+    if (!brief.product().supplierText().isBlank()) {
+      // The supplier's words stand in every shop that sells the product.
+      variety.add(brief.product().supplierText(), ++written);
+    }
     Draft best = null;
     double least = 2;
     for (int attempt = 0; attempt < ATTEMPTS && least > TOO_LIKE; attempt++) {
       rotation.start(brief.product().sku(), brief.take() + attempt * ATTEMPT);
       Job job = new Job(brief, keyword);
-      Draft draft = best == null ? job.write() : best.with(Field.DESCRIPTION, job.description());
+      Draft draft =
+          best == null ? job.write() : best.with(Field.DESCRIPTION, job.description(best));
       double likeness = variety.likeness(draft.prose());
       if (likeness < least) {
         best = draft;
@@ -142,7 +147,7 @@ public final class Composer {
       Titles titles = new Titles(knowledge, values, product, subject, keyword, messages);
       put(fields, Field.TITLE, prose(List.of(titles.title(take))));
       put(fields, Field.SHORT_DESCRIPTION, prose(shortDescription()));
-      put(fields, Field.DESCRIPTION, description());
+      put(fields, Field.DESCRIPTION, description(new Draft(fields)));
       put(fields, Field.HIGHLIGHTS, list(new Highlights(subject, messages, pen).entries()));
       put(fields, Field.META_TITLE, prose(List.of(titles.metaTitle())));
       put(fields, Field.META_DESCRIPTION, prose(metaDescription()));
@@ -165,9 +170,18 @@ public final class Composer {
           .orElse(List.of());
     }
 
+    /** What a text may open with: nobody begins with the washing. */
+    private List<Message> opening() {
+      return messages.stream().filter(Job::mayOpen).toList();
+    }
+
+    private static boolean mayOpen(Message m) {
+      return !m.theme().equals("care");
+    }
+
     private List<Sentence> shortDescription() {
       for (int size : new int[] {2, 1}) {
-        Opening.Result opening = new Opening(subject, keyword, messages, pen).write(size);
+        Opening.Result opening = new Opening(subject, keyword, opening(), pen).write(size);
         if (opening == null) {
           continue;
         }
@@ -227,29 +241,33 @@ public final class Composer {
           new Sentence(Framing.finish(words, pen.voice()), subject.kindSupport(product)));
     }
 
-    List<Block> description() {
+    /**
+     * @param others the texts so far; a description doesn't open as the short one above it does
+     */
+    List<Block> description(Draft others) {
       if (messages.isEmpty()) {
         return prose(bare());
       }
+      List<Message> telling = planner.telling(messages, product, pen);
       List<Block> blocks = new ArrayList<>();
       Set<Message> said = new LinkedHashSet<>();
       List<Sentence> first = new ArrayList<>();
       Set<Message> benefits =
-          planner.benefits(messages, keyword.usable() ? keyword.keyword() : subject.kind(), pen);
+          planner.benefits(telling, keyword.usable() ? keyword.keyword() : subject.kind(), pen);
       Opening.Result opening =
           new Opening(
                   subject,
                   keyword,
-                  messages.stream().filter(m -> !benefits.contains(m)).toList(),
+                  telling.stream().filter(m -> !benefits.contains(m) && mayOpen(m)).toList(),
                   pen)
-              .write(2);
+              .write(2, firstSentence(others));
       if (opening != null) {
         first.addAll(opening.sentences());
         said.addAll(opening.said());
       }
       Planner.Outline outline =
           planner.outline(
-              messages.stream().filter(m -> !said.contains(m) && !isSaidBy(m, first)).toList(),
+              telling.stream().filter(m -> !said.contains(m) && !isSaidBy(m, first)).toList(),
               benefits,
               pen);
       SentenceWriter writer =
@@ -268,13 +286,20 @@ public final class Composer {
         blocks.addAll(prose(bare()));
       }
       List<Sentence> specification =
-          new Specification(knowledge, values, product, messages).entries();
+          new Specification(knowledge, values, product, telling).entries();
       if (specification.size() >= 2) {
         blocks.add(
             new Block(Block.Kind.HEADING, List.of(new Sentence("Specification", List.of()))));
         blocks.add(new Block(Block.Kind.LIST, specification));
       }
       return blocks;
+    }
+
+    private static String firstSentence(Draft draft) {
+      return draft.sentences(Field.SHORT_DESCRIPTION).stream()
+          .findFirst()
+          .map(Sentence::text)
+          .orElse("");
     }
 
     /** "A floating lure" says all that "a floating action" would. */
@@ -304,11 +329,12 @@ public final class Composer {
       }
       // Search results show it beside other shops' texts, not beside the house's own.
       Pen any = new Pen(pen.voice(), rotation, Variety.none(), values, range);
-      Opening opening = new Opening(subject, keyword, messages, any);
+      Opening opening = new Opening(subject, keyword, opening(), any);
       if ((subject.canBeCalledKind() || subject.isUnnamedPlural())
-          && opening.kind(2, 1).isInformative()) {
+          && NounPhrase.of(subject, keyword, opening(), 2, 1).isInformative()) {
         for (int size = 3; size >= 0; size--) {
-          Opening.Phrase kind = opening.kind(Math.min(2, size), Math.max(0, size - 1));
+          NounPhrase kind =
+              NounPhrase.of(subject, keyword, opening(), Math.min(2, size), Math.max(0, size - 1));
           String who =
               subject.isUnnamedPlural()
                   ? subject.name() + (subject.brand().isEmpty() ? "" : " by " + subject.brand())

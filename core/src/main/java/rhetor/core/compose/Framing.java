@@ -3,6 +3,7 @@ package rhetor.core.compose;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -22,6 +23,9 @@ final class Framing {
   /** Stands between the items of a list until the sentence it is in is known. */
   static final String ITEM = "\u0001";
 
+  /** Other ways to put a fact that are tried so as not to repeat a verb. */
+  private static final int TURNS = 3;
+
   private static final char LISTED = ITEM.charAt(0);
 
   /** What clauses about growing are about. */
@@ -35,6 +39,8 @@ final class Framing {
 
   private static final Pattern MEASURE =
       Pattern.compile("(?:an? )?((?:\\p{L}+ ){0,2}\\p{L}+) of ([^\u0001]+)");
+
+  private static final Pattern AFTER = Pattern.compile(" (?:for|from|with|to|that) ");
 
   private static final Pattern SIDE = Pattern.compile("[\\d.,]+ .*(?:long|wide|high|deep|thick)");
 
@@ -202,7 +208,7 @@ final class Framing {
               : null;
       case BARE ->
           // "Have a zip" would tell somebody to.
-          verbs.size() <= 2 && clauses.isEmpty() && !subject.plural()
+          verbs.size() <= 2 && clauses.isEmpty() && !subject.plural() && isAllBeOrNone()
               ? List.of(said(verbs).replaceFirst("^is ", ""))
               : null;
       case LEAD -> List.of(who + " " + said(verbs));
@@ -217,6 +223,12 @@ final class Framing {
               ? List.of("there " + (isSeveral(withs) ? "are " : "is ") + nouns(withs))
               : null;
     };
+  }
+
+  /** "Dishwasher-safe and has a handle" lacks its "is". */
+  private boolean isAllBeOrNone() {
+    long be = verbs.stream().filter(m -> m.verb().startsWith("be ")).count();
+    return be == 0 || be == verbs.size();
   }
 
   /** "There are two pockets and a zip": the verb agrees with what stands next to it. */
@@ -328,6 +340,8 @@ final class Framing {
         && withs.size() < verbs.size()
         && verbs.stream().map(Message::theme).distinct().count() == 1
         && !verbs.getFirst().theme().equals("size")
+        // "It has a zip closure with a plain weave."
+        && verbs.stream().noneMatch(m -> !withs.contains(m) && m.verb().startsWith("have "))
         && verbs.stream()
             .noneMatch(
                 m ->
@@ -346,7 +360,13 @@ final class Framing {
     if (phrases.size() == 1 && phrases.getFirst().indexOf(LISTED) < 0) {
       return phrases.getFirst();
     }
-    return English.list(phrases.stream().flatMap(p -> Arrays.stream(p.split(ITEM))).toList());
+    // "Two pockets and hooks for rails", not "hooks for rails and two pockets": what goes on
+    // after its noun stands last (the principle of end weight).
+    return English.list(
+        phrases.stream()
+            .sorted(Comparator.comparing(p -> AFTER.matcher(p).find()))
+            .flatMap(p -> Arrays.stream(p.split(ITEM)))
+            .toList());
   }
 
   private static List<Message> without(List<Message> all, List<Message> some) {
@@ -358,7 +378,42 @@ final class Framing {
   }
 
   private String said(List<Message> messages) {
-    return predicate(messages.stream().map(Message::verb).toList(), subject.plural());
+    return said(messages, subject.plural());
+  }
+
+  /** What the messages say of a subject, joined; the same verb doesn't come twice. */
+  static String said(List<Message> messages, boolean plural) {
+    if (messages.size() == 1) {
+      return predicate(List.of(messages.getFirst().verb()), plural);
+    }
+    Set<String> joints = new HashSet<>();
+    Set<String> first = new HashSet<>();
+    List<String> verbs = new ArrayList<>();
+    for (Message m : messages) {
+      String verb = m.verb();
+      // "It comes in at 380 g, and comes in sizes S and M."
+      for (int turn = 1; turn <= TURNS && stutters(verb, joints, first); turn++) {
+        String other = m.turned(turn).verb();
+        verb = stutters(other, joints, first) ? verb : other;
+      }
+      joints.add(joint(verb));
+      first.add(verb.split(" ", 2)[0]);
+      verbs.add(verb);
+    }
+    return predicate(verbs, plural);
+  }
+
+  private static boolean stutters(String verb, Set<String> joints, Set<String> first) {
+    return !joints.contains(joint(verb)) && first.contains(verb.split(" ", 2)[0]);
+  }
+
+  /** What a verb phrase shares with others that are joined to it, else the phrase itself. */
+  private static String joint(String phrase) {
+    String verb = phrase.split(" ", 2)[0];
+    // "Is made of canvas and rated IPX6", but not "grows in sun and to 35 cm".
+    boolean joins =
+        MERGED.contains(verb) || phrase.startsWith("come in ") && !phrase.startsWith("come in at ");
+    return joins ? verb : phrase;
   }
 
   /** Verb phrases made to agree with the subject and joined; a verb that repeats is said once. */
@@ -368,13 +423,10 @@ final class Framing {
     }
     Map<String, List<String>> byVerb = new LinkedHashMap<>();
     for (String phrase : verbPhrases) {
-      String[] parts = phrase.split(" ", 2);
-      // "Is made of canvas and rated IPX6", but not "grows in sun and to 35 cm".
-      boolean joins =
-          MERGED.contains(parts[0])
-              || phrase.startsWith("come in ") && !phrase.startsWith("come in at ");
-      String key = joins ? parts[0] : phrase;
-      byVerb.computeIfAbsent(key, v -> new ArrayList<>()).add(key.equals(phrase) ? "" : parts[1]);
+      String key = joint(phrase);
+      byVerb
+          .computeIfAbsent(key, v -> new ArrayList<>())
+          .add(key.equals(phrase) ? "" : phrase.split(" ", 2)[1]);
     }
     List<String> joined = new ArrayList<>();
     // "3 mm wide and made of gold", not "made of gold and 3 mm wide".

@@ -38,16 +38,16 @@ final class Highlights {
   private Sentence entry(Message m, String point) {
     Optional<Claim> claim =
         m.claims().stream()
-            .filter(c -> c.so().stream().anyMatch(s -> !s.contains("{it}")))
+            .filter(c -> c.so().stream().anyMatch(s -> !s.contains("{")))
             .findFirst();
     if (claim.isPresent()) {
       String so =
           pen.rotation()
               .pick(
                   claim.get().id() + ".point",
-                  claim.get().so().stream().filter(s -> !s.contains("{it}")).toList());
+                  claim.get().so().stream().filter(s -> !s.contains("{")).toList());
       String whole = point + ": " + so;
-      if (!so.contains("~") && whole.length() <= LONGEST && !Opening.overlaps(point, so)) {
+      if (!so.contains("~") && whole.length() <= LONGEST && !Echo.overlaps(point, so)) {
         return new Sentence(whole, List.of(m.support(), Support.claim(claim.get().id())));
       }
     }
@@ -56,8 +56,10 @@ final class Highlights {
 
   /** The fact without a subject: "Holds 20 litres", "Roll-top closure". */
   private String point(Message m) {
+    // "Of cotton" (a phrase for openings) points out nothing.
+    boolean part = m.has(Form.PART) && !m.get(Form.PART).startsWith("of ");
     String words =
-        m.has(Form.PART)
+        part
             ? m.get(Form.PART)
             : m.has(Form.WITH)
                 ? Framing.things(List.of(m.get(Form.WITH))).replaceFirst("^an? ", "")

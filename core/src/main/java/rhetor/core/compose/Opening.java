@@ -1,14 +1,10 @@
 package rhetor.core.compose;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
-import java.util.regex.Pattern;
 import rhetor.core.compose.Message.Form;
-import rhetor.core.fact.Claim;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
 import rhetor.core.style.OpeningFrame;
@@ -20,22 +16,16 @@ final class Opening {
 
   private static final int TURNS = 3;
 
+  /** More repetition than any sentence has. */
+  private static final int SAME = 10_000;
+
   /** Facts that matter enough to open with. */
   private static final int FRONT_ROW = 5;
-
-  private static final Pattern PARTS = Pattern.compile("[ -]");
-  private static final int ADJECTIVES = 2;
-  private static final int STEM = 6;
-  private static final Set<String> PLAIN =
-      Set.of("with", "from", "made", "litre", "metre", "hour", "page", "lumen");
 
   private final Subject subject;
   private final KeywordUse keyword;
   private final List<Message> messages;
   private final Pen pen;
-
-  /** A noun phrase with what it rests on and the messages it has said. */
-  record Phrase(String words, List<Support> support, Set<Message> said, boolean isInformative) {}
 
   /**
    * The opening.
@@ -44,19 +34,19 @@ final class Opening {
    * @param kind the noun phrase in it
    * @param used the messages it has said besides
    */
-  record Result(List<String> texts, Phrase kind, List<Message> used) {
+  record Result(List<String> texts, NounPhrase kind, List<Message> used) {
     String text() {
       return texts.size() == 1 ? texts.getFirst() : String.join(" ", texts);
     }
 
     Set<Message> said() {
-      Set<Message> said = new LinkedHashSet<>(kind.said);
+      Set<Message> said = new LinkedHashSet<>(kind.said());
       said.addAll(used);
       return said;
     }
 
     List<Sentence> sentences() {
-      List<Support> support = new ArrayList<>(kind.support);
+      List<Support> support = new ArrayList<>(kind.support());
       used.forEach(m -> support.add(m.support()));
       return texts.stream().map(t -> new Sentence(t, support)).toList();
     }
@@ -69,142 +59,8 @@ final class Opening {
     this.pen = pen;
   }
 
-  /**
-   * What the product is, with its article: "a 20-litre waterproof commuter pannier in moss green".
-   *
-   * @param adjectives most adjectives to put before the noun
-   * @param after most phrases to put after it
-   */
-  Phrase kind(int adjectives, int after) {
-    Set<Message> said = new LinkedHashSet<>();
-    List<Support> support = new ArrayList<>(subject.nameSupport());
-    String noun = subject.kind();
-    boolean keyed = keyword.usable() && !keyword.nounPhrase().isEmpty();
-    if (keyed) {
-      noun = keyword.nounPhrase();
-      support.add(Support.keyword(keyword.keyword()));
-    }
-    // A keyword of several words has its adjectives already.
-    int room = keyed && noun.split(" ").length > 2 ? Math.min(1, adjectives) : adjectives;
-    List<Adjective> chosen = adjectives(noun, room, said, support);
-    // What the noun itself says ("stoneware teapot") needn't be said again.
-    for (Message m : messages) {
-      boolean adjective =
-          m.has(Form.ADJ) && Subject.hasWord(noun, m.get(Form.ADJ).toLowerCase(Locale.ROOT));
-      if (keyed
-          && (adjective
-              || isNamedBy(m, noun)
-              || m.theme().equals("use") && m.has(Form.PP) && overlaps(m.get(Form.PP), noun))) {
-        said.add(m);
-      }
-    }
-    StringBuilder phrase = new StringBuilder();
-    chosen.stream()
-        .sorted(Comparator.comparingInt(Adjective::order))
-        .forEach(a -> phrase.append(a.words).append(' '));
-    phrase.append(noun);
-    int posts = 0;
-    for (Message m : messages) {
-      if (posts < after
-          && m.has(Form.PP)
-          && !said.contains(m)
-          && !overlaps(m.get(Form.PP), phrase + " " + subject.name())) {
-        phrase.append(' ').append(m.get(Form.PP));
-        said.add(m);
-        posts++;
-      }
-    }
-    said.forEach(m -> support.add(m.support()));
-    boolean informative = !chosen.isEmpty() || posts > 0 || keyed || !subject.nameHasKind();
-    // "A cotton towel", but "cotton bed linen" and "grey socks".
-    boolean bare = subject.plural() || English.withArticle(noun).equals(noun);
-    String words = bare ? phrase.toString() : English.withArticle(phrase.toString());
-    return new Phrase(words, support, said, informative);
-  }
-
-  /** Whether the noun has the fact's value in it: "a black pannier" has said its colour. */
-  static boolean isNamedBy(Message m, String noun) {
-    String value =
-        switch (m.fact().value()) {
-          case Value.Words(String text) -> text;
-          case Value.Terms(List<String> items) when items.size() == 1 -> items.getFirst();
-          default -> "";
-        };
-    return value.length() > 2 && Subject.hasWord(noun, value);
-  }
-
-  private record Adjective(String words, int order) {}
-
-  private List<Adjective> adjectives(
-      String noun, int most, Set<Message> said, List<Support> support) {
-    List<Adjective> chosen = new ArrayList<>();
-    for (Message m : messages) {
-      if (chosen.size() >= Math.min(most, ADJECTIVES)) {
-        break;
-      }
-      String adjective = m.get(Form.ADJ);
-      boolean measured = adjective != null && Character.isDigit(adjective.charAt(0));
-      boolean one = !measured || chosen.stream().noneMatch(a -> a.order == 0);
-      if (adjective != null && one && !overlaps(adjective, noun + " " + subject.name())) {
-        chosen.add(
-            new Adjective(
-                adjective,
-                measured || adjective.contains("-") && m.theme().equals("course")
-                    ? 0
-                    : m.fact().concept().equals("material") ? 3 : 2));
-        said.add(m);
-      }
-    }
-    if (chosen.size() < most) {
-      licensed(noun, chosen, said, support);
-    }
-    return chosen;
-  }
-
-  /** One adjective that a claim licenses, the strongest first. */
-  private void licensed(
-      String noun, List<Adjective> chosen, Set<Message> said, List<Support> support) {
-    for (Message m : messages) {
-      for (Claim claim : m.claims()) {
-        for (String adjective : claim.adj()) {
-          boolean again =
-              overlaps(adjective, noun + " " + subject.name())
-                  || chosen.stream().anyMatch(a -> overlaps(adjective.split("-")[0], a.words));
-          if (!again) {
-            chosen.add(new Adjective(adjective, 1));
-            support.add(m.support());
-            support.add(Support.claim(claim.id()));
-            if (claim.whole()) {
-              said.add(m);
-            }
-            return;
-          }
-        }
-      }
-    }
-  }
-
-  /** Whether a word of the phrase that carries meaning stands in the other text already. */
-  static boolean overlaps(String phrase, String text) {
-    String lower = text.toLowerCase(Locale.ROOT);
-    for (String word : PARTS.split(phrase.toLowerCase(Locale.ROOT))) {
-      boolean long_ = word.length() > 3 || word.length() == 3 && Character.isLetter(word.charAt(1));
-      if (long_
-          && !PLAIN.contains(word)
-          && (Subject.hasWord(lower, word) || sharesStem(word, lower))) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  /** "Commuting" says nothing new after "commuter". */
-  private static boolean sharesStem(String word, String text) {
-    if (word.length() <= STEM) {
-      return false;
-    }
-    int at = text.indexOf(word.substring(0, STEM));
-    return at >= 0 && (at == 0 || !Character.isLetter(text.charAt(at - 1)));
+  private NounPhrase kind(int adjectives, int after) {
+    return NounPhrase.of(subject, keyword, messages, adjectives, after);
   }
 
   /**
@@ -214,6 +70,13 @@ final class Opening {
    * @return null if there is nothing to say
    */
   Result write(int size) {
+    return write(size, "");
+  }
+
+  /**
+   * @param not how another text of the product opens, which it does only if there is no other way
+   */
+  Result write(int size, String not) {
     if (!subject.canBeCalledKind() && !subject.isUnnamedPlural()) {
       return withoutKind(size);
     }
@@ -223,8 +86,8 @@ final class Opening {
     int tries = 0;
     for (int turn = 0; turn < TURNS && tries < TRIES; turn++) {
       Opening turned = turn == 0 ? this : turned(turn);
-      Phrase kind = turned.kind(size, size - 1);
-      if (!kind.isInformative && messages.stream().anyMatch(m -> m.verb() != null)) {
+      NounPhrase kind = turned.kind(size, size - 1);
+      if (!kind.isInformative() && messages.stream().anyMatch(m -> m.verb() != null)) {
         // "The 60 Canister Filter is a canister filter" tells nobody anything.
         return withoutKind(size);
       }
@@ -237,7 +100,7 @@ final class Opening {
         if (result == null) {
           continue;
         }
-        int repeated = pen.variety().repeated("", result.text());
+        int repeated = result.text().equals(not) ? SAME : pen.variety().repeated("", result.text());
         if (repeated < least) {
           best = result;
           least = repeated;
@@ -253,9 +116,9 @@ final class Opening {
     if (best != null) {
       return best;
     }
-    Phrase kind = kind(size, size - 1);
-    return kind.isInformative && !subject.isUnnamedPlural()
-        ? result(kind, List.of(), subject.fullReference() + is() + kind.words)
+    NounPhrase kind = kind(size, size - 1);
+    return kind.isInformative() && !subject.isUnnamedPlural()
+        ? result(kind, List.of(), subject.fullReference() + is() + kind.words())
         : withoutKind(size);
   }
 
@@ -277,11 +140,11 @@ final class Opening {
   private record Rest(
       List<Message> all, List<Message> verbs, List<Message> part, List<Message> withs) {}
 
-  private Rest rest(Phrase kind, int size) {
+  private Rest rest(NounPhrase kind, int size) {
     Rest rest =
         new Rest(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(1), new ArrayList<>());
     for (Message m : messages) {
-      if (kind.said.contains(m)) {
+      if (kind.said().contains(m)) {
         continue;
       }
       rest.all.add(m);
@@ -298,16 +161,16 @@ final class Opening {
     return rest;
   }
 
-  private Result put(OpeningFrame frame, Phrase kind, Rest rest) {
+  private Result put(OpeningFrame frame, NounPhrase kind, Rest rest) {
     List<Message> verbs = rest.verbs;
     List<Message> part = rest.part;
     List<Message> withs = rest.withs;
     String who = subject.fullReference();
-    String what = kind.words;
+    String what = kind.words();
     boolean keyed = keyword.usable();
-    boolean told = kind.isInformative;
+    boolean told = kind.isInformative();
     // "Weir House: a holiday cottage." promises more than it holds.
-    boolean rich = told && (!kind.said.isEmpty() || keyed);
+    boolean rich = told && (!kind.said().isEmpty() || keyed);
     boolean full = rich || told && !part.isEmpty();
     return switch (frame) {
       case IS_PART ->
@@ -379,7 +242,8 @@ final class Opening {
                       + what
                       + (part.isEmpty() ? "" : ", " + part(part)));
       case FROM ->
-          subject.brand().isEmpty() || !told
+          // "From Aldersmith comes Tern, a ring that comes in sizes 48–58."
+          subject.brand().isEmpty() || !told || isComing(verbs)
               ? null
               : result(
                   kind,
@@ -434,12 +298,12 @@ final class Opening {
   }
 
   /** "Stile 4 by Pellow: grey socks, made of wool"; no verb has to agree with the name. */
-  private Result putPlural(OpeningFrame frame, Phrase kind, Rest rest) {
+  private Result putPlural(OpeningFrame frame, NounPhrase kind, Rest rest) {
     List<Message> verbs = rest.verbs;
     List<Message> part = rest.part;
     List<Message> withs = rest.withs;
     String who = subject.name() + (subject.brand().isEmpty() ? "" : " by " + subject.brand());
-    String what = kind.words;
+    String what = kind.words();
     return switch (frame) {
       case COLON, IS_PART, MAKER ->
           part.isEmpty() ? null : result(kind, part, who + ": " + what + ", " + part(part));
@@ -456,7 +320,7 @@ final class Opening {
               ? null
               : result(kind, verbs, "with " + who + " you get " + what + " that " + said(verbs));
       case FROM ->
-          subject.brand().isEmpty() || verbs.isEmpty()
+          subject.brand().isEmpty() || verbs.isEmpty() || isComing(verbs)
               ? null
               : result(
                   kind,
@@ -464,7 +328,7 @@ final class Opening {
                   "from "
                       + subject.brand()
                       + " come "
-                      + subject.shortReference()
+                      + subject.name()
                       + ", "
                       + what
                       + " that "
@@ -485,7 +349,7 @@ final class Opening {
     return English.list(figures.stream().map(m -> pen.values().prose(m.fact().value())).toList());
   }
 
-  private Result result(Phrase kind, List<Message> used, String words) {
+  private Result result(NounPhrase kind, List<Message> used, String words) {
     int stop = words.indexOf("? ");
     if (stop < 0) {
       stop = words.indexOf(". " + English.capitalise(subject.pronoun()) + " ");
@@ -526,14 +390,18 @@ final class Opening {
       int repeated = pen.variety().repeated("", words);
       if (repeated < least) {
         least = repeated;
-        best = result(new Phrase("", subject.nameSupport(), Set.of(), false), used, words);
+        best = result(new NounPhrase("", subject.nameSupport(), Set.of(), false), used, words);
       }
     }
     return best;
   }
 
+  private static boolean isComing(List<Message> verbs) {
+    return verbs.stream().anyMatch(m -> m.verb().startsWith("come "));
+  }
+
   private String said(List<Message> messages) {
-    return Framing.predicate(messages.stream().map(Message::verb).toList(), subject.plural());
+    return Framing.said(messages, subject.plural());
   }
 
   private Result withClause() {
@@ -550,6 +418,6 @@ final class Opening {
                 + " "
                 + clause.substring(Framing.SHARED.length())
             : subject.fullReference() + ": " + clause;
-    return result(new Phrase("", subject.nameSupport(), Set.of(), false), List.of(m), words);
+    return result(new NounPhrase("", subject.nameSupport(), Set.of(), false), List.of(m), words);
   }
 }

@@ -48,6 +48,9 @@ final class Planner {
   private static final double EXTRA_WEIGHT = 42;
   private static final int MOST_SAID = 18;
 
+  /** Fewer facts don't make a description. */
+  private static final int LEAST_TOLD = 5;
+
   /** The lower, the more often what matters most comes first. */
   private static final double STEEP = 40;
 
@@ -97,6 +100,18 @@ final class Planner {
     return messages.size() > MOST_SAID ? messages.subList(0, MOST_SAID) : messages;
   }
 
+  /**
+   * The messages without those that say what nearly all of the range's class say: they tell nobody
+   * which to choose, and stand in the specification. All of them if too little would be left.
+   */
+  List<Message> telling(List<Message> messages, ProductFacts product, Pen pen) {
+    List<Message> telling =
+        messages.stream()
+            .filter(m -> !pen.range().isCommon(m.fact(), product.productClass()))
+            .toList();
+    return telling.stream().filter(Message::sayable).count() >= LEAST_TOLD ? telling : messages;
+  }
+
   private List<Claim> claims(Fact fact, ProductFacts product) {
     return knowledge.licence().of(fact, product.productClass());
   }
@@ -118,7 +133,7 @@ final class Planner {
           m.verb() != null
               && m.hasBenefit()
               && m.claims().stream().allMatch(c -> c.adj().isEmpty());
-      if (tells && !Opening.isNamedBy(m, noun)) {
+      if (tells && !NounPhrase.isNamedBy(m, noun)) {
         // What sets a product apart is worth more than what is true of its kind.
         claimed.put(m, (int) Math.max(1, m.salience() * (m.contrast().isPresent() ? 8 : 1)));
       }

@@ -30,13 +30,40 @@ public final class RangeFigures {
   private static final int VALUES_KEPT = 2_000;
 
   private final Knowledge knowledge;
-  private final Map<String, Figures> byClassAndConcept = new HashMap<>();
+  private final Map<String, Map<String, Figures>> byClass = new HashMap<>();
 
   /** Amounts in base units, and how often each value occurs. */
   private static final class Figures {
     private final List<Double> amounts = new ArrayList<>();
     private final Map<Value, Integer> values = new HashMap<>();
     private int products;
+    private volatile double[] sorted = {};
+
+    /** The amounts in order; sorted anew when there are more of them. */
+    private double[] sorted() {
+      double[] now = sorted;
+      if (now.length != amounts.size()) {
+        now = amounts.stream().mapToDouble(Double::doubleValue).sorted().toArray();
+        sorted = now;
+      }
+      return now;
+    }
+
+    /** How many amounts are less. */
+    private int below(double amount) {
+      double[] all = sorted();
+      int from = 0;
+      int to = all.length;
+      while (from < to) {
+        int middle = (from + to) >>> 1;
+        if (all[middle] < amount) {
+          from = middle + 1;
+        } else {
+          to = middle;
+        }
+      }
+      return from;
+    }
   }
 
   /** Figures of no products yet. */
@@ -61,8 +88,9 @@ public final class RangeFigures {
         continue;
       }
       Figures figures =
-          byClassAndConcept.computeIfAbsent(
-              product.productClass() + " " + fact.concept(), k -> new Figures());
+          byClass
+              .computeIfAbsent(product.productClass(), c -> new HashMap<>())
+              .computeIfAbsent(fact.concept(), c -> new Figures());
       figures.products++;
       if (figures.values.size() < VALUES_KEPT || figures.values.containsKey(fact.value())) {
         figures.values.merge(fact.value(), 1, Integer::sum);
@@ -81,12 +109,21 @@ public final class RangeFigures {
 
   /** How much more or less a fact says than its kind usually does, in points of salience. */
   double distinctiveness(Fact fact, String productClass) {
-    Figures figures = byClassAndConcept.get(productClass + " " + fact.concept());
-    if (figures == null || figures.products < LEAST) {
-      return 0;
-    }
-    double share = figures.values.getOrDefault(fact.value(), 1) / (double) figures.products;
-    return share >= COMMON ? -14 : share <= RARE ? 6 : 0;
+    double share = share(fact, productClass);
+    return share >= COMMON ? -14 : share > 0 && share <= RARE ? 6 : 0;
+  }
+
+  /** Whether nearly all of the class say the same, so that it tells nobody which to choose. */
+  boolean isCommon(Fact fact, String productClass) {
+    return share(fact, productClass) >= COMMON;
+  }
+
+  /** The share of the class that has the same value; 0 if too few are known. */
+  private double share(Fact fact, String productClass) {
+    Figures figures = byClass.getOrDefault(productClass, Map.of()).get(fact.concept());
+    return figures == null || figures.products < LEAST
+        ? 0
+        : figures.values.getOrDefault(fact.value(), 1) / (double) figures.products;
   }
 
   /**
@@ -99,7 +136,7 @@ public final class RangeFigures {
 
   /** The contrast that a fact's amount makes with the range, if most of the others lie beyond. */
   Optional<Contrast> contrast(Fact fact, String productClass) {
-    Figures figures = byClassAndConcept.get(productClass + " " + fact.concept());
+    Figures figures = byClass.getOrDefault(productClass, Map.of()).get(fact.concept());
     Concept concept = knowledge.concept(fact.concept()).orElse(null);
     Optional<Double> amount = amount(fact.value());
     if (figures == null
@@ -111,8 +148,8 @@ public final class RangeFigures {
     }
     String plural =
         knowledge.productClass(productClass).map(ProductClass::plural).orElse("products");
-    long more = figures.amounts.stream().filter(a -> a > amount.get() * 1.001).count();
-    long less = figures.amounts.stream().filter(a -> a < amount.get() * 0.999).count();
+    int more = figures.amounts.size() - figures.below(amount.get() * 1.001);
+    int less = figures.below(amount.get() * 0.999);
     int others = figures.amounts.size() - 1;
     String word =
         more >= MOST * others
@@ -121,7 +158,7 @@ public final class RangeFigures {
     if (word == null) {
       return Optional.empty();
     }
-    long beyond = Math.max(more, less);
+    int beyond = Math.max(more, less);
     return Optional.of(
         new Contrast(
             word + " than most " + plural + " of the range",

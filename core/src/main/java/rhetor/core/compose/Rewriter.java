@@ -58,12 +58,19 @@ public final class Rewriter {
   public record Order(Way way, Voice voice, int take) {}
 
   public Rewriter(Knowledge knowledge, long seed) {
+    this(knowledge, seed, new RangeFigures(knowledge));
+  }
+
+  /**
+   * @param range what the product is compared with
+   */
+  public Rewriter(Knowledge knowledge, long seed, RangeFigures range) {
     this.knowledge = knowledge;
     this.planner = new Planner(knowledge);
     this.values = new ValueText(knowledge);
     this.supports = new SupportFinder(knowledge);
     this.rotation = new Rotation(seed);
-    this.range = new RangeFigures(knowledge);
+    this.range = range;
   }
 
   /**

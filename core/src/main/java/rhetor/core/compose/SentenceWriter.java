@@ -334,7 +334,7 @@ final class SentenceWriter {
         .filter(c -> !c.so().isEmpty() && !benefitsTold.contains(Support.claim(c.id())))
         .filter(c -> Collections.disjoint(c.so(), said))
         // "It has room for four, so a family has room" echoes.
-        .filter(c -> !Opening.overlaps(message.verb(), c.so().getFirst()))
+        .filter(c -> c.so().stream().anyMatch(so -> !Echo.overlaps(message.verb(), so)))
         .findFirst();
   }
 
@@ -353,31 +353,62 @@ final class SentenceWriter {
         Support.range(message.contrast().orElseThrow().grounds()));
   }
 
+  /**
+   * A fact and what it is good for, joined in one of the voice's ways: the first that repeats
+   * little of what the house has said.
+   */
   private Way withClaim(Message message, Claim claim, boolean startsParagraph) {
-    String who = refer(startsParagraph, message.verb());
-    boolean named = who.equals(subject.shortReference());
-    String bare = pen.rotation().pick(claim.id(), claim.so());
-    String so = agreeAll(bare.replace("{it}", subject.pronoun()), subject.plural());
-    String main = who + " " + Framing.predicate(List.of(message.verb()), subject.plural());
-    for (String reason : pen.rotation().ordered(weights(pen.voice().reasons()))) {
-      boolean with =
-          !reason.contains("{with}")
-              || message.has(Form.WITH) && !Opening.overlaps(message.get(Form.WITH), so);
-      boolean part =
-          !reason.contains("{part}") || message.has(Form.PART) && bare.startsWith("{it}");
-      if (with && part && !reasonsUsed.contains(reason)) {
-        String words =
-            reason
-                .replace("{main}", main)
-                .replace("{so}", so)
-                .replace(
-                    "{with}",
-                    message.has(Form.WITH) ? Framing.things(List.of(message.get(Form.WITH))) : "")
-                .replace("{part}", message.has(Form.PART) ? message.get(Form.PART) : "");
-        return way(List.of(words.split("\\. ")), SentenceFrame.PLAIN, null, named, claim, reason);
+    List<String> reasons = pen.rotation().ordered(weights(pen.voice().reasons()));
+    int turn = pen.rotation().turn(claim.id());
+    Way best = null;
+    int tries = 0;
+    for (int shift = 0; shift < Math.max(2, claim.so().size()); shift++) {
+      String so = claim.so().get(Math.floorMod(turn + shift, claim.so().size()));
+      for (String reason : reasons) {
+        Way way = withClaim(message.turned(shift), claim, so, reason, startsParagraph);
+        if (way != null && (best == null || way.repeated < best.repeated)) {
+          best = way;
+        }
+        if (best != null && (!best.isRepetitive() || ++tries >= TRIES)) {
+          return best;
+        }
       }
     }
-    return way(List.of(main + ", so " + so), SentenceFrame.PLAIN, null, named, claim, "");
+    return best != null
+        ? best
+        : withClaim(message, claim, claim.so().getFirst(), "{main}, so {so}", startsParagraph);
+  }
+
+  /** The fact with this clause of the claim; null if they don't go together in that way. */
+  private Way withClaim(
+      Message message, Claim claim, String bare, String reason, boolean startsParagraph) {
+    String so = clause(bare, subject.plural());
+    boolean with =
+        !reason.contains("{with}")
+            || message.has(Form.WITH) && !Echo.overlaps(message.get(Form.WITH), so);
+    boolean part = !reason.contains("{part}") || message.has(Form.PART) && bare.startsWith("{it}");
+    // "It is suitable for gas hobs, so gas is fine" echoes.
+    boolean echo = Echo.overlaps(message.verb(), so);
+    if (!with || !part || echo || reasonsUsed.contains(reason)) {
+      return null;
+    }
+    String who = refer(startsParagraph, message.verb());
+    String words =
+        reason
+            .replace(
+                "{main}", who + " " + Framing.predicate(List.of(message.verb()), subject.plural()))
+            .replace("{so}", so)
+            .replace(
+                "{with}",
+                message.has(Form.WITH) ? Framing.things(List.of(message.get(Form.WITH))) : "")
+            .replace("{part}", message.has(Form.PART) ? message.get(Form.PART) : "");
+    return way(
+        List.of(words.split("\\. ")),
+        SentenceFrame.PLAIN,
+        null,
+        who.equals(subject.shortReference()),
+        claim,
+        reason);
   }
 
   private static Map<String, Integer> weights(List<String> reasons) {
@@ -403,8 +434,12 @@ final class SentenceWriter {
     return byName ? subject.shortReference() : "the " + subject.noun();
   }
 
-  /** Verbs after a tilde made to agree. */
-  static String agreeAll(String clause, boolean plural) {
+  /** A claim's clause of one thing or several: "they dry fast" for "{it} ~dry fast". */
+  static String clause(String so, boolean plural) {
+    String clause =
+        so.replace("{it}", plural ? "they" : "it")
+            .replace("{them}", plural ? "them" : "it")
+            .replace('\'', '’');
     if (clause.indexOf('~') < 0) {
       return clause;
     }

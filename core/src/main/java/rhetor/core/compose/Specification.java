@@ -1,18 +1,21 @@
 package rhetor.core.compose;
 
-import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
+import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductClass;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
 
 /** Writes the list of a product's facts, with symbols and without sentences. */
 final class Specification {
-  private static final Set<String> NOT_SPECIFIED =
-      Set.of("name", "features", "included", "not_included", "category");
+  /** Lists of things; they are listed again only if prose couldn't tell them whole. */
+  private static final Set<String> THINGS = Set.of("features", "included", "not_included");
+
   private static final int LONGEST_ENTRY = 160;
 
   private final Knowledge knowledge;
@@ -20,6 +23,9 @@ final class Specification {
   private final ProductFacts product;
   private final List<Message> messages;
 
+  /**
+   * @param messages what prose may tell of the product
+   */
   Specification(
       Knowledge knowledge, ValueText values, ProductFacts product, List<Message> messages) {
     this.knowledge = knowledge;
@@ -28,26 +34,35 @@ final class Specification {
     this.messages = messages;
   }
 
+  /** The entries, in the order that the product's class gives and then in the sources' own. */
   List<Sentence> entries() {
-    List<Sentence> entries = new ArrayList<>();
-    for (Fact fact : product.facts()) {
-      if (NOT_SPECIFIED.contains(fact.concept())) {
-        boolean listed = !fact.concept().equals("name") && !fact.concept().equals("category");
-        if (listed && !isSaidWhole(fact)) {
-          entries.add(entry(fact));
-        }
-        continue;
-      }
-      String value = values.spec(fact.value());
-      boolean unitless =
-          fact.value() instanceof Value.Quantity q
-              && q.unit().isEmpty()
-              && knowledge.concept(fact.concept()).map(c -> !c.dimension().isEmpty()).orElse(false);
-      if (!value.isEmpty() && value.length() <= LONGEST_ENTRY && !unitless) {
-        entries.add(entry(fact));
-      }
+    ProductClass productClass = knowledge.productClass(product.productClass()).orElse(null);
+    List<String> first = productClass == null ? List.of() : productClass.specification();
+    List<String> none = productClass == null ? List.of() : productClass.unspecified();
+    return product.facts().stream()
+        .filter(f -> !none.contains(f.id()))
+        .sorted(
+            Comparator.comparingInt(
+                f -> first.contains(f.id()) ? first.indexOf(f.id()) : first.size()))
+        // What the house has put in the list by name stands there, told in prose or not.
+        .filter(f -> isListed(f, first.contains(f.id())))
+        .map(this::entry)
+        .toList();
+  }
+
+  private boolean isListed(Fact fact, boolean wanted) {
+    if (fact.concept().equals("name") || fact.concept().equals("category")) {
+      return false;
     }
-    return entries;
+    if (THINGS.contains(fact.concept())) {
+      return wanted || !isSaidWhole(fact);
+    }
+    String value = values.spec(fact.value());
+    boolean unitless =
+        fact.value() instanceof Value.Quantity q
+            && q.unit().isEmpty()
+            && knowledge.concept(fact.concept()).map(c -> !c.dimension().isEmpty()).orElse(false);
+    return !value.isEmpty() && value.length() <= LONGEST_ENTRY && !unitless;
   }
 
   /** Whether every item of a list of things found a place in prose. */
@@ -60,9 +75,10 @@ final class Specification {
 
   private Sentence entry(Fact fact) {
     String label =
-        fact.concept().isEmpty() || fact.concept().startsWith("extra:")
-            ? English.capitalise(HeadingWording.label(fact.label()))
-            : fact.label();
+        knowledge
+            .concept(fact.concept())
+            .map(Concept::label)
+            .orElseGet(() -> English.capitalise(HeadingWording.label(fact.label())));
     return new Sentence(label + ": " + values.spec(fact.value()), List.of(Support.fact(fact.id())));
   }
 }

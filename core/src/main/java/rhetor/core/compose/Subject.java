@@ -72,12 +72,17 @@ record Subject(
   /** Whether the words stand in the text as whole words, whatever their case. */
   static boolean hasWord(String text, String words) {
     int length = words.length();
+    if (length == 0) {
+      return false;
+    }
+    char first = Character.toLowerCase(words.charAt(0));
     for (int at = 0; at + length <= text.length(); at++) {
-      if (text.regionMatches(true, at, words, 0, length)
+      if (Character.toLowerCase(text.charAt(at)) == first
+          && text.regionMatches(true, at, words, 0, length)
           && (at == 0 || !Character.isLetterOrDigit(text.charAt(at - 1)))
           && (at + length == text.length()
               || !Character.isLetterOrDigit(text.charAt(at + length)))) {
-        return length > 0;
+        return true;
       }
     }
     return false;

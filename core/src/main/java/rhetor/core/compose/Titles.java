@@ -118,7 +118,7 @@ final class Titles {
 
   private static boolean isNewIn(CharSequence title, String spec) {
     return spec.length() <= 24
-        && !Opening.overlaps(spec, title.toString())
+        && !Echo.overlaps(spec, title.toString())
         && !Subject.hasWord(title.toString(), spec.split(" ")[0]);
   }
 
@@ -200,7 +200,7 @@ final class Titles {
     for (Message m : messages) {
       if (m.fact().concept().equals("colour")
           && m.has(Form.PP)
-          && !Opening.overlaps(m.get(Form.PP), alt.toString())) {
+          && !Echo.overlaps(m.get(Form.PP), alt.toString())) {
         append(alt, " ", m.get(Form.PP), most, support, m.support());
       }
     }

@@ -6,6 +6,7 @@ import java.text.DecimalFormatSymbols;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.Unit;
@@ -22,6 +23,9 @@ public final class ValueText {
           () -> new DecimalFormat("#,##0.####", DecimalFormatSymbols.getInstance(Locale.UK)));
 
   private final Knowledge knowledge;
+
+  private static final Pattern END = Pattern.compile("[.;,]+$");
+  private static final Pattern TIMES = Pattern.compile("(?<=\\d) ?[xX] ?(?=\\d)");
 
   public ValueText(Knowledge knowledge) {
     this.knowledge = knowledge;
@@ -48,8 +52,7 @@ public final class ValueText {
       case Value.Rating(String code) -> code;
       case Value.YesNo(boolean yes) -> yes ? "yes" : "no";
       case Value.Words(String text) ->
-          English.midSentence(
-              text.replaceAll("[.;,]+$", "").replace(" & ", " and ").replace(" / ", " or "));
+          English.midSentence(times(text).replace(" & ", " and ").replace(" / ", " or "));
     };
   }
 
@@ -93,8 +96,13 @@ public final class ValueText {
       case Value.Terms(List<String> items) -> String.join(", ", items);
       case Value.Rating(String code) -> code;
       case Value.YesNo(boolean yes) -> yes ? "yes" : "no";
-      case Value.Words(String text) -> text.replaceAll("[.;,]+$", "");
+      case Value.Words(String text) -> times(text);
     };
+  }
+
+  /** The words without a full stop, and "21 x 14 cm" with a multiplication sign. */
+  private static String times(String text) {
+    return TIMES.matcher(END.matcher(text).replaceFirst("")).replaceAll(" × ");
   }
 
   private String symbol(String number, String unitId) {

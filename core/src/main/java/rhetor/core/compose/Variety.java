@@ -13,10 +13,21 @@ public final class Variety {
   private static final int HOUSE = 1 << 21;
 
   private static final int FEW = 1 << 13;
+
+  /** There are 64 bits in a hint, so four bits for each slot. */
+  private static final int SLOTS_PER_HINT = 16;
+
   private static final long PRIME = 0x9E3779B97F4A7C15L;
 
   private final long[] runs;
   private final int[] owners;
+
+  /**
+   * Bits that say which runs may be in the table: most runs are new, and that is found here, in a
+   * processor's cache, rather than in the large table.
+   */
+  private final long[] hints;
+
   private final long[] window = new long[RUN];
 
   /** For the texts of a house. */
@@ -27,6 +38,7 @@ public final class Variety {
   private Variety(int slots) {
     runs = new long[slots];
     owners = new int[slots];
+    hints = new long[Math.max(1, slots / SLOTS_PER_HINT)];
   }
 
   /** For about a hundred texts, such as the takes of one product. */
@@ -47,6 +59,15 @@ public final class Variety {
   private void set(long run, int slot, int owner) {
     runs[slot] = run;
     owners[slot] = owner;
+    hints[hint(run)] |= 1L << run;
+  }
+
+  private int hint(long run) {
+    return (int) (run >>> 6 & hints.length - 1);
+  }
+
+  private boolean isKnown(long run, int slot) {
+    return (hints[hint(run)] >>> run & 1) != 0 && runs[slot] == run && owners[slot] != 0;
   }
 
   /**
@@ -60,7 +81,7 @@ public final class Variety {
         before,
         sentence,
         (run, slot) -> {
-          if (runs[slot] == run && owners[slot] != 0) {
+          if (isKnown(run, slot)) {
             count[0]++;
           }
         });
@@ -76,7 +97,7 @@ public final class Variety {
         text,
         (run, slot) -> {
           all[0]++;
-          if (runs[slot] == run && owners[slot] != 0) {
+          if (isKnown(run, slot)) {
             shared.merge(owners[slot], 1, Integer::sum);
           }
         });
@@ -89,11 +110,16 @@ public final class Variety {
   }
 
   private void walk(String before, String text, Visitor visitor) {
-    String all = before.substring(lastWords(before)) + ' ' + text + ' ';
-    int words = 0;
+    int words = walk(before, lastWords(before), 0, visitor);
+    walk(text, 0, words, visitor);
+  }
+
+  /** Goes through the words from a place on; how many there are with those before. */
+  private int walk(String text, int from, int before, Visitor visitor) {
+    int words = before;
     long hash = 0;
-    for (int i = 0; i < all.length(); i++) {
-      char c = all.charAt(i);
+    for (int i = from; i <= text.length(); i++) {
+      char c = i == text.length() ? ' ' : text.charAt(i);
       if (Character.isLetterOrDigit(c)) {
         hash = mix(hash, Character.toLowerCase(c));
       } else if (hash != 0) {
@@ -108,6 +134,7 @@ public final class Variety {
         }
       }
     }
+    return words;
   }
 
   private static long mix(long hash, long next) {

@@ -2,6 +2,7 @@ package rhetor.core.compose;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -25,27 +26,50 @@ import rhetor.core.style.Voice;
 final class Wording {
   private static final int LONGEST_PHRASE = 60;
   private static final int REMEMBERED = 5_000;
+
+  /** Orders in which a list is tried. */
+  private static final int ORDERS = 3;
+
+  /** The names of what can stand in a wording between braces. */
+  static final Set<String> SLOTS =
+      Set.of(
+          "v",
+          "a",
+          "l",
+          "bare",
+          "several",
+          "count",
+          "n",
+          "np",
+          "sides",
+          "plane",
+          "sizes",
+          "thick",
+          "anv",
+          "finishing",
+          "thing",
+          "basic",
+          "many",
+          "span",
+          "when",
+          "asis",
+          "innoun",
+          "learners",
+          "place",
+          "describing",
+          "one",
+          "people",
+          "are",
+          "care",
+          "machine",
+          "hand",
+          "org",
+          "mark",
+          "single",
+          "norm");
+
   private static final Pattern SLOT = Pattern.compile("\\{([a-z]+)(?::([a-z ]+))?}");
-  private static final Pattern MONTHS =
-      Pattern.compile("(?i)(jan|feb|mar|apr|may|jun|jul|aug|sep|sept|oct|nov|dec)[a-z]*\\.?");
-  private static final List<String> MONTH_NAMES =
-      List.of(
-          "January",
-          "February",
-          "March",
-          "April",
-          "May",
-          "June",
-          "July",
-          "August",
-          "September",
-          "October",
-          "November",
-          "December");
   private static final Pattern LEARNERS = Pattern.compile("(?i)beginners?|improvers?");
-  private static final Pattern ALL_YEAR =
-      Pattern.compile("(?i)all[ -]year(?:[ -]round)?|year[ -]round|every month");
-  private static final Set<String> SEASONS = Set.of("spring", "summer", "autumn", "winter");
   private static final Set<String> WITH_THE =
       Set.of(
           "uk",
@@ -76,8 +100,23 @@ final class Wording {
       Pattern.compile(
           "(?i)(?:(?:machine|hand|cold) )?(?:wash|wipe|dry|clean|rinse|brush|store|keep|do not|avoid|oil|wax|iron|reproof|soak|air|remove|polish|sponge|handle|protect|trim|let|allow|use|leave|hang)\\b.*");
 
+  private static final Value NATURAL = new Value.Terms(List.of("natural"));
+
+  private static final Pattern SIZED =
+      Pattern.compile("^(\\p{L}[\\p{L} -]*\\p{Ll}) ([\\d.,–]+ ?(?:mm|cm|m|in))$");
+
+  private static final Pattern PLANE = Pattern.compile("[\\d.,]+ × [\\d.,]+ \\p{L}{1,2}");
+
+  private static final Pattern MACHINE =
+      Pattern.compile("(?i)machine[ -]wash(?:able)?,? (?:at |up to |to )?(\\d+ ?°C)\\.?");
+
+  private static final Pattern HAND = Pattern.compile("(?i)hand[ -]wash(?:ing)?(?: only)?\\.?");
+
   /** What follows the noun of a phrase. */
   private static final Pattern ECHO = Pattern.compile("-(\\p{L}{3,}) \\1\\b");
+
+  /** "16 cm blade" is one blade. */
+  private static final Pattern ONE_MEASURED = Pattern.compile("[\\d.,]+(?: |-)\\p{L}+ .*");
 
   static final Pattern HEAD =
       Pattern.compile(
@@ -151,21 +190,40 @@ final class Wording {
         f -> {
           Map<Form, List<String>> filled = new EnumMap<>(Form.class);
           Map<String, List<String>> own = voice.say().getOrDefault(concept.id(), Map.of());
-          fill(own, fact, productClass, filled);
-          fill(concept.say(), fact, productClass, filled);
+          for (Value value : orders(fact.value(), concept)) {
+            fill(own, value, fact.label(), productClass, filled);
+            fill(concept.say(), value, fact.label(), productClass, filled);
+          }
           return filled;
         });
   }
 
+  /** A list whose items may stand in any order, with each of the first few of them in front. */
+  private static List<Value> orders(Value value, Concept concept) {
+    if (!concept.anyOrder()
+        || !(value instanceof Value.Terms(List<String> items))
+        || items.size() < 2) {
+      return List.of(value);
+    }
+    List<Value> orders = new ArrayList<>();
+    for (int first = 0; first < Math.min(ORDERS, items.size()); first++) {
+      List<String> turned = new ArrayList<>(items);
+      Collections.rotate(turned, -first);
+      orders.add(new Value.Terms(turned));
+    }
+    return orders;
+  }
+
   private void fill(
       Map<String, List<String>> say,
-      Fact fact,
+      Value value,
+      String label,
       String productClass,
       Map<Form, List<String>> filled) {
     say.forEach(
         (form, wordings) -> {
           for (String wording : wordings) {
-            String phrase = fill(wording, fact, productClass);
+            String phrase = fill(wording, value, label, productClass);
             if (phrase != null) {
               filled
                   .computeIfAbsent(
@@ -182,11 +240,11 @@ final class Wording {
   }
 
   /** Fills a wording's slots; null if one of them has nothing to stand there. */
-  private String fill(String wording, Fact fact, String productClass) {
+  private String fill(String wording, Value value, String label, String productClass) {
     Matcher m = SLOT.matcher(wording);
     StringBuilder out = new StringBuilder();
     while (m.find()) {
-      String filled = slot(m.group(1), m.group(2), fact, productClass);
+      String filled = slot(m.group(1), m.group(2), value, label, productClass);
       if (filled == null || filled.isEmpty()) {
         return null;
       }
@@ -212,16 +270,21 @@ final class Wording {
       return phrase;
     }
     String rest = phrase.substring(at + 5);
-    boolean bare = DETERMINED.matcher(rest).matches() || English.isPlural(rest);
+    boolean bare =
+        DETERMINED.matcher(rest).matches() && !ONE_MEASURED.matcher(rest).matches()
+            || English.isPlural(rest);
     return phrase.substring(0, at) + (bare ? rest : English.withArticle(rest));
   }
 
-  private String slot(String name, String noun, Fact fact, String productClass) {
-    Value value = fact.value();
+  private String slot(String name, String noun, Value value, String label, String productClass) {
     return switch (name) {
-      case "v" -> measuredOrWords(value);
+      // "In natural" is no English.
+      case "v" ->
+          value.equals(NATURAL) && label.equals("Colour")
+              ? "a natural colour"
+              : measuredOrWords(value);
       case "a" -> text.attributive(value);
-      case "l" -> English.lowerCommon(fact.label());
+      case "l" -> English.lowerCommon(label);
       case "bare" -> value instanceof Value.Quantity ? null : text.prose(value);
       case "several" -> integer(value).filter(n -> n > 1).map(n -> String.valueOf(n)).orElse(null);
       case "count" -> integer(value).map(n -> String.valueOf(n)).orElse(null);
@@ -235,6 +298,8 @@ final class Wording {
               ? nounPhrases(items)
               : value instanceof Value.Words(String w) ? nounPhrases(List.of(w)) : null;
       case "sides" -> value instanceof Value.Sides ? text.prose(value) : null;
+      case "plane" ->
+          Optional.of(text.prose(value)).filter(p -> PLANE.matcher(p).matches()).orElse(null);
       case "sizes" -> value instanceof Value.Terms(List<String> items) ? sizes(items) : null;
       case "thick" ->
           THICK.containsKey(productClass) && value instanceof Value.Quantity
@@ -250,8 +315,8 @@ final class Wording {
           value instanceof Value.Words(String w) && MANY.matcher(w).find()
               ? text.prose(value)
               : null;
-      case "span" -> span(value);
-      case "when" -> when(value);
+      case "span" -> value instanceof Value.Words(String w) ? TimeOfYear.span(w) : null;
+      case "when" -> value instanceof Value.Words(String w) ? TimeOfYear.when(w) : null;
       case "asis" -> value instanceof Value.Words(String w) ? w : null;
       case "innoun" ->
           value instanceof Value.Words(String w) && English.isNoun(w) ? text.prose(value) : null;
@@ -283,6 +348,9 @@ final class Wording {
               ? English.midSentence(w.replaceAll("[.;]+$", ""))
                   .replaceFirst("(?i)\\bdry clean\\b", "dry-clean")
               : null;
+      // "60 °C" of "machine wash at 60 °C", "washing by hand" of "hand wash only".
+      case "machine" -> washed(value, MACHINE).map(m -> m.group(1)).orElse(null);
+      case "hand" -> washed(value, HAND).map(m -> "washing by hand").orElse(null);
       case "org" ->
           value instanceof Value.Terms(List<String> items)
                   && items.stream().allMatch(i -> !i.contains(" ") && English.isAdjective(i))
@@ -300,10 +368,16 @@ final class Wording {
       case "norm" ->
           value instanceof Value.Terms(List<String> items)
                   && items.stream().allMatch(i -> i.chars().anyMatch(Character::isDigit))
-              ? text.prose(value)
+              ? English.list(items)
               : null;
       default -> throw new IllegalStateException("no such slot: {" + name + "}");
     };
+  }
+
+  private static Optional<Matcher> washed(Value value, Pattern way) {
+    return value instanceof Value.Words(String words)
+        ? Optional.of(way.matcher(words)).filter(Matcher::matches)
+        : Optional.empty();
   }
 
   private static boolean isFinish(String words) {
@@ -362,64 +436,6 @@ final class Wording {
     };
   }
 
-  /** "Mar - May" as "March to May"; null if it isn't a time of the year. */
-  private static String span(Value value) {
-    if (!(value instanceof Value.Words(String words))) {
-      return null;
-    }
-    List<String> spans = List.of(words.strip().split("\\s*(?:\\bor\\b|\\band\\b|[,;/&])\\s*"));
-    if (spans.size() > 1) {
-      List<String> each = spans.stream().map(s -> span(new Value.Words(s))).toList();
-      return each.contains(null)
-          ? null
-          : String.join(words.matches(".*\\bor\\b.*") ? " or " : " and ", each);
-    }
-    String[] ends = words.strip().split("\\s*(?:-|–|—|\\bto\\b|\\bthrough\\b|\\bbis\\b)\\s*");
-    if (ends.length > 2) {
-      return null;
-    }
-    String first = time(ends[0]);
-    String last = ends.length == 2 ? time(ends[1]) : null;
-    return first == null || ends.length == 2 && last == null
-        ? null
-        : ends.length == 2 ? first + " to " + last : first;
-  }
-
-  private static String time(String word) {
-    String lower = word.strip().toLowerCase(Locale.ROOT);
-    String early =
-        lower.startsWith("early ")
-            ? "early "
-            : lower.startsWith("late ")
-                ? "late "
-                : lower.startsWith("mid ") || lower.startsWith("mid-") ? "mid-" : "";
-    String rest = lower.replaceFirst("^(early|late|mid)[ -]", "");
-    if (SEASONS.contains(rest)) {
-      return early + rest;
-    }
-    if (MONTHS.matcher(rest).matches()) {
-      String start = rest.substring(0, 3);
-      return early
-          + MONTH_NAMES.stream()
-              .filter(n -> n.toLowerCase(Locale.ROOT).startsWith(start))
-              .findFirst()
-              .orElseThrow();
-    }
-    return null;
-  }
-
-  private static String when(Value value) {
-    if (value instanceof Value.Words(String w) && ALL_YEAR.matcher(w).matches()) {
-      return "all year round";
-    }
-    String span = span(value);
-    return span == null
-        ? null
-        : java.util.Arrays.stream(span.split("(?<= or )|(?<= and )"))
-            .map(s -> (s.contains(" to ") ? "from " : "in ") + s)
-            .collect(java.util.stream.Collectors.joining());
-  }
-
   private static String place(String words) {
     String place =
         words.replaceFirst("(?i)^made in ", "").replaceAll("[.;,]+$", "").replace(" & ", " and ");
@@ -451,6 +467,8 @@ final class Wording {
                 .replaceAll("[.;,]+$", "")
                 .strip());
     words = words.replaceFirst("^(\\d+)\\s*[x×]\\s*", "$1 ").replaceAll("(?<=\\d)-(?=\\d)", "–");
+    // "Clamp 22–35 mm" is a clamp of that size.
+    words = SIZED.matcher(words).replaceFirst("$1 of $2");
     if (words.isEmpty() || words.length() > LONGEST_PHRASE) {
       return Optional.empty();
     }
@@ -479,7 +497,7 @@ final class Wording {
     boolean article =
         !English.isPlural(head)
             && English.isCountable(head)
-            && !tags.contains("NN:U")
+            && (!tags.contains("NN:U") || head.endsWith(" board"))
             && !head.endsWith("media")
             && !head.endsWith("data");
     return Optional.of(article ? English.withArticle(words) : words);

@@ -10,7 +10,7 @@ import rhetor.core.language.Words;
 /** Finds what keeps a claim from being one that a careful shop can make. */
 public final class ClaimCheck {
   private static final Pattern ID = Pattern.compile("[a-z0-9]+(?:-[a-z0-9]+)*");
-  private static final Pattern SLOT = Pattern.compile("\\{(?!it\\})[^}]*\\}?|<[^>]*>");
+  private static final Pattern SLOT = Pattern.compile("\\{(?!it\\}|them\\})[^}]*\\}?|<[^>]*>");
   private static final int MOST_PHRASES = 40;
   private static final int LONGEST = 120;
 
@@ -83,20 +83,26 @@ public final class ClaimCheck {
     return problems;
   }
 
+  /** Words of a phrase that no fact of a product can bear out. */
+  public static List<String> unprovable(String phrase) {
+    return Words.of(phrase).stream()
+        .map(w -> w.text().toLowerCase(Locale.ROOT))
+        .filter(UNPROVABLE::contains)
+        .toList();
+  }
+
   private static void phrase(String phrase, List<String> problems) {
     if (phrase.isBlank() || phrase.length() > LONGEST) {
       problems.add("A phrase has to have 1 to " + LONGEST + " characters: \"" + phrase + "\".");
     }
     if (SLOT.matcher(phrase).find()) {
-      problems.add("\"" + phrase + "\" has a slot or markup; only {it} is filled in.");
+      problems.add("\"" + phrase + "\" has a slot or markup; only {it} and {them} are filled in.");
     }
     if (phrase.matches(".*[.!?]\\s*")) {
       problems.add("\"" + phrase + "\" ends like a sentence; it is a part of one.");
     }
-    for (Words.Word word : Words.of(phrase)) {
-      if (UNPROVABLE.contains(word.text().toLowerCase(Locale.ROOT))) {
-        problems.add("\"" + word.text() + "\" is more than any fact of a product can bear out.");
-      }
+    for (String word : unprovable(phrase)) {
+      problems.add("\"" + word + "\" is more than any fact of a product can bear out.");
     }
   }
 }

@@ -18,6 +18,7 @@ import java.util.Map;
  * @param classes classes whose prose it is looked for in; empty for all
  * @param compare the word before "than most" for an amount that is less or more than most of its
  *     kind have, where that is a reason to buy it: {@code {less: less}} for a weight
+ * @param anyOrder whether the items of a list may stand in any order: features, but not ingredients
  * @param say wordings by form: adj, pp, part, with, verb, clause; see {@code docs/architecture.md}
  */
 public record Concept(
@@ -32,6 +33,7 @@ public record Concept(
     String terms,
     List<String> cues,
     List<String> classes,
+    boolean anyOrder,
     Map<String, List<String>> say,
     Map<String, String> compare) {
 

@@ -186,7 +186,15 @@ public final class FactReader {
         continue;
       }
       switch (column.meaning().role()) {
-        case CONCEPT -> collector.column(i, column, headings.get(i), row, cell);
+        case CONCEPT -> {
+          // A kind of fact that the house has taken away again is kept as an extra fact.
+          Optional<Concept> concept = knowledge.concept(column.meaning().concept());
+          if (concept.isPresent()) {
+            collector.column(i, column, concept.get(), headings.get(i), row, cell);
+          } else {
+            collector.extra(i, column, headings.get(i), row, cell);
+          }
+        }
         case EXTRA -> collector.extra(i, column, headings.get(i), row, cell);
         case NAME -> collector.merge.add(nameFact(row, i, rawName));
         case PROSE -> {
@@ -316,8 +324,13 @@ public final class FactReader {
   private final class Collector {
     private final FactMerge merge = new FactMerge(knowledge);
 
-    void column(int index, ColumnReading column, Heading heading, SheetRow row, String cell) {
-      Concept concept = knowledge.concept(column.meaning().concept()).orElseThrow();
+    void column(
+        int index,
+        ColumnReading column,
+        Concept concept,
+        Heading heading,
+        SheetRow row,
+        String cell) {
       value(index, cell, text -> bounded(values.read(text, concept, column.unit()), heading))
           .ifPresent(v -> merge.add(fact(concept, v, source(row, column, cell))));
     }

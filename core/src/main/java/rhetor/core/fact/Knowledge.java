@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.dataformat.yaml.YAMLMapper;
@@ -35,6 +36,7 @@ public final class Knowledge {
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
   private final Map<String, Claim> claimsById = new LinkedHashMap<>();
   private final Licence licence;
+  private final Map<Class<?>, Object> indexes = new ConcurrentHashMap<>();
 
   /** The contents of one data file. */
   record File(
@@ -46,12 +48,17 @@ public final class Knowledge {
       List<String> things,
       Map<String, Map<String, List<String>>> roles) {}
 
-  /** The same knowledge with other claims. */
-  private Knowledge(Knowledge from, List<Claim> claims) {
+  private Knowledge(
+      Knowledge from,
+      List<Claim> claims,
+      Collection<Concept> otherConcepts,
+      Collection<ProductClass> otherClasses) {
     units.putAll(from.units);
     unitsBySymbol.putAll(from.unitsBySymbol);
     concepts.putAll(from.concepts);
+    otherConcepts.forEach(c -> concepts.put(c.id(), c));
     classes.putAll(from.classes);
+    otherClasses.forEach(c -> classes.put(c.id(), c));
     terms.addAll(from.terms);
     things.addAll(from.things);
     roles.putAll(from.roles);
@@ -145,7 +152,21 @@ public final class Knowledge {
 
   /** The same knowledge with exactly these claims instead of its own. */
   public Knowledge withClaims(List<Claim> others) {
-    return new Knowledge(this, others);
+    return new Knowledge(this, others, List.of(), List.of());
+  }
+
+  /**
+   * The same knowledge with exactly these claims, and with these concepts and classes beside its
+   * own; one of the same id takes its place.
+   */
+  public Knowledge with(
+      List<Claim> others, Collection<Concept> concepts, Collection<ProductClass> classes) {
+    return new Knowledge(this, others, concepts, classes);
+  }
+
+  /** What another package reads out of this knowledge once and keeps with it. */
+  public <T> T index(Class<T> type, Function<Knowledge, T> read) {
+    return type.cast(indexes.computeIfAbsent(type, t -> read.apply(this)));
   }
 
   /** Tells which claims a fact licenses. */

@@ -122,13 +122,20 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
       ColumnProfile profile = bare ? now.get(i).in(known.unit()) : now.get(i);
       ColumnChange change = change(known, fresh, source[i], i, inOrder.contains(i), profile);
       changes.add(change);
+      // A column that matched nothing then may have its own kind of fact by now.
+      boolean learnt =
+          known.meaning().equals(Meaning.EXTRA)
+              && fresh.meaning().role() == Meaning.Role.CONCEPT
+              && !shipped(fresh.meaning());
       ColumnReading same =
           new ColumnReading(
               fresh.heading(),
-              known.meaning(),
+              learnt ? fresh.meaning() : known.meaning(),
               bare ? known.unit() : fresh.unit(),
               1,
-              "Read as in the last sheet of " + supplier + ".");
+              learnt
+                  ? "The house knows this kind of fact since the last sheet of " + supplier + "."
+                  : "Read as in the last sheet of " + supplier + ".");
       columns.add(
           bare && change.change() == Change.OTHER_VALUES && !fresh.units().isEmpty()
               ? new ColumnReading(
@@ -156,6 +163,10 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
     return new Comparison(
         new Reading(columns, proposed.numbers(), proposed.language(), proposed.boilerplate()),
         changes);
+  }
+
+  private static boolean shipped(Meaning meaning) {
+    return Knowledge.standard().concept(meaning.concept()).isPresent();
   }
 
   private ColumnChange change(

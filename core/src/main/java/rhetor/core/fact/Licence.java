@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -59,8 +60,13 @@ public final class Licence {
 
   private static final int BEFORE = 2;
 
+  private static final int REMEMBERED = 20_000;
+
   private final Knowledge knowledge;
   private final Map<String, List<Asked>> byConcept = new HashMap<>();
+
+  /** Values come again with the products of a range. */
+  private final Map<Question, List<Claim>> answered = new ConcurrentHashMap<>();
 
   /** A claim with the phrases that it asks for, each as its words. */
   private record Asked(Claim claim, List<List<String>> phrases) {}
@@ -74,10 +80,23 @@ public final class Licence {
     }
   }
 
+  private record Question(String concept, Value value, String productClass) {}
+
   /** The claims that a fact of a product of this class licenses, in the order of the data. */
   public List<Claim> of(Fact fact, String productClass) {
+    if (!byConcept.containsKey(fact.concept())) {
+      return List.of();
+    }
+    if (answered.size() > REMEMBERED) {
+      answered.clear();
+    }
+    return answered.computeIfAbsent(
+        new Question(fact.concept(), fact.value(), productClass), q -> answer(fact, productClass));
+  }
+
+  private List<Claim> answer(Fact fact, String productClass) {
     List<Asked> asked = byConcept.get(fact.concept());
-    if (asked == null || fact.value() instanceof Value.YesNo(boolean yes) && !yes) {
+    if (fact.value() instanceof Value.YesNo(boolean yes) && !yes) {
       return List.of();
     }
     // What is true of one thread need not be true of a blend.
@@ -118,7 +137,7 @@ public final class Licence {
         licensed.add(a.claim);
       }
     }
-    return licensed;
+    return List.copyOf(licensed);
   }
 
   private static List<String> words(String text) {

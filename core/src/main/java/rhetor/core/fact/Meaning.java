@@ -41,11 +41,7 @@ public record Meaning(Role role, String concept) {
     return new Meaning(Role.CONCEPT, concept.id());
   }
 
-  /**
-   * Reads {@link #code()}.
-   *
-   * @throws IllegalArgumentException if it is neither a role nor a concept
-   */
+  /** Reads {@link #code()}; whatever is no role is taken for a concept, known or not. */
   @JsonCreator
   public static Meaning parse(String code) {
     for (Role role : Role.values()) {
@@ -53,13 +49,23 @@ public record Meaning(Role role, String concept) {
         return new Meaning(role, "");
       }
     }
-    if (Knowledge.standard().concept(code).isEmpty()) {
+    return new Meaning(Role.CONCEPT, code);
+  }
+
+  /**
+   * Reads what a person or a program calls a meaning.
+   *
+   * @throws IllegalArgumentException if it is neither a role nor a concept that is known
+   */
+  public static Meaning parse(String code, Knowledge knowledge) {
+    Meaning meaning = parse(code);
+    if (meaning.role() == Role.CONCEPT && knowledge.concept(code).isEmpty()) {
       throw new IllegalArgumentException(
           "No meaning is called \""
               + code
               + "\". Use sku, name, prose, keyword, picture, keep, extra or a concept such as weight.");
     }
-    return new Meaning(Role.CONCEPT, code);
+    return meaning;
   }
 
   /** The role's or concept's short name, as files and programs write it. */

@@ -15,6 +15,9 @@ import java.util.Map;
  * @param essential concepts that a buyer must be told
  * @param matters how much a concept matters to its buyers, 0 to 100, where that differs from the
  *     rest
+ * @param specification what the specification list says first, in this order: ids of facts; all
+ *     others follow in the order of the sources
+ * @param unspecified ids of facts that the specification list leaves out
  * @param tells concepts that hardly any other class has: two of them say what a product is where
  *     neither name nor category does
  */
@@ -27,6 +30,8 @@ public record ProductClass(
     String parent,
     List<String> essential,
     Map<String, Integer> matters,
+    List<String> specification,
+    List<String> unspecified,
     List<String> tells) {
   public ProductClass {
     plural = plural == null ? noun + "s" : plural;
@@ -35,6 +40,8 @@ public record ProductClass(
     parent = parent == null ? "" : parent;
     essential = essential == null ? List.of() : List.copyOf(essential);
     matters = matters == null ? Map.of() : Map.copyOf(matters);
+    specification = specification == null ? List.of() : List.copyOf(specification);
+    unspecified = unspecified == null ? List.of() : List.copyOf(unspecified);
     tells = tells == null ? List.of() : List.copyOf(tells);
   }
 
@@ -47,6 +54,17 @@ public record ProductClass(
   ProductClass inheriting(ProductClass from) {
     Map<String, Integer> all = new HashMap<>(from.matters);
     all.putAll(matters);
-    return new ProductClass(id, noun, plural, names, kinds, parent, essential, all, tells);
+    return new ProductClass(
+        id,
+        noun,
+        plural,
+        names,
+        kinds,
+        parent,
+        essential,
+        all,
+        specification.isEmpty() ? from.specification : specification,
+        unspecified.isEmpty() ? from.unspecified : unspecified,
+        tells);
   }
 }

@@ -43,6 +43,9 @@ public final class ProseMiner {
       Pattern.compile(
           "(?<label>\\p{L}[\\p{L} ]{2,28}?)\\s*(?:[:=]\\s*(?<told>\\S.{0,60}?)|\\s(?<amount>\\d\\S*(?: ?\\S{1,10})?))[.;]?");
 
+  private static final Pattern NEXT_LABEL =
+      Pattern.compile("[,;]\\s+(?=\\p{L}[\\p{L} ]{1,28}:\\s)");
+
   /** A value found in prose. */
   record Find(Concept concept, Value value, String snippet) {}
 
@@ -82,7 +85,7 @@ public final class ProseMiner {
     List<Find> finds = new ArrayList<>();
     boolean hasDigits = text.chars().anyMatch(Character::isDigit);
     for (String clause : CLAUSES.split(text)) {
-      if (!clause.isBlank() && !labelled(clause, finds)) {
+      if (!clause.isBlank() && !severalLabelled(clause, finds) && !labelled(clause, finds)) {
         if (hasDigits) {
           measured(clause, finds);
           sides(clause, finds);
@@ -92,6 +95,21 @@ public final class ProseMiner {
       }
     }
     return finds;
+  }
+
+  /** "Details: Brand: Heddle, Material: wool, Colour: rust": a table that was pasted as prose. */
+  private boolean severalLabelled(String clause, List<Find> finds) {
+    String[] entries = NEXT_LABEL.split(clause.strip());
+    if (entries.length < 2) {
+      return false;
+    }
+    for (String entry : entries) {
+      // "Details: Brand: Heddle" has its heading in front.
+      int last = entry.lastIndexOf(':');
+      int before = entry.lastIndexOf(':', last - 1);
+      labelled(before < 0 ? entry : entry.substring(before + 1), finds);
+    }
+    return true;
   }
 
   private boolean labelled(String clause, List<Find> finds) {

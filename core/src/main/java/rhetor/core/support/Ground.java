@@ -16,25 +16,17 @@ import java.util.regex.Pattern;
 import rhetor.core.fact.Claim;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
-import rhetor.core.fact.NumberStyle;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
 import rhetor.core.fact.TermIndex;
 import rhetor.core.fact.Unit;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
-import rhetor.core.language.Memo;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
 
 /** What may be said of one product: its facts' numbers and words, and the claims they license. */
 public final class Ground {
-  private static final Pattern NUMBER =
-      Pattern.compile(
-          "(?<![\\p{L}\\d.,])(?<n>\\d{1,3}(?:,\\d{3})+(?:\\.\\d+)?|\\d+(?:\\.\\d+)?)(?:[ -]?(?<u>[a-zA-Z°%²]+(?:/[a-z]+| per hour)?))?");
-  private static final Pattern DIGITS = Pattern.compile("\\d+(?:[.,]\\d+)*");
-  private static final Pattern RATING = Pattern.compile("\\bIP[0-6X]\\d\\b");
-
   /** Words that state a property which a shop may be held to, by what they promise. */
   private static final Map<String, Assertion.Kind> PROMISES = new HashMap<>();
 
@@ -82,55 +74,28 @@ public final class Ground {
       Pattern.compile(
           "\\b(?i:includes|include|including|comes with|come with|supplied with|complete with|delivered with) (?<w>[\\p{L} -]{3,60}?)(?=[,.;:!?)]|$| and | or | for | that | which | so )");
 
-  private static final List<String> THAN = List.of(" than");
-  private static final List<String> MADE =
-      List.of(
-          "ade in",
-          "ade by hand in",
-          "oduced in",
-          "factured in",
-          "ewn in",
-          "oven in",
-          "rafted in",
-          "rown in",
-          "oasted in",
-          "igned in",
-          "uilt in",
-          "sembled in");
-  private static final List<String> FITS =
-      List.of(
-          " fits ",
-          " fit ",
-          "Fits ",
-          "uits ",
-          "uit ",
-          "ompatible ",
-          "ork with",
-          "orks with",
-          "uitable for",
-          "orks on");
-  private static final List<String> COMES =
-      List.of("nclud", "ome with", "omes with", "upplied with", "omplete with", "elivered with");
+  /** Words of which a text has to have one for a pattern to be worth trying. */
+  private static final Map<String, Pattern> HINTS = new HashMap<>();
+
+  static {
+    hint(COMPARATIVE, "than");
+    hint(
+        ORIGIN,
+        "made produced manufactured sewn woven crafted grown roasted designed built assembled");
+    hint(COMPATIBILITY, "fits fit suits suit compatible works work suitable");
+    hint(INCLUSION, "includes include including comes come supplied complete delivered");
+  }
+
+  private static void hint(Pattern pattern, String words) {
+    for (String word : words.split(" ")) {
+      HINTS.put(word, pattern);
+    }
+  }
 
   private static final Pattern NOT_BEFORE =
       Pattern.compile("(?i)\\b(?:not|no|non)[ -](?:\\p{L}+ )?$");
   private static final Pattern NO_AFTER = Pattern.compile("[^:.\n]{0,40}: no\\b");
 
-  private static final Map<String, Double> NUMBER_WORDS =
-      Map.ofEntries(
-          Map.entry("two", 2.0),
-          Map.entry("three", 3.0),
-          Map.entry("four", 4.0),
-          Map.entry("five", 5.0),
-          Map.entry("six", 6.0),
-          Map.entry("seven", 7.0),
-          Map.entry("eight", 8.0),
-          Map.entry("nine", 9.0),
-          Map.entry("ten", 10.0),
-          Map.entry("eleven", 11.0),
-          Map.entry("twelve", 12.0),
-          Map.entry("dozen", 12.0),
-          Map.entry("twenty", 20.0));
   private static final Set<String> SHORT_MEASURES = Set.of("g", "l", "m", "W", "V", "h", "%");
 
   /** Materials and colours; not the words that more often mean something else. */
@@ -148,12 +113,11 @@ public final class Ground {
           "colour",
           Set.of("clear", "natural", "sand", "cream", "orange", "transparent"));
 
-  private static final Memo<List<String>> KNOWN = new Memo<>(Ground::knownWords);
-
   private final Knowledge knowledge;
+  private final KnownWords known;
+  private final List<Vocabulary> vocabularies = new ArrayList<>();
   private final Map<String, List<Double>> amounts = new HashMap<>();
   private final Set<Double> numbers = new HashSet<>();
-  private final Set<String> stems = new HashSet<>();
   private final Set<String> ratings = new HashSet<>();
 
   /** Stems of what a fact says no to, with the fact in words. */
@@ -168,23 +132,21 @@ public final class Ground {
 
   public Ground(ProductFacts product, Knowledge knowledge) {
     this.knowledge = knowledge;
+    this.known = knowledge.index(KnownWords.class, KnownWords::new);
     for (Fact fact : product.facts()) {
       if (fact.value() instanceof Value.YesNo(boolean yes) && !yes) {
         deny(fact);
         continue;
       }
       addValue(fact.value());
-      addKnown(fact.label());
+      addWords(fact.label());
       note(fact);
-      knowledge
-          .concept(fact.concept())
-          .ifPresent(c -> c.say().values().forEach(l -> l.forEach(this::addKnown)));
+      vocabularies.add(known.ofConcept(fact.concept()));
       for (Source source : fact.sources()) {
         addWords(source.raw());
       }
       for (Claim claim : knowledge.licence().of(fact, product.productClass())) {
-        claim.adj().forEach(this::addKnown);
-        claim.so().forEach(this::addKnown);
+        vocabularies.add(known.ofClaim(claim.id()));
       }
     }
     addWords(product.name());
@@ -194,16 +156,8 @@ public final class Ground {
   /** A fact that says no licenses none of its words, and contradicts them. */
   private void deny(Fact fact) {
     String words = fact.label() + ": " + fact.source().raw();
-    for (String stem : KNOWN.of(fact.label())) {
-      denied.put(stem, words);
-    }
-    knowledge
-        .concept(fact.concept())
-        .ifPresent(
-            c ->
-                c.say()
-                    .values()
-                    .forEach(l -> l.forEach(w -> KNOWN.of(w).forEach(x -> denied.put(x, words)))));
+    Vocabulary.of(fact.label()).stems().forEach(stem -> denied.put(stem, words));
+    known.ofConcept(fact.concept()).stems().forEach(stem -> denied.put(stem, words));
   }
 
   private void note(Fact fact) {
@@ -253,57 +207,11 @@ public final class Ground {
   }
 
   private void addWords(String text) {
-    for (Word word : Words.of(text)) {
-      add(word.text());
-      if (word.text().indexOf('-') > 0) {
-        Arrays.stream(word.text().split("-")).forEach(this::add);
-      }
+    Vocabulary vocabulary = Vocabulary.of(text);
+    vocabularies.add(vocabulary);
+    for (Vocabulary.Measured m : vocabulary.measures()) {
+      knowledge.unitWritten(m.unit()).ifPresent(u -> addMeasure(u, m.number()));
     }
-    if (hasDigit(text)) {
-      addNumbers(text);
-    }
-  }
-
-  /** Words that come again with every product: wordings, claims, headings. */
-  private void addKnown(String text) {
-    for (String word : KNOWN.of(text)) {
-      stems.add(word);
-      Double number = NUMBER_WORDS.get(word);
-      if (number != null) {
-        numbers.add(number);
-      }
-    }
-  }
-
-  private static List<String> knownWords(String text) {
-    List<String> stems = new ArrayList<>();
-    for (Word word : Words.of(text)) {
-      stems.add(English.stem(word.text()));
-      if (NUMBER_WORDS.containsKey(word.text())) {
-        stems.add(word.text());
-      }
-      if (word.text().indexOf('-') > 0) {
-        Arrays.stream(word.text().split("-")).map(English::stem).forEach(stems::add);
-      }
-    }
-    return List.copyOf(stems);
-  }
-
-  private void add(String word) {
-    stems.add(English.stem(word));
-    Double number = NUMBER_WORDS.get(word);
-    if (number != null) {
-      numbers.add(number);
-    }
-  }
-
-  private static boolean hasDigit(String text) {
-    for (int i = 0; i < text.length(); i++) {
-      if (Character.isDigit(text.charAt(i))) {
-        return true;
-      }
-    }
-    return false;
   }
 
   private static int nextDigit(String text, int from) {
@@ -312,26 +220,6 @@ public final class Ground {
       at++;
     }
     return at;
-  }
-
-  private void addNumbers(String text) {
-    Matcher rating = RATING.matcher(text);
-    while (rating.find()) {
-      ratings.add(rating.group());
-    }
-    Matcher measured = NUMBER.matcher(text);
-    while (measured.find()) {
-      if (measured.group("u") != null) {
-        double n = Double.parseDouble(measured.group("n").replace(",", ""));
-        knowledge.unitWritten(measured.group("u")).ifPresent(u -> addMeasure(u, n));
-      }
-    }
-    Matcher digits = DIGITS.matcher(text);
-    while (digits.find()) {
-      for (NumberStyle style : NumberStyle.values()) {
-        style.parse(digits.group()).ifPresent(n -> numbers.add(n.doubleValue()));
-      }
-    }
   }
 
   /** What {@code text} states that nothing bears out, in the order of the text. */
@@ -347,28 +235,36 @@ public final class Ground {
   private List<Assertion> find(String text, boolean all) {
     Found found = new Found(text, all, new ArrayList<>());
     List<Word> words = Words.of(text);
-    if (hasDigit(text)) {
+    if (Vocabulary.hasDigit(text)) {
       numbers(text, found);
-      Matcher rating = RATING.matcher(text);
+      Matcher rating = Vocabulary.RATING.matcher(text);
       while (rating.find()) {
         found.add(
             Assertion.Kind.RATING,
             rating.start(),
             rating.end(),
-            ratings.contains(rating.group()),
+            isRated(rating.group()),
             said.getOrDefault("rating", ""));
       }
     }
     Set<Integer> taken = new HashSet<>();
     terms(words, MATERIALS, Assertion.Kind.MATERIAL, "material", taken, found);
     terms(words, COLOURS, Assertion.Kind.COLOUR, "colour", taken, found);
+    Set<Pattern> hinted = new HashSet<>();
     for (Word word : words) {
       word(word, taken, found);
+      // "Hand-sewn in" is sewn in.
+      Pattern hint = HINTS.get(word.text().substring(word.text().lastIndexOf('-') + 1));
+      if (hint != null) {
+        hinted.add(hint);
+      }
     }
-    phrases(COMPARATIVE, Assertion.Kind.COMPARATIVE, THAN, found);
-    phrases(ORIGIN, Assertion.Kind.ORIGIN, MADE, found);
-    phrases(COMPATIBILITY, Assertion.Kind.COMPATIBILITY, FITS, found);
-    phrases(INCLUSION, Assertion.Kind.INCLUSION, COMES, found);
+    if (!hinted.isEmpty()) {
+      phrases(COMPARATIVE, Assertion.Kind.COMPARATIVE, hinted, found);
+      phrases(ORIGIN, Assertion.Kind.ORIGIN, hinted, found);
+      phrases(COMPATIBILITY, Assertion.Kind.COMPATIBILITY, hinted, found);
+      phrases(INCLUSION, Assertion.Kind.INCLUSION, hinted, found);
+    }
     found.list.sort(Comparator.comparingInt(Assertion::start));
     return found.list;
   }
@@ -393,13 +289,9 @@ public final class Ground {
     }
   }
 
-  /**
-   * Statements that take several words.
-   *
-   * @param hints words of which a text has to have one for the pattern to be worth trying
-   */
-  private void phrases(Pattern pattern, Assertion.Kind kind, List<String> hints, Found found) {
-    if (hints.stream().noneMatch(found.text::contains)) {
+  /** Statements that take several words. */
+  private void phrases(Pattern pattern, Assertion.Kind kind, Set<Pattern> hinted, Found found) {
+    if (!hinted.contains(pattern)) {
       return;
     }
     Matcher m = pattern.matcher(found.text);
@@ -420,7 +312,7 @@ public final class Ground {
   }
 
   private void numbers(String text, Found found) {
-    Matcher m = NUMBER.matcher(text).useTransparentBounds(true);
+    Matcher m = Vocabulary.NUMBER.matcher(text).useTransparentBounds(true);
     for (int at = nextDigit(text, 0); at < text.length(); at = nextDigit(text, at)) {
       m.region(at, text.length());
       if (!m.lookingAt()) {
@@ -436,7 +328,7 @@ public final class Ground {
                   ? Optional.<Unit>empty()
                   : knowledge.unitWritten(m.group("u")))
               .filter(Ground::isMeasure);
-      boolean borne = unit.map(u -> isMeasured(n, u)).orElseGet(() -> numbers.contains(n));
+      boolean borne = unit.map(u -> isMeasured(n, u)).orElseGet(() -> isNumber(n));
       found.add(
           Assertion.Kind.NUMBER,
           m.start(),
@@ -450,7 +342,7 @@ public final class Ground {
     List<Double> known = amounts.getOrDefault(unit.dimension(), List.of());
     double base = n * unit.factor().doubleValue();
     return known.isEmpty()
-        ? numbers.contains(n)
+        ? isNumber(n)
         : known.stream().anyMatch(k -> Math.abs(k - base) <= 0.006 * Math.max(k, base));
   }
 
@@ -476,9 +368,10 @@ public final class Ground {
 
   private void word(Word word, Set<Integer> taken, Found found) {
     String w = word.text();
-    Double number = NUMBER_WORDS.get(w.indexOf('-') > 0 ? w.substring(0, w.indexOf('-')) : w);
+    Double number =
+        Vocabulary.NUMBER_WORDS.get(w.indexOf('-') > 0 ? w.substring(0, w.indexOf('-')) : w);
     if (number != null) {
-      found.add(Assertion.Kind.NUMBER, word.start(), word.end(), numbers.contains(number), "");
+      found.add(Assertion.Kind.NUMBER, word.start(), word.end(), isNumber(number), "");
       return;
     }
     Assertion.Kind kind = PROMISES.get(w);
@@ -499,16 +392,26 @@ public final class Ground {
         || NO_AFTER.matcher(text).region(word.end(), text.length()).lookingAt();
   }
 
+  private boolean isNumber(double n) {
+    return numbers.contains(n) || vocabularies.stream().anyMatch(v -> v.numbers().contains(n));
+  }
+
+  private boolean isRated(String code) {
+    return ratings.contains(code)
+        || vocabularies.stream().anyMatch(v -> v.ratings().contains(code));
+  }
+
   private boolean isKnown(String words) {
-    for (String word : words.split(" ")) {
-      boolean known =
-          stems.contains(English.stem(word))
-              || word.indexOf('-') > 0
-                  && Arrays.stream(word.split("-")).allMatch(p -> stems.contains(English.stem(p)));
-      if (!known) {
-        return false;
-      }
-    }
-    return true;
+    return Arrays.stream(words.split(" "))
+        .allMatch(
+            word ->
+                isStem(word)
+                    || word.indexOf('-') > 0
+                        && Arrays.stream(word.split("-")).allMatch(this::isStem));
+  }
+
+  private boolean isStem(String word) {
+    String stem = English.stem(word);
+    return vocabularies.stream().anyMatch(v -> v.stems().contains(stem));
   }
 }

@@ -3,6 +3,8 @@ package rhetor.core.compose;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -17,6 +19,7 @@ import rhetor.core.Products;
 import rhetor.core.check.Checker;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.Voices;
 import rhetor.core.support.Ground;
 
 class ComposerTest {
@@ -32,6 +35,19 @@ class ComposerTest {
         .filter(b -> b.kind() == Block.Kind.PARAGRAPH)
         .forEach(b -> b.sentences().forEach(s -> text.append(s.text()).append(' ')));
     return text.toString();
+  }
+
+  /** Texts of products that differ in SKU, name and weight, written one after another. */
+  private static List<String> texts(int number, String voice, String headings, String cells) {
+    Composer composer = new Composer(KNOWLEDGE, 5);
+    List<String> texts = new ArrayList<>();
+    for (int i = 0; i < number; i++) {
+      ProductFacts product =
+          Products.of(
+              "SKU,Name,Weight," + headings, "P%d,Fog %d,%d g,%s".formatted(i, i, 200 + i, cells));
+      texts.add(prose(composer.compose(Brief.of(product).in(Voices.find(voice).orElseThrow()))));
+    }
+    return texts;
   }
 
   @Nested
@@ -308,7 +324,7 @@ class ComposerTest {
             "A,Roll,Panniers,hooks for rails from 8 to 16 mm,940 g");
     for (int seed = 0; seed < 6; seed++) {
       assertThat(prose(new Composer(KNOWLEDGE, seed).compose(Brief.of(product))))
-          .containsAnyOf("attaches with hooks for rails", "mounts with hooks for rails")
+          .containsIgnoringCase("hooks for rails")
           .doesNotContain("The mounting is");
     }
   }
@@ -351,11 +367,143 @@ class ComposerTest {
                     "CL,First Ropes,Climbing courses,2 days,Beginner,6,Sennick Quarry,\"harness, helmet, climbing shoes\"")));
     assertThat(text)
         .contains(
-            "two-day climbing course",
-            "for beginners",
+            "climbing course",
+            "beginner",
             "up to six people",
             "Sennick Quarry",
-            " harness, a helmet and climbing shoes");
+            "harness",
+            "helmet",
+            "climbing shoes")
+        .containsPattern("two-day|of two days");
+  }
+
+  @Test
+  void things_that_come_along_stand_in_turning_order_and_the_order_of_shares_is_kept() {
+    List<String> texts =
+        texts(
+            9,
+            "plain",
+            "Type,Duration,What's included,Material",
+            "Climbing courses,2 days,\"harness, helmet, rope\",\"wool, silk\"");
+    assertThat(texts)
+        .allSatisfy(t -> assertThat(t).contains("wool and silk").doesNotContain("silk and wool"));
+    assertThat(
+            texts.stream()
+                .map(
+                    t ->
+                        Stream.of("harness", "helmet", "rope")
+                            .min(Comparator.comparingInt(t::indexOf)))
+                .distinct())
+        .hasSizeGreaterThan(1);
+  }
+
+  @Test
+  void washing_is_told_in_the_words_that_people_use_for_it() {
+    assertThat(
+            texts(
+                8,
+                "plain",
+                "Type,Material,Dimensions,Care",
+                "Towels,linen,70 x 140 cm,Machine wash at 60 °C"))
+        .allSatisfy(t -> assertThat(t).contains("60 °C"))
+        .anySatisfy(t -> assertThat(t).contains("in the machine at 60 °C"))
+        .anySatisfy(t -> assertThat(t).containsIgnoringCase("machine-washable at 60 °C"));
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"plain", "warm", "lively", "expert", "playful", "refined"})
+  void what_a_fact_is_good_for_does_not_echo_the_fact(String voice) {
+    assertThat(texts(8, voice, "Type,Wax,Burn time,Diameter", "Candles,beeswax,60 h,8 cm"))
+        .allSatisfy(
+            t ->
+                assertThat(t)
+                    .doesNotContainPattern("lasts? 60 hours[^.]*lasts? many")
+                    .doesNotContainPattern("(?i)\\b(?:washing|moving) it’s"));
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"plain", "refined"})
+  void a_verb_is_not_said_twice_in_a_sentence_and_a_clamp_has_a_size(String voice) {
+    for (String text :
+        texts(
+            12,
+            voice,
+            "Type,Sizes,Mount,Included",
+            "Front lights,\"S, M\",clamp 22-35 mm,\"game board, 80 cards\"")) {
+      assertThat(text.split("(?<=[.]) "))
+          .noneMatch(s -> s.matches(".*comes? in at .*\\bcomes? in\\b.*"));
+      assertThat(text).contains("a clamp of 22–35 mm").doesNotContain("clamp 22");
+      assertThat(text).containsIgnoringCase("a game board");
+    }
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"plain", "warm", "refined"})
+  void two_things_that_a_product_has_are_not_hung_on_one_another(String voice) {
+    assertThat(
+            texts(
+                16,
+                voice,
+                "Type,Material,Closure,Weave,Thread count",
+                "Bed linen,cotton,zip,plain,300"))
+        .allSatisfy(t -> assertThat(t).doesNotContainPattern("has an? [a-z ]+ with an? "));
+  }
+
+  @Test
+  void figures_stand_now_before_the_noun_and_now_behind_it() {
+    assertThat(
+            texts(
+                9,
+                "plain",
+                "Type,Brand,Net contents,Scent,Vegan",
+                "Soap,Lathermoor,100 g,cedar,yes"))
+        .anySatisfy(t -> assertThat(t).contains("100 g vegan soap"))
+        .anySatisfy(t -> assertThat(t).contains("soap of 100 g"));
+  }
+
+  @Test
+  void a_text_differs_from_what_its_supplier_wrote_even_where_that_reads_like_its_own() {
+    String headings = "SKU,Name,Type,Brand,Material,Weight,Capacity,Closure,Description";
+    String row = "P,Roll 20,Panniers,Tolvane,nylon,940 g,20 l,roll-top,\"%s\"";
+    String own =
+        new Composer(KNOWLEDGE, 3)
+            .compose(Brief.of(Products.of(headings, row.formatted(""))))
+            .prose();
+    ProductFacts copied = Products.of(headings, row.formatted(own.replace("\"", "")));
+    Draft draft = new Composer(KNOWLEDGE, 3).compose(Brief.of(copied));
+    assertThat(Checker.likeness(own, copied.supplierText())).isGreaterThan(0.9);
+    assertThat(Checker.likeness(draft.prose(), copied.supplierText())).isLessThan(0.3);
+  }
+
+  @Test
+  void a_sheet_is_measured_and_no_format() {
+    String text =
+        prose(
+            write(
+                Products.of(
+                    "SKU,Name,Type,Format,Pages,Binding",
+                    "B,Small Roads,Books,21 x 14 cm,224,hardcover")));
+    assertThat(text).contains("21 × 14 cm").doesNotContain("21 x 14");
+  }
+
+  @Test
+  void what_a_fact_is_good_for_is_told_in_other_words_the_next_time() {
+    Set<String> clauses = new HashSet<>();
+    Composer composer = new Composer(KNOWLEDGE, 5);
+    for (int i = 0; i < 12; i++) {
+      Draft draft =
+          composer.compose(
+              Brief.of(
+                      Products.of(
+                          "SKU,Name,Type,Material,Colour,Weight,Fit",
+                          "S%d,Quarry %d,Socks,merino wool,grey,%d g,slim".formatted(i, i, 60 + i)))
+                  .in(Voices.find("warm").orElseThrow()));
+      draft.sentences(Field.DESCRIPTION).stream()
+          .filter(s -> s.support().stream().anyMatch(x -> x.kind() == Support.Kind.CLAIM))
+          .map(s -> s.text().replaceFirst(".*(?:, so|, which means|that means) ", ""))
+          .forEach(clauses::add);
+    }
+    assertThat(clauses).hasSizeGreaterThanOrEqualTo(4);
   }
 
   @Nested

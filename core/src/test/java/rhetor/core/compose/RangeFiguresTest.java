@@ -67,6 +67,38 @@ class RangeFiguresTest {
   }
 
   @Test
+  void what_nearly_all_share_is_left_to_the_specification_if_enough_is_left_to_tell() {
+    String headings =
+        "SKU,Name,Category,Material,Capacity,Weight,Closure,Pockets,Colour,Care,Features";
+    List<ProductFacts> range = new ArrayList<>();
+    for (int i = 0; i < 12; i++) {
+      range.add(
+          Products.of(
+              headings,
+              "B-%d,Ridge %d,Backpacks,%s,%d l,%d g,%s,%d,%s,Hand wash only,chest strap; rain cover"
+                  .formatted(
+                      i,
+                      i,
+                      List.of("nylon", "canvas", "felt").get(i % 3),
+                      18 + i,
+                      900 + i,
+                      List.of("zip", "roll-top").get(i % 2),
+                      1 + i % 4,
+                      List.of("red", "black", "green").get(i / 4))));
+    }
+    for (ProductFacts product : range) {
+      Draft draft = write(product, range);
+      assertThat(draft.prose().toLowerCase()).doesNotContain("hand wash", "by hand");
+      assertThat(draft.prose()).doesNotContain("chest strap");
+      assertThat(draft.plain(Field.DESCRIPTION))
+          .contains("Care: Hand wash only", "Features: chest strap, rain cover");
+    }
+    // On its own there is no range, and all of it is told.
+    assertThat(write(range.getFirst(), List.of()).prose().toLowerCase())
+        .containsAnyOf("hand wash", "by hand");
+  }
+
+  @Test
   void a_comparison_that_no_figures_bear_out_must_be_fixed() {
     ProductFacts product = backpack(900, "zip");
     Draft draft = write(product, range(12));

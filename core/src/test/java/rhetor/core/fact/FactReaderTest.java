@@ -296,4 +296,24 @@ class FactReaderTest {
                 .reason())
         .doesNotContain("zeros");
   }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "A classic. Details: Brand: Heddle, Material: merino wool, Colour: rust, Tog count: 4.",
+        "Brand: Heddle; Material: merino wool; Colour: rust; Tog count: 4",
+        "You will love it! Material: merino wool, Colour: rust. Order now!"
+      })
+  void a_table_that_was_pasted_into_the_prose_gives_facts_and_no_features(String prose) {
+    ProductFacts product =
+        product(
+            List.of("SKU", "Name", "Category", "Description"),
+            List.of("J-1", "Fell", "Jumpers", prose));
+    assertThat(product.fact("material").orElseThrow().value())
+        .isEqualTo(new Value.Terms(List.of("merino wool")));
+    assertThat(product.fact("colour").orElseThrow().value())
+        .isEqualTo(new Value.Terms(List.of("rust")));
+    assertThat(product.fact("features")).isEmpty();
+    assertThat(product.facts()).noneMatch(f -> f.value().toString().contains("Heddle"));
+  }
 }

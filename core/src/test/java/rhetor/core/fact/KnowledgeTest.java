@@ -12,39 +12,6 @@ import org.junit.jupiter.api.Test;
 class KnowledgeTest {
   private static final Set<String> FORMS =
       Set.of("adj", "pp", "part", "with", "verb", "clause", "front");
-  private static final Set<String> SLOTS =
-      Set.of(
-          "v",
-          "a",
-          "l",
-          "bare",
-          "asis",
-          "innoun",
-          "learners",
-          "count",
-          "several",
-          "n",
-          "np",
-          "sizes",
-          "sides",
-          "org",
-          "describing",
-          "norm",
-          "thick",
-          "anv",
-          "span",
-          "when",
-          "place",
-          "one",
-          "people",
-          "are",
-          "care",
-          "mark",
-          "single",
-          "basic",
-          "finishing",
-          "thing",
-          "many");
   private final Knowledge knowledge = Knowledge.standard();
 
   @Test
@@ -66,19 +33,11 @@ class KnowledgeTest {
   }
 
   @Test
-  void every_concept_can_be_found_and_its_wordings_filled() {
+  void every_concept_can_be_found() {
     for (Concept c : knowledge.concepts()) {
       assertThat(c.names().get("en")).as("English names of %s", c.id()).isNotEmpty();
       assertThat(c.weight()).as("weight of %s", c.id()).isBetween(0, 100);
       assertThat(FORMS).as("forms of %s", c.id()).containsAll(c.say().keySet());
-      for (List<String> wordings : c.say().values()) {
-        for (String wording : wordings) {
-          Matcher slot = Pattern.compile("\\{([a-z]+)").matcher(wording);
-          while (slot.find()) {
-            assertThat(SLOTS).as("slot in %s: %s", c.id(), wording).contains(slot.group(1));
-          }
-        }
-      }
       if (!c.unit().isEmpty()) {
         assertThat(knowledge.unit(c.unit())).as("unit of %s", c.id()).isPresent();
       }
@@ -113,7 +72,7 @@ class KnowledgeTest {
       for (String so : c.so()) {
         Matcher slot = Pattern.compile("\\{([a-z]+)\\}").matcher(so);
         while (slot.find()) {
-          assertThat(slot.group(1)).as("slot in claim %s", c.id()).isEqualTo("it");
+          assertThat(slot.group(1)).as("slot in claim %s", c.id()).isIn("it", "them");
         }
       }
       assertThat(c.adj().size() + c.so().size()).as("claim %s says something", c.id()).isPositive();

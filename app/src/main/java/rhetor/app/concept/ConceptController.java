@@ -1,0 +1,167 @@
+package rhetor.app.concept;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.security.Principal;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import rhetor.app.knowledge.HouseKnowledge;
+import rhetor.app.knowledge.HouseKnowledge.Decided;
+import rhetor.app.knowledge.Standing;
+import rhetor.app.knowledge.Touched;
+import rhetor.app.web.Refused;
+import rhetor.core.fact.CellText;
+import rhetor.core.fact.Concept;
+import rhetor.core.fact.Unit;
+
+/** The kinds of facts over HTTP. */
+@RestController
+class ConceptController {
+  private final HouseConcepts concepts;
+  private final HouseKnowledge house;
+
+  ConceptController(HouseConcepts concepts, HouseKnowledge house) {
+    this.concepts = concepts;
+    this.house = house;
+  }
+
+  /**
+   * A kind of fact as it is shown and sent; see {@link Concept} for its parts.
+   *
+   * @param names what English sheets call it
+   * @param say its wordings by form
+   */
+  record ConceptBody(
+      @NotNull String id,
+      @NotNull String label,
+      @NotNull List<String> names,
+      @NotNull Concept.Kind kind,
+      @NotNull String unit,
+      @NotNull String theme,
+      int weight,
+      boolean anyOrder,
+      @NotNull Map<String, List<String>> say) {
+    static ConceptBody of(Concept c) {
+      return new ConceptBody(
+          c.id(),
+          c.label(),
+          c.names().getOrDefault("en", List.of()),
+          c.kind(),
+          c.unit(),
+          c.theme(),
+          c.weight(),
+          c.anyOrder(),
+          c.say());
+    }
+  }
+
+  /** A kind of fact in a list. */
+  record ConceptView(ConceptBody concept, Standing state, String by) {}
+
+  /** What one can choose from for a kind of fact of one's own. */
+  record ConceptChoices(List<String> units, List<String> themes) {}
+
+  @GetMapping("/api/concepts")
+  List<ConceptView> list(
+      @RequestParam(defaultValue = "") String search,
+      @RequestParam(defaultValue = "ALL") String state) {
+    return concepts.list(search, Standing.named(state)).stream()
+        .map(ConceptController::view)
+        .toList();
+  }
+
+  private static ConceptView view(Decided<Concept> d) {
+    return new ConceptView(ConceptBody.of(d.item()), d.state(), d.by());
+  }
+
+  @GetMapping("/api/concepts/choices")
+  ConceptChoices choices() {
+    return new ConceptChoices(
+        house.standard().units().stream().map(Unit::id).filter(u -> !u.isEmpty()).sorted().toList(),
+        house.standard().concepts().stream().map(Concept::theme).distinct().sorted().toList());
+  }
+
+  @PostMapping("/api/concepts/try")
+  HouseConcepts.ConceptTrial tryOut(@Valid @RequestBody ConceptBody body) {
+    return concepts.tryOut(concept(body));
+  }
+
+  @PutMapping("/api/concepts/{id}")
+  Touched put(@PathVariable String id, @Valid @RequestBody ConceptBody body, Principal person) {
+    if (!id.equals(body.id())) {
+      throw Refused.invalid("The short name can't be changed; add another kind of fact instead.");
+    }
+    return new Touched(concepts.put(concept(body), person.getName()));
+  }
+
+  @PostMapping("/api/concepts/{id}/restore")
+  Touched restore(@PathVariable String id) {
+    return new Touched(concepts.restore(id));
+  }
+
+  /**
+   * What was sent, on what ships under that id: how its values are read, and its names in other
+   * languages, can't be changed there, for stored facts rest on them.
+   */
+  private Concept concept(ConceptBody body) {
+    Map<String, List<String>> say = new LinkedHashMap<>();
+    new TreeMap<>(body.say)
+        .forEach(
+            (form, wordings) -> {
+              List<String> kept = clean(wordings);
+              if (!kept.isEmpty()) {
+                say.put(form, kept);
+              }
+            });
+    Concept shipped = concepts.shipped(body.id).orElse(null);
+    Map<String, List<String>> names =
+        new LinkedHashMap<>(shipped == null ? Map.of() : shipped.names());
+    names.put(
+        "en", clean(body.names).stream().map(n -> n.toLowerCase(Locale.ROOT)).distinct().toList());
+    String unit = body.unit.strip();
+    return new Concept(
+        body.id.strip(),
+        CellText.clean(body.label),
+        names,
+        shipped == null ? body.kind : shipped.kind(),
+        shipped == null
+            ? house.standard().unit(unit).map(Unit::dimension).orElse("")
+            : shipped.dimension(),
+        shipped == null ? unit : shipped.unit(),
+        shipped == null ? theme(body.theme) : shipped.theme(),
+        body.weight,
+        shipped == null ? "" : shipped.terms(),
+        shipped == null ? List.of() : shipped.cues(),
+        shipped == null ? List.of() : shipped.classes(),
+        body.anyOrder,
+        say,
+        shipped == null ? Map.of() : shipped.compare());
+  }
+
+  private String theme(String theme) {
+    if (choices().themes().contains(theme)) {
+      return theme;
+    }
+    throw Refused.invalid("There is no theme called " + theme + ".");
+  }
+
+  private static List<String> clean(List<String> phrases) {
+    return phrases.stream()
+        .flatMap(p -> Arrays.stream(p.split("\n")))
+        .map(CellText::clean)
+        .filter(p -> !p.isEmpty())
+        .distinct()
+        .toList();
+  }
+}

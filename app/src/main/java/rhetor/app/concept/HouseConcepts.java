@@ -1,0 +1,159 @@
+package rhetor.app.concept;
+
+import static rhetor.app.knowledge.HouseKnowledge.CONCEPTS;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.knowledge.HouseKnowledge;
+import rhetor.app.knowledge.HouseKnowledge.Decided;
+import rhetor.app.knowledge.Standing;
+import rhetor.app.product.ProductService;
+import rhetor.app.product.ProductService.Look;
+import rhetor.app.web.Refused;
+import rhetor.core.compose.ConceptCheck;
+import rhetor.core.compose.Support;
+import rhetor.core.fact.Concept;
+
+/** The kinds of facts that the house knows, and what it decides about their names and words. */
+@Service
+public class HouseConcepts {
+  private static final int EXAMPLES = 4;
+
+  private final HouseKnowledge house;
+  private final ProductService products;
+
+  HouseConcepts(HouseKnowledge house, ProductService products) {
+    this.house = house;
+    this.products = products;
+  }
+
+  /**
+   * Kinds of facts in the order of their labels.
+   *
+   * @param search words of their labels, headings or wordings; empty for all
+   * @param standing only those, or null
+   */
+  List<Decided<Concept>> list(String search, Standing standing) {
+    String words = search.strip().toLowerCase(Locale.ROOT);
+    return house.all(CONCEPTS).stream()
+        .filter(d -> standing == null || d.state() == standing)
+        .filter(d -> words.isEmpty() || text(d.item()).contains(words))
+        .sorted(Comparator.comparing(d -> d.item().label()))
+        .toList();
+  }
+
+  private static String text(Concept c) {
+    return (c.id() + " " + c.label() + " " + c.names().values() + " " + c.say().values())
+        .toLowerCase(Locale.ROOT);
+  }
+
+  private Decided<Concept> get(String id) {
+    return house
+        .find(CONCEPTS, id)
+        .orElseThrow(() -> Refused.notFound("There is no kind of fact called " + id + "."));
+  }
+
+  /** The concept that ships under an id, if one does. */
+  Optional<Concept> shipped(String id) {
+    return house.standard().concept(id);
+  }
+
+  /** How a fact of a product would be told. */
+  record ConceptExample(
+      long product, String sku, String name, String raw, List<String> sentences) {}
+
+  /**
+   * What a kind of fact would do.
+   *
+   * @param problems why it can't stand, each with what to do
+   * @param have how many of the products looked at have such a fact, or a column that would be one
+   * @param all whether those are all products
+   * @param texts how many texts tell such a fact now
+   */
+  record ConceptTrial(
+      List<String> problems,
+      int have,
+      int lookedAt,
+      boolean all,
+      int texts,
+      List<ConceptExample> examples) {}
+
+  /** Tries a kind of fact on real products and keeps nothing. */
+  ConceptTrial tryOut(Concept concept) {
+    List<String> problems = ConceptCheck.problems(concept, house.standard());
+    int texts = house.productsTelling(Support.Kind.FACT, concept.id()).size();
+    if (!problems.isEmpty()) {
+      return new ConceptTrial(problems, 0, 0, false, texts, List.of());
+    }
+    Set<String> shown = new HashSet<>();
+    Look<ConceptExample> look =
+        products.look(
+            facts -> ConceptCheck.fact(concept, facts).isPresent(),
+            (product, facts) ->
+                ConceptCheck.fact(concept, facts)
+                    .map(f -> f.source().raw())
+                    .filter(shown::add)
+                    .map(
+                        raw ->
+                            new ConceptExample(
+                                product,
+                                facts.sku(),
+                                facts.name(),
+                                raw,
+                                ConceptCheck.examples(concept, facts, house.current()))),
+            EXAMPLES);
+    return new ConceptTrial(
+        problems, look.concerned(), look.lookedAt(), look.all(), texts, look.examples());
+  }
+
+  /** Adds a kind of fact, or changes one; returns how many texts that tell it are stale now. */
+  @Transactional
+  public int put(Concept concept, String by) {
+    List<String> problems = ConceptCheck.problems(concept, house.standard());
+    if (!problems.isEmpty()) {
+      throw Refused.invalid(String.join(" ", problems));
+    }
+    boolean shipped = house.isShipped(CONCEPTS, concept.id());
+    List<Long> touched = house.productsTelling(Support.Kind.FACT, concept.id());
+    house.decide(CONCEPTS, concept.id(), concept, shipped ? Standing.CHANGED : Standing.OWN, by);
+    products.markStale(touched);
+    return touched.size();
+  }
+
+  /**
+   * Takes the house's decision back; returns how many texts that tell the fact are stale now.
+   *
+   * @throws Refused if it is the house's own and a kind of product or a claim still needs it
+   */
+  @Transactional
+  public int restore(String id) {
+    if (get(id).state() == Standing.OWN) {
+      requireUnused(id);
+    }
+    List<Long> touched = house.productsTelling(Support.Kind.FACT, id);
+    house.restore(CONCEPTS, id);
+    products.markStale(touched);
+    return touched.size();
+  }
+
+  private void requireUnused(String id) {
+    List<String> users = new ArrayList<>();
+    house.current().classes().stream()
+        .filter(c -> c.essential().contains(id) || c.matters().containsKey(id))
+        .forEach(c -> users.add(c.plural() + " set it as something to know or that matters"));
+    house.current().claims().stream()
+        .filter(c -> c.concept().equals(id))
+        .forEach(c -> users.add("the claim " + c.id() + " rests on it"));
+    if (!users.isEmpty()) {
+      throw Refused.conflict(
+          "It is still needed: " + String.join(", ", users) + ". Take it out there first.");
+    }
+  }
+}

@@ -1,0 +1,166 @@
+package rhetor.app.knowledge;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import rhetor.core.compose.Support;
+import rhetor.core.fact.Claim;
+import rhetor.core.fact.Concept;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductClass;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * What Rhetor knows, as this house has it: claims, kinds of facts and kinds of products that ship,
+ * as far as the house hasn't banned or changed them, and its own.
+ */
+@Service
+public class HouseKnowledge {
+  /** How long another process's decision may go unseen. */
+  private static final Duration FRESH = Duration.ofSeconds(2);
+
+  private final KnowledgeStore store;
+  private final Knowledge standard;
+  private final JsonMapper json;
+  private final Clock clock;
+  private volatile Read read;
+
+  private record Read(Knowledge knowledge, List<KnowledgeStore.Decision> decisions, Instant at) {}
+
+  HouseKnowledge(KnowledgeStore store, Knowledge standard, JsonMapper json, Clock clock) {
+    this.store = store;
+    this.standard = standard;
+    this.json = json;
+    this.clock = clock;
+    this.read = new Read(standard, List.of(), Instant.MIN);
+  }
+
+  /** A part of the knowledge that the house decides about, and where it is among what ships. */
+  public record Part<T>(String kind, Class<T> type, Function<Knowledge, Map<String, T>> shipped) {}
+
+  public static final Part<Claim> CLAIMS =
+      new Part<>("CLAIM", Claim.class, k -> byId(k.claims(), Claim::id));
+  public static final Part<Concept> CONCEPTS =
+      new Part<>("CONCEPT", Concept.class, k -> byId(k.concepts(), Concept::id));
+  public static final Part<ProductClass> CLASSES =
+      new Part<>("CLASS", ProductClass.class, k -> byId(k.classes(), ProductClass::id));
+
+  private static <T> Map<String, T> byId(Iterable<T> all, Function<T, String> id) {
+    Map<String, T> map = new LinkedHashMap<>();
+    all.forEach(t -> map.put(id.apply(t), t));
+    return map;
+  }
+
+  /**
+   * A piece of knowledge and what the house decided about it.
+   *
+   * @param by who decided, empty if nobody has
+   */
+  public record Decided<T>(String id, T item, Standing state, String by) {}
+
+  /** What holds in this house now. */
+  public Knowledge current() {
+    Read now = read;
+    if (now.at.plus(FRESH).isBefore(clock.instant())) {
+      List<KnowledgeStore.Decision> decisions = store.all();
+      Knowledge knowledge = decisions.equals(now.decisions) ? now.knowledge : knowledge(decisions);
+      now = new Read(knowledge, decisions, clock.instant());
+      read = now;
+    }
+    return now.knowledge;
+  }
+
+  /** What ships. */
+  public Knowledge standard() {
+    return standard;
+  }
+
+  private Knowledge knowledge(List<KnowledgeStore.Decision> decisions) {
+    return standard.with(
+        held(CLAIMS, decisions), held(CONCEPTS, decisions), held(CLASSES, decisions));
+  }
+
+  private <T> List<T> held(Part<T> part, List<KnowledgeStore.Decision> decisions) {
+    return decided(part, decisions).values().stream()
+        .filter(d -> d.state() != Standing.BANNED)
+        .map(Decided::item)
+        .toList();
+  }
+
+  private <T> Map<String, Decided<T>> decided(
+      Part<T> part, List<KnowledgeStore.Decision> decisions) {
+    Map<String, Decided<T>> all = new LinkedHashMap<>();
+    part.shipped()
+        .apply(standard)
+        .forEach((id, t) -> all.put(id, new Decided<>(id, t, Standing.AS_DELIVERED, "")));
+    decisions.stream()
+        .filter(d -> d.kind().equals(part.kind()))
+        .forEach(
+            d ->
+                all.put(
+                    d.id(),
+                    new Decided<>(
+                        d.id(), json.readValue(d.body(), part.type()), d.state(), d.by())));
+    return all;
+  }
+
+  /** All of a part, as decided; what ships first. */
+  public <T> List<Decided<T>> all(Part<T> part) {
+    return List.copyOf(decided(part, store.all()).values());
+  }
+
+  /** One of a part, as decided. */
+  public <T> Optional<Decided<T>> find(Part<T> part, String id) {
+    return Optional.ofNullable(decided(part, store.all()).get(id));
+  }
+
+  /** Whether one of that id ships. */
+  public <T> boolean isShipped(Part<T> part, String id) {
+    return part.shipped().apply(standard).containsKey(id);
+  }
+
+  /** Products whose text rests on a fact or claim. */
+  public List<Long> productsTelling(Support.Kind kind, String id) {
+    return store.productsTelling("{\"kind\":\"" + kind.name() + "\",\"id\":\"" + id + "\"");
+  }
+
+  /** Products of a class that have a text. */
+  public List<Long> writtenOfClass(String productClass) {
+    return store.writtenOfClass(productClass);
+  }
+
+  /** Keeps a decision; it holds from now on. */
+  public <T> void decide(Part<T> part, String id, T item, Standing state, String by) {
+    store.put(part.kind(), id, state, json.writeValueAsString(item), by);
+    forget();
+  }
+
+  /** Takes the house's decision back: what ships is as delivered, its own is gone. */
+  public <T> void restore(Part<T> part, String id) {
+    store.remove(part.kind(), id);
+    forget();
+  }
+
+  /** What was read before the decision is committed must not be kept as what holds after it. */
+  private void forget() {
+    Runnable stale = () -> read = new Read(read.knowledge, read.decisions, Instant.MIN);
+    stale.run();
+    if (TransactionSynchronizationManager.isSynchronizationActive()) {
+      TransactionSynchronizationManager.registerSynchronization(
+          new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+              stale.run();
+            }
+          });
+    }
+  }
+}

@@ -1,0 +1,30 @@
+package rhetor.core.compose;
+
+import java.util.List;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.Voices;
+
+/**
+ * Shows a product's specification list as a house's knowledge has it, without writing its texts.
+ */
+public final class SpecificationList {
+  private final Knowledge knowledge;
+  private final ValueText values;
+  private final Planner planner;
+
+  public SpecificationList(Knowledge knowledge) {
+    this.knowledge = knowledge;
+    this.values = new ValueText(knowledge);
+    this.planner = new Planner(knowledge);
+  }
+
+  /** The list's entries, such as "Capacity: 20 l". */
+  public List<String> of(ProductFacts product) {
+    Pen pen =
+        new Pen(
+            Voices.plain(), new Rotation(1), Variety.none(), values, new RangeFigures(knowledge));
+    return new Specification(knowledge, values, product, planner.messages(product, pen))
+        .entries().stream().map(Sentence::text).toList();
+  }
+}
