@@ -9,6 +9,7 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
+import org.openqa.selenium.WebDriverException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
@@ -23,7 +24,9 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** A person at a headless Chromium, who sees what is on the screen and acts on what they see. */
 final class Browser implements AutoCloseable {
-  private static final Duration PATIENCE = Duration.ofSeconds(20);
+  /** Long, since it costs nothing where all is well and the machine may be busy with others. */
+  private static final Duration PATIENCE = Duration.ofSeconds(60);
+
   final ChromeDriver driver;
   private final String url;
 
@@ -64,6 +67,14 @@ final class Browser implements AutoCloseable {
   Browser open(String path) {
     driver.get(url + path);
     return this;
+  }
+
+  /** Is somebody else from here on, who has never been here: nobody signed in, nothing kept. */
+  void forget() {
+    size(1280, 800);
+    open("/");
+    driver.executeScript("localStorage.clear(); sessionStorage.clear()");
+    driver.manage().deleteAllCookies();
   }
 
   Browser signIn(String who) {
@@ -151,6 +162,11 @@ final class Browser implements AutoCloseable {
 
   @Override
   public void close() {
-    driver.quit();
+    try {
+      driver.quit();
+    } catch (WebDriverException stillEnding) {
+      // Selenium waits 20 seconds for the driver to end, which a busy machine may not keep; what
+      // was to be seen has been seen, and the driver ends with this program at the latest.
+    }
   }
 }

@@ -27,28 +27,28 @@ import org.openqa.selenium.support.ui.Select;
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class SliceInBrowserTest {
   private static DemoProcess demo;
-  private Browser browser;
+  private static Browser browser;
 
   @BeforeAll
   static void startDemo() throws IOException {
     demo = new DemoProcess();
+    browser = new Browser(demo.url());
   }
 
   @AfterAll
   static void endDemo() {
+    browser.close();
     demo.close();
   }
 
   @BeforeEach
-  void sitDown() throws IOException {
-    browser = new Browser(demo.url());
+  void sitDown() {
+    browser.forget();
   }
 
   @AfterEach
   void standUp() {
-    List<String> complaints = browser.complaints();
-    browser.close();
-    assertThat(complaints).isEmpty();
+    assertThat(browser.complaints()).isEmpty();
   }
 
   @Test

@@ -21,7 +21,7 @@ import rhetor.core.support.Ground;
  */
 public final class Composer {
   /** Share of five-word runs in common with another text above which it is composed again. */
-  private static final double TOO_LIKE = 0.25;
+  private static final double TOO_LIKE = 0.2;
 
   private static final int ATTEMPTS = 2;
 
