@@ -253,6 +253,7 @@ final class TextBench {
         .count();
   }
 
+  /** All fields, highlights too, in about as many characters as the composer's. */
   private static final String TEMPLATE =
       """
       {{name}} - {{kind}}
@@ -260,6 +261,7 @@ final class TextBench {
       <p>The {{name}} is a {{kind}}. It has {{a}}, {{b}} and {{c}}. It comes with {{d}} and {{e}}.</p><h3>Specification</h3><ul>{{#facts}}<li>{{label}}: {{raw}}</li>{{/facts}}</ul>
       {{name}} | {{kind}}
       {{name}}, a {{kind}} with {{a}}, {{b}} and {{c}}. It comes with {{d}}.
+      <ul>{{#facts}}<li>{{label}}: {{raw}}</li>{{/facts}}</ul>
       {{kind}}, {{a}}, {{b}}, {{c}}
       {{name}}, {{kind}}
       """;

@@ -1,6 +1,7 @@
 package rhetor.core.check;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -89,12 +90,16 @@ public final class Checker {
     Ground ground = new Ground(product, knowledge);
     // All texts are looked through once; sentences only where that found something.
     StringBuilder all = new StringBuilder();
-    draft.fields().keySet().forEach(f -> all.append(draft.plain(f)).append('\n'));
+    Map<Field, String> texts = new EnumMap<>(Field.class);
+    for (Field field : Field.values()) {
+      texts.put(field, draft.plain(field));
+      all.append(texts.get(field)).append('\n');
+    }
     String lower = all.toString().toLowerCase(Locale.ROOT);
     boolean mayBeEmpty = EMPTY_HINTS.stream().anyMatch(lower::contains);
     boolean mayHaveMarkup = MARKUP_HINTS.stream().anyMatch(lower::contains);
     for (Field field : Field.values()) {
-      lengths(draft, field, marks);
+      lengths(texts.get(field), field, marks);
       List<Sentence> sentences = draft.sentences(field);
       for (int i = 0; i < sentences.size(); i++) {
         sentence(field, i, sentences.get(i), ground, mayBeEmpty, mayHaveMarkup, marks);
@@ -103,7 +108,7 @@ public final class Checker {
     unsupported(draft, marks);
     withdrawn(draft, marks);
     repeated(draft, product, marks);
-    keyword(draft, product, keyword, ground, marks);
+    keyword(texts, product, keyword, ground, marks);
     likeness(draft, product, marks);
     for (Contradiction c : product.contradictions()) {
       marks.add(
@@ -120,15 +125,14 @@ public final class Checker {
                       c.sources().stream().map(s -> s.column() + ": " + snippet(s.raw())).toList())
                   + "), so the text leaves it out. Correct the sheet and take it in again."));
     }
-    return new Audit(marks, readiness(draft, product, keyword, marks));
+    return new Audit(marks, readiness(texts, product, keyword, marks));
   }
 
   private static String snippet(String raw) {
     return raw.length() > 80 ? raw.substring(0, 80) + "…" : raw;
   }
 
-  private static void lengths(Draft draft, Field field, List<Mark> marks) {
-    String text = draft.plain(field);
+  private static void lengths(String text, Field field, List<Mark> marks) {
     if (text.isBlank()) {
       boolean needed = field.isNeeded();
       if (field.isList()) {
@@ -342,7 +346,11 @@ public final class Checker {
   }
 
   private static void keyword(
-      Draft draft, ProductFacts product, String keyword, Ground ground, List<Mark> marks) {
+      Map<Field, String> texts,
+      ProductFacts product,
+      String keyword,
+      Ground ground,
+      List<Mark> marks) {
     if (keyword.isBlank()) {
       return;
     }
@@ -366,7 +374,7 @@ public final class Checker {
     }
     for (Field field :
         List.of(Field.TITLE, Field.DESCRIPTION, Field.META_TITLE, Field.META_DESCRIPTION)) {
-      KeywordMatch match = KeywordMatch.find(keyword, draft.plain(field));
+      KeywordMatch match = KeywordMatch.find(keyword, texts.get(field));
       if (match.form() == KeywordMatch.Form.MISSING) {
         marks.add(
             new Mark(
@@ -423,16 +431,25 @@ public final class Checker {
       }
     }
     List<String> runs = new ArrayList<>();
-    for (int i = 0; i + LIKENESS_RUN <= words.size(); i++) {
-      runs.add(String.join(" ", words.subList(i, i + LIKENESS_RUN)));
+    // A run is cut out of the words put in one row, where the next word's end is known.
+    String row = String.join(" ", words);
+    int from = 0;
+    int to = -1;
+    for (int i = 0; i < words.size(); i++) {
+      to += words.get(i).length() + 1;
+      if (i + 1 >= LIKENESS_RUN) {
+        runs.add(row.substring(from, to));
+        from += words.get(i + 1 - LIKENESS_RUN).length() + 1;
+      }
     }
     return runs;
   }
 
-  private Readiness readiness(Draft draft, ProductFacts product, String keyword, List<Mark> marks) {
+  private Readiness readiness(
+      Map<Field, String> texts, ProductFacts product, String keyword, List<Mark> marks) {
     List<Factor> factors = new ArrayList<>();
     List<Field> wanted = java.util.Arrays.stream(Field.values()).filter(f -> !f.isList()).toList();
-    long present = wanted.stream().filter(f -> !draft.plain(f).isBlank()).count();
+    long present = wanted.stream().filter(f -> !texts.get(f).isBlank()).count();
     factors.add(
         new Factor("All fields written", (int) Math.round(20.0 * present / wanted.size()), 20));
     factors.add(

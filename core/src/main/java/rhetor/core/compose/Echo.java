@@ -11,7 +11,7 @@ import rhetor.core.language.Words;
 
 /** Finds words that say again what stands in a text already: "it lasts 60 hours, so it lasts". */
 final class Echo {
-  private static final Pattern PARTS = Pattern.compile("[ -]");
+  private static final Pattern PARTS = Pattern.compile("[ " + Framing.ITEM + "-]");
   private static final int STEM = 6;
   private static final Set<String> PLAIN =
       Set.of("with", "from", "made", "litre", "metre", "hour", "page", "lumen");

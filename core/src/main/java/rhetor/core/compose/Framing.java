@@ -3,7 +3,6 @@ package rhetor.core.compose;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -276,7 +275,8 @@ final class Framing {
 
   /** "The weight is 940 g": the measure itself as the subject. */
   private List<String> its(Message first, List<Message> rest, boolean startsParagraph) {
-    Matcher m = first.has(Form.WITH) ? MEASURE.matcher(first.get(Form.WITH)) : null;
+    String with = first.has(Form.WITH) ? first.get(Form.WITH) : "";
+    Matcher m = with.contains(" of ") ? MEASURE.matcher(with) : null;
     String what;
     String value;
     if (m != null && m.matches() && isMeasure(m.group(1))) {
@@ -346,6 +346,10 @@ final class Framing {
             .noneMatch(
                 m ->
                     m.verb().contains(" with ")
+                        // "It sleeps two people with one bedroom."
+                        || m.verb().endsWith(" people")
+                        // "It is sold in sizes M and L with a regular fit."
+                        || m.verb().contains(" in sizes ")
                         || m.verb().startsWith("come ")
                         || m.verb().startsWith("take ")
                         || m.verb().contains(" for "));
@@ -386,30 +390,45 @@ final class Framing {
     if (messages.size() == 1) {
       return predicate(List.of(messages.getFirst().verb()), plural);
     }
-    Set<String> joints = new HashSet<>();
-    Set<String> first = new HashSet<>();
     List<String> verbs = new ArrayList<>();
     for (Message m : messages) {
-      String verb = m.verb();
-      // "It comes in at 380 g, and comes in sizes S and M."
-      for (int turn = 1; turn <= TURNS && stutters(verb, joints, first); turn++) {
-        String other = m.turned(turn).verb();
-        verb = stutters(other, joints, first) ? verb : other;
+      String verb = fresh(m, verbs);
+      // "It comes in at 380 g, and comes in sizes S and M": where this can't give way, that does.
+      for (int i = 0; i < verbs.size() && stutters(verb, verbs); i++) {
+        List<String> others = new ArrayList<>(verbs);
+        others.remove(i);
+        others.add(verb);
+        String other = fresh(messages.get(i), others);
+        others.removeLast();
+        others.add(i, other);
+        if (!stutters(other, List.of(verb)) && !stutters(verb, others)) {
+          verbs = others;
+        }
       }
-      joints.add(joint(verb));
-      first.add(verb.split(" ", 2)[0]);
       verbs.add(verb);
     }
     return predicate(verbs, plural);
   }
 
-  private static boolean stutters(String verb, Set<String> joints, Set<String> first) {
-    return !joints.contains(joint(verb)) && first.contains(verb.split(" ", 2)[0]);
+  /** The message's verb phrase, turned where it would stutter after others. */
+  private static String fresh(Message m, List<String> before) {
+    String verb = m.verb();
+    for (int turn = 1; turn <= TURNS && stutters(verb, before); turn++) {
+      String other = m.turned(turn).verb();
+      verb = stutters(other, before) ? verb : other;
+    }
+    return verb;
+  }
+
+  /** Whether a verb comes again that isn't said once for both. */
+  private static boolean stutters(String verb, List<String> before) {
+    return before.stream().noneMatch(b -> joint(b).equals(joint(verb)))
+        && before.stream().anyMatch(b -> English.firstWord(b).equals(English.firstWord(verb)));
   }
 
   /** What a verb phrase shares with others that are joined to it, else the phrase itself. */
   private static String joint(String phrase) {
-    String verb = phrase.split(" ", 2)[0];
+    String verb = English.firstWord(phrase);
     // "Is made of canvas and rated IPX6", but not "grows in sun and to 35 cm".
     boolean joins =
         MERGED.contains(verb) || phrase.startsWith("come in ") && !phrase.startsWith("come in at ");
@@ -426,7 +445,7 @@ final class Framing {
       String key = joint(phrase);
       byVerb
           .computeIfAbsent(key, v -> new ArrayList<>())
-          .add(key.equals(phrase) ? "" : phrase.split(" ", 2)[1]);
+          .add(key.equals(phrase) ? "" : phrase.substring(key.length() + 1));
     }
     List<String> joined = new ArrayList<>();
     // "3 mm wide and made of gold", not "made of gold and 3 mm wide".

@@ -213,7 +213,7 @@ final class SentenceWriter {
       reasonsUsed.add(way.reason);
     }
     written = way.text;
-    lastStart = way.texts.getLast().split("[ ’]", 2)[0];
+    lastStart = firstWord(way.texts.getLast());
     lastAboutProduct =
         way.frame != SentenceFrame.FRAGMENT
             && way.frame != SentenceFrame.QUESTION
@@ -231,6 +231,13 @@ final class SentenceWriter {
       sentences.add(new Sentence(way.texts.get(i), support));
     }
     return sentences;
+  }
+
+  /** The word that a sentence starts with, without what is contracted with it: "it" of "it’s". */
+  private static String firstWord(String sentence) {
+    String word = English.firstWord(sentence);
+    int contracted = word.indexOf('’');
+    return contracted < 0 ? word : word.substring(0, contracted);
   }
 
   /** How many sentences say what a fact is good for, or how it compares. */
@@ -403,7 +410,7 @@ final class SentenceWriter {
                 message.has(Form.WITH) ? Framing.things(List.of(message.get(Form.WITH))) : "")
             .replace("{part}", message.has(Form.PART) ? message.get(Form.PART) : "");
     return way(
-        List.of(words.split("\\. ")),
+        words.contains(". ") ? List.of(words.split("\\. ")) : List.of(words),
         SentenceFrame.PLAIN,
         null,
         who.equals(subject.shortReference()),

@@ -33,7 +33,8 @@ public final class ValueText {
 
   /** A number with grouped thousands and a decimal point. */
   static String number(BigDecimal n) {
-    return FORMAT.get().format(n).replace("-", "−");
+    boolean small = n.scale() == 0 && n.signum() >= 0 && n.precision() <= 3;
+    return small ? n.toString() : FORMAT.get().format(n).replace("-", "−");
   }
 
   /** The value in running text: "20 litres", "940 g", "8 to 11 mm", "red and black". */
@@ -102,7 +103,9 @@ public final class ValueText {
 
   /** The words without a full stop, and "21 x 14 cm" with a multiplication sign. */
   private static String times(String text) {
-    return TIMES.matcher(END.matcher(text).replaceFirst("")).replaceAll(" × ");
+    String ended = END.matcher(text).replaceFirst("");
+    boolean times = ended.indexOf('x') >= 0 || ended.indexOf('X') >= 0;
+    return times ? TIMES.matcher(ended).replaceAll(" × ") : ended;
   }
 
   private String symbol(String number, String unitId) {

@@ -234,9 +234,12 @@ final class Wording {
         });
   }
 
+  /** The end of one sentence with another after it. */
+  private static final Pattern SEVERAL = Pattern.compile("[.!?:]\\s+\\S");
+
   private static boolean isTooLong(Value value) {
     return value instanceof Value.Words(String words)
-        && (words.length() > LONGEST_PHRASE || words.matches(".*[.!?:]\\s+\\S.*"));
+        && (words.length() > LONGEST_PHRASE || SEVERAL.matcher(words).find());
   }
 
   /** Fills a wording's slots; null if one of them has nothing to stand there. */

@@ -2,6 +2,7 @@ package rhetor.core.fact;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -44,6 +45,11 @@ public final class TermIndex {
               }
             });
     byFirstWord.values().forEach(names -> names.sort((a, b) -> b.words.size() - a.words.size()));
+  }
+
+  /** The words in lower case with which terms start. */
+  public Set<String> firstWords() {
+    return Collections.unmodifiableSet(byFirstWord.keySet());
   }
 
   /** The terms in a text's words, in order; none overlaps another. */

@@ -219,6 +219,12 @@ public final class English {
     return VOWEL_SOUND.matcher(first).matches() ? "an" : "a";
   }
 
+  /** The words up to the first space. */
+  public static String firstWord(String words) {
+    int end = words.indexOf(' ');
+    return end < 0 ? words : words.substring(0, end);
+  }
+
   /** The words with {@code a} or {@code an} before them. */
   public static String withArticle(String words) {
     return MASS.contains(lastWord(words)) ? words : article(words) + " " + words;
@@ -468,7 +474,7 @@ public final class English {
    * The first letter as a capital, unless the first word is written in its own way (eBook, 20 l).
    */
   public static String capitalise(String sentence) {
-    if (sentence.isEmpty()) {
+    if (sentence.isEmpty() || Character.isUpperCase(sentence.charAt(0))) {
       return sentence;
     }
     return Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);

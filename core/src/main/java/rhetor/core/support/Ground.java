@@ -113,6 +113,17 @@ public final class Ground {
           "colour",
           Set.of("clear", "natural", "sand", "cream", "orange", "transparent"));
 
+  /** Words of which a text has one, or one with a hyphen, if it states anything but a figure. */
+  private static final Set<String> TELLING = new HashSet<>();
+
+  static {
+    TELLING.addAll(MATERIALS.firstWords());
+    TELLING.addAll(COLOURS.firstWords());
+    TELLING.addAll(PROMISES.keySet());
+    TELLING.addAll(HINTS.keySet());
+    TELLING.addAll(Vocabulary.NUMBER_WORDS.keySet());
+  }
+
   private final Knowledge knowledge;
   private final KnownWords known;
   private final List<Vocabulary> vocabularies = new ArrayList<>();
@@ -234,24 +245,19 @@ public final class Ground {
 
   private List<Assertion> find(String text, boolean all) {
     Found found = new Found(text, all, new ArrayList<>());
-    List<Word> words = Words.of(text);
     if (Vocabulary.hasDigit(text)) {
       numbers(text, found);
-      Matcher rating = Vocabulary.RATING.matcher(text);
-      while (rating.find()) {
-        found.add(
-            Assertion.Kind.RATING,
-            rating.start(),
-            rating.end(),
-            isRated(rating.group()),
-            said.getOrDefault("rating", ""));
-      }
+      ratings(text, found);
     }
     Set<Integer> taken = new HashSet<>();
-    terms(words, MATERIALS, Assertion.Kind.MATERIAL, "material", taken, found);
-    terms(words, COLOURS, Assertion.Kind.COLOUR, "colour", taken, found);
+    List<Word> words = Words.of(text);
+    List<Word> telling = words.stream().filter(w -> mayTell(w.text())).toList();
+    if (!telling.isEmpty()) {
+      terms(words, MATERIALS, Assertion.Kind.MATERIAL, "material", taken, found);
+      terms(words, COLOURS, Assertion.Kind.COLOUR, "colour", taken, found);
+    }
     Set<Pattern> hinted = new HashSet<>();
-    for (Word word : words) {
+    for (Word word : telling) {
       word(word, taken, found);
       // "Hand-sewn in" is sewn in.
       Pattern hint = HINTS.get(word.text().substring(word.text().lastIndexOf('-') + 1));
@@ -267,6 +273,25 @@ public final class Ground {
     }
     found.list.sort(Comparator.comparingInt(Assertion::start));
     return found.list;
+  }
+
+  private static boolean mayTell(String word) {
+    return TELLING.contains(word) || word.indexOf('-') > 0;
+  }
+
+  private void ratings(String text, Found found) {
+    if (!text.contains("IP")) {
+      return;
+    }
+    Matcher rating = Vocabulary.RATING.matcher(text);
+    while (rating.find()) {
+      found.add(
+          Assertion.Kind.RATING,
+          rating.start(),
+          rating.end(),
+          isRated(rating.group()),
+          said.getOrDefault("rating", ""));
+    }
   }
 
   /** Collects what is found in a text; what facts bear out only where all is asked for. */

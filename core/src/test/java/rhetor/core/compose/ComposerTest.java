@@ -449,6 +449,13 @@ class ComposerTest {
         .allSatisfy(t -> assertThat(t).doesNotContainPattern("has an? [a-z ]+ with an? "));
   }
 
+  @ParameterizedTest
+  @ValueSource(strings = {"plain", "playful"})
+  void people_are_not_told_apart_by_what_a_house_has(String voice) {
+    assertThat(texts(16, voice, "Type,Sleeps,Bedrooms,Bathrooms", "Holiday cottage,2 people,1,1"))
+        .allSatisfy(t -> assertThat(t).doesNotContain("people with"));
+  }
+
   @Test
   void figures_stand_now_before_the_noun_and_now_behind_it() {
     assertThat(
@@ -562,8 +569,8 @@ class ComposerTest {
                     Products.of(
                         "SKU,Name,Category,Plant height,Spacing,Days to maturity",
                         "A,Copper Drum,Vegetable seeds,30 cm,10 cm,60"))))
-        .containsPattern("Plants of Copper Drum (?:reach|grow to) 30 cm")
-        .contains("mature in 60 days")
+        .containsPattern("Plants of Copper Drum (?:reach|grow to|get) 30 cm")
+        .containsPattern("mature (?:in|after) 60 days|take 60 days to mature")
         .doesNotContain("seeds reach", "seeds mature");
   }
 

@@ -2,6 +2,7 @@ package rhetor.core.compose;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -22,5 +23,11 @@ class EchoTest {
   void a_word_that_says_something_is_found_again_in_any_form(
       String phrase, String text, boolean echoes) {
     assertThat(Echo.overlaps(phrase, text)).isEqualTo(echoes);
+  }
+
+  @Test
+  void the_items_of_a_list_are_words_of_their_own() {
+    String hobs = "work on " + String.join(Framing.ITEM, "gas", "induction", "ceramic hobs");
+    assertThat(Echo.overlaps(hobs, "gas is fine")).isTrue();
   }
 }
