@@ -22,7 +22,7 @@ import rhetor.core.check.Mark;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.Draft;
-import rhetor.core.compose.Field;
+import rhetor.core.style.Field;
 import rhetor.core.compose.RangeFigures;
 import rhetor.core.compose.Variety;
 import rhetor.core.fact.Fact;

@@ -21,7 +21,7 @@ import rhetor.app.product.Stage;
 import rhetor.app.proof.ProofService;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Draft;
-import rhetor.core.compose.Field;
+import rhetor.core.style.Field;
 import rhetor.core.compose.Sentence;
 import rhetor.core.exchange.Html;
 

@@ -11,7 +11,7 @@ import rhetor.app.product.Product;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Block;
 import rhetor.core.compose.Draft;
-import rhetor.core.compose.Field;
+import rhetor.core.style.Field;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.Support;
 import rhetor.core.exchange.Html;

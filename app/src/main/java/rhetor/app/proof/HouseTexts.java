@@ -7,7 +7,7 @@ import rhetor.app.product.ProductService;
 import rhetor.core.check.LikeTexts;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Draft;
-import rhetor.core.compose.Field;
+import rhetor.core.style.Field;
 
 /** Knows all descriptions of the house, to tell which are too like one another. */
 @Component

@@ -19,7 +19,7 @@ import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
 import rhetor.core.check.Readiness;
-import rhetor.core.compose.Field;
+import rhetor.core.style.Field;
 
 /** Proofs over HTTP. The ETag is the revision; whoever changes something sends the one they saw. */
 @RestController

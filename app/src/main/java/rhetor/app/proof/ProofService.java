@@ -14,7 +14,7 @@ import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Block;
 import rhetor.core.compose.Draft;
-import rhetor.core.compose.Field;
+import rhetor.core.style.Field;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;

@@ -16,7 +16,7 @@ import rhetor.core.compose.Block;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.Draft;
-import rhetor.core.compose.Field;
+import rhetor.core.style.Field;
 import rhetor.core.compose.LineJoiner;
 import rhetor.core.compose.Rewriter;
 import rhetor.core.compose.Sentence;

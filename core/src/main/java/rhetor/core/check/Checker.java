@@ -15,7 +15,6 @@ import rhetor.core.check.Mark.Weight;
 import rhetor.core.check.Readiness.Factor;
 import rhetor.core.compose.Block;
 import rhetor.core.compose.Draft;
-import rhetor.core.compose.Field;
 import rhetor.core.compose.KeywordUse;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.Support;
@@ -24,6 +23,9 @@ import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.keyword.KeywordMatch;
+import rhetor.core.style.Field;
+import rhetor.core.style.HouseRules;
+import rhetor.core.style.Style;
 import rhetor.core.support.Assertion;
 import rhetor.core.support.Ground;
 
@@ -61,14 +63,32 @@ public final class Checker {
   /** Facts that naming a product rests on. */
   private static final Set<String> NAMING = Set.of("name", "brand", "category");
 
-  private static final int LONG_SENTENCE = 34;
+  /** Checks of the house's style that readiness counts as wording. */
+  private static final List<String> STYLE =
+      List.of(
+          "banned word",
+          "spelling",
+          "exclamation",
+          "emoji",
+          "person",
+          "contraction",
+          "house sentence",
+          "required word");
+
   private static final int LIKENESS_RUN = 5;
   private static final double LIKE = 0.15;
 
   private final Knowledge knowledge;
+  private final StyleCheck style;
 
+  /** A checker for a house that has decided nothing. */
   public Checker(Knowledge knowledge) {
+    this(knowledge, Style.standard());
+  }
+
+  public Checker(Knowledge knowledge, Style style) {
     this.knowledge = knowledge;
+    this.style = new StyleCheck(HouseRules.of(style));
   }
 
   /**
@@ -105,6 +125,8 @@ public final class Checker {
         sentence(field, i, sentences.get(i), ground, mayBeEmpty, mayHaveMarkup, marks);
       }
     }
+    style.words(draft, product, marks);
+    style.required(draft, marks);
     unsupported(draft, marks);
     withdrawn(draft, marks);
     repeated(draft, product, marks);
@@ -132,7 +154,7 @@ public final class Checker {
     return raw.length() > 80 ? raw.substring(0, 80) + "…" : raw;
   }
 
-  private static void lengths(String text, Field field, List<Mark> marks) {
+  private void lengths(String text, Field field, List<Mark> marks) {
     if (text.isBlank()) {
       boolean needed = field.isNeeded();
       if (field.isList()) {
@@ -147,30 +169,12 @@ public final class Checker {
               "",
               field.label()
                   + ": nothing was written. The facts give too little to write from; add facts, or write it by hand."));
-    } else if (text.length() > field.most()) {
-      marks.add(
-          new Mark(
-              Weight.MUST_FIX,
-              "length",
-              field,
-              -1,
-              "",
-              "%s has %,d characters; at most %,d fit."
-                  .formatted(field.label(), text.length(), field.most())));
-    } else if (text.length() < field.least()) {
-      marks.add(
-          new Mark(
-              Weight.WEIGH,
-              "length",
-              field,
-              -1,
-              "",
-              "%s has %d characters; at least %d are wanted."
-                  .formatted(field.label(), text.length(), field.least())));
+    } else {
+      style.length(field, text, marks);
     }
   }
 
-  private static void sentence(
+  private void sentence(
       Field field,
       int index,
       Sentence sentence,
@@ -180,7 +184,8 @@ public final class Checker {
       List<Mark> marks) {
     String text = sentence.text();
     boolean compared = sentence.support().stream().anyMatch(s -> s.kind() == Support.Kind.RANGE);
-    for (Assertion a : ground.unsupported(text)) {
+    boolean answeredFor = style.isHouseSentence(text);
+    for (Assertion a : answeredFor ? List.<Assertion>of() : ground.unsupported(text)) {
       if (compared && a.kind() == Assertion.Kind.COMPARATIVE) {
         continue;
       }
@@ -218,30 +223,19 @@ public final class Checker {
               markup.group(),
               "Markup stands in the text as words. Take it out."));
     }
-    int words = 1;
-    for (int i = 0; i < text.length(); i++) {
-      words += text.charAt(i) == ' ' ? 1 : 0;
-    }
-    if (words > LONG_SENTENCE && field != Field.TAGS) {
-      marks.add(
-          new Mark(
-              Weight.WEIGH,
-              "sentence length",
-              field,
-              index,
-              "",
-              "The sentence has " + words + " words; up to " + LONG_SENTENCE + " read easily."));
-    }
+    style.sentenceLength(field, index, text, marks);
   }
 
   /** Sentences that link to no fact: composed ones always do, so these were written by hand. */
-  private static void unsupported(Draft draft, List<Mark> marks) {
+  private void unsupported(Draft draft, List<Mark> marks) {
     for (Field field :
         List.of(Field.SHORT_DESCRIPTION, Field.DESCRIPTION, Field.META_DESCRIPTION)) {
       int index = 0;
       for (Block block : draft.blocks(field)) {
         for (Sentence sentence : block.sentences()) {
-          if (block.kind() != Block.Kind.HEADING && sentence.support().isEmpty()) {
+          if (block.kind() != Block.Kind.HEADING
+              && sentence.support().isEmpty()
+              && !style.isHouseSentence(sentence.text())) {
             marks.add(
                 new Mark(
                     Weight.WEIGH,
@@ -475,7 +469,8 @@ public final class Checker {
                     less(10, marks, "likeness", 6, "empty phrase", 4)
                         - count(marks, "markup") * 4
                         - count(marks, "house likeness") * 4
-                        - count(marks, "repetition") * 2),
+                        - count(marks, "repetition") * 2
+                        - STYLE.stream().mapToLong(c -> count(marks, c)).sum() * 2),
             10));
     return Readiness.of(factors);
   }

@@ -1,6 +1,6 @@
 package rhetor.core.check;
 
-import rhetor.core.compose.Field;
+import rhetor.core.style.Field;
 
 /**
  * Something that the checks found.
@@ -11,9 +11,20 @@ import rhetor.core.compose.Field;
  * @param sentence index of the sentence in the field, from 0; -1 for the field as a whole
  * @param words the words it is about, empty for the whole
  * @param why what is wrong and what to do
+ * @param fix the sentence as it should read, or the sentence that is missing; empty if only a
+ *     person can tell
  */
 public record Mark(
-    Weight weight, String check, Field field, int sentence, String words, String why) {
+    Weight weight, String check, Field field, int sentence, String words, String why, String fix) {
+
+  public Mark {
+    fix = fix == null ? "" : fix;
+  }
+
+  /** A mark that only a person can see to. */
+  public Mark(Weight weight, String check, Field field, int sentence, String words, String why) {
+    this(weight, check, field, sentence, words, why, "");
+  }
 
   /** How much a mark weighs. */
   public enum Weight {

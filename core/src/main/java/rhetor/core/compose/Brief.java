@@ -1,6 +1,7 @@
 package rhetor.core.compose;
 
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 
@@ -10,22 +11,28 @@ import rhetor.core.style.Voices;
  * @param product the product and its facts
  * @param keyword the primary keyword, or empty
  * @param voice how it is to sound
+ * @param style what the house has decided for all texts
  * @param take which of several texts for the product it is, from 0; takes differ in plan and words
  */
-public record Brief(ProductFacts product, String keyword, Voice voice, int take) {
+public record Brief(ProductFacts product, String keyword, Voice voice, Style style, int take) {
 
   /** A first take in the plain voice, with the keyword that the product's sheet asks for. */
   public static Brief of(ProductFacts product) {
-    return new Brief(product, product.keyword(), Voices.plain(), 0);
+    return new Brief(product, product.keyword(), Voices.plain(), Style.standard(), 0);
   }
 
-  /** The same brief in another voice. */
+  /** The same brief for a house of this style, in its own voice. */
+  public Brief under(Style house) {
+    return new Brief(product, keyword, house.ownVoice(), house, take);
+  }
+
+  /** The same brief in another voice, as the house bends it. */
   public Brief in(Voice other) {
-    return new Brief(product, keyword, other, take);
+    return new Brief(product, keyword, style.bend(other), style, take);
   }
 
   /** The same brief for another take. */
   public Brief take(int other) {
-    return new Brief(product, keyword, voice, other);
+    return new Brief(product, keyword, voice, style, other);
   }
 }

@@ -54,7 +54,7 @@ public final class ClaimAtWork {
     Rotation rotation = new Rotation(1);
     rotation.start(product.sku(), 0);
     Pen pen =
-        new Pen(
+        Pen.of(
             voice, rotation, Variety.none(), new ValueText(knowledge), new RangeFigures(knowledge));
     Subject subject = Subject.of(product);
     List<Message> said =

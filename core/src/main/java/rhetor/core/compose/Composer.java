@@ -6,9 +6,13 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.language.English;
+import rhetor.core.style.Field;
+import rhetor.core.style.HouseRules;
+import rhetor.core.style.Style;
 import rhetor.core.support.Ground;
 
 /**
@@ -37,6 +41,7 @@ public final class Composer {
   private final Rotation rotation;
   private final Variety variety;
   private final RangeFigures range;
+  private HouseRules rules = HouseRules.of(Style.standard());
   private int written;
 
   /** A composer for a house that has no texts yet. */
@@ -60,6 +65,9 @@ public final class Composer {
 
   /** Writes every field that the product's facts allow. */
   public Draft compose(Brief brief) {
+    if (!brief.style().equals(rules.style())) {
+      rules = HouseRules.of(brief.style());
+    }
     KeywordUse keyword = keywordUse(brief);
     if (!brief.product().supplierText().isBlank()) {
       // The supplier's words stand in every shop that sells the product.
@@ -70,8 +78,7 @@ public final class Composer {
     for (int attempt = 0; attempt < ATTEMPTS && least > TOO_LIKE; attempt++) {
       rotation.start(brief.product().sku(), brief.take() + attempt * ATTEMPT);
       Job job = new Job(brief, keyword);
-      Draft draft =
-          best == null ? job.write() : best.with(Field.DESCRIPTION, job.description(best));
+      Draft draft = best == null ? job.write() : best.with(Field.DESCRIPTION, job.finished(best));
       double likeness = variety.likeness(draft.prose());
       if (likeness < least) {
         best = draft;
@@ -131,6 +138,7 @@ public final class Composer {
     private final int take;
     private final Subject subject;
     private final Pen pen;
+    private final StyleFinish finish;
     private final List<Message> messages;
 
     Job(Brief brief, KeywordUse keyword) {
@@ -138,23 +146,29 @@ public final class Composer {
       this.keyword = keyword;
       this.take = brief.take();
       this.subject = Subject.of(product);
-      this.pen = new Pen(brief.voice(), rotation, variety, values, range);
+      this.pen = new Pen(brief.voice(), rules, rotation, variety, values, range);
+      this.finish = new StyleFinish(rules, product);
       this.messages = planner.messages(product, pen);
     }
 
     Draft write() {
       Map<Field, List<Block>> fields = new EnumMap<>(Field.class);
-      Titles titles = new Titles(knowledge, values, product, subject, keyword, messages);
+      Titles titles = new Titles(knowledge, values, product, subject, keyword, messages, rules);
       put(fields, Field.TITLE, prose(List.of(titles.title(take))));
       put(fields, Field.SHORT_DESCRIPTION, prose(shortDescription()));
-      put(fields, Field.DESCRIPTION, description(new Draft(fields)));
+      fields.replaceAll(finish::of);
+      put(fields, Field.DESCRIPTION, finished(new Draft(fields)));
       put(fields, Field.HIGHLIGHTS, list(new Highlights(subject, messages, pen).entries()));
       put(fields, Field.META_TITLE, prose(List.of(titles.metaTitle())));
       put(fields, Field.META_DESCRIPTION, prose(metaDescription()));
-      put(fields, Field.TAGS, prose(new Tags(values, product, subject, keyword, messages).tags()));
+      put(
+          fields,
+          Field.TAGS,
+          prose(new Tags(values, product, subject, keyword, messages, rules.style()).tags()));
       put(fields, Field.IMAGE_ALT, prose(List.of(titles.imageAlt())));
       put(fields, Field.INCLUDED, list(items("included")));
       put(fields, Field.NOT_INCLUDED, list(items("not_included")));
+      fields.replaceAll(finish::of);
       return new Draft(fields);
     }
 
@@ -219,8 +233,10 @@ public final class Composer {
       }
     }
 
-    private static boolean fits(List<Sentence> sentences, Field field) {
-      return sentences.stream().mapToInt(s -> s.text().length() + 1).sum() - 1 <= field.most();
+    private boolean fits(List<Sentence> sentences, Field field) {
+      return rules
+          .style()
+          .fits(field, sentences.stream().map(Sentence::text).collect(Collectors.joining(" ")));
     }
 
     /** What can be said when there is nothing but name and kind; nothing if not even that. */
@@ -242,13 +258,32 @@ public final class Composer {
     }
 
     /**
+     * The description as the house says it. One that is too long is written again with less to say:
+     * of the least important first, then of the specification.
+     *
      * @param others the texts so far; a description doesn't open as the short one above it does
      */
-    List<Block> description(Draft others) {
+    List<Block> finished(Draft others) {
+      List<Message> telling = planner.telling(messages, product, pen);
+      while (true) {
+        List<Block> closed =
+            finish.closed(finish.of(Field.DESCRIPTION, description(others, telling)));
+        if (rules.style().fits(Field.DESCRIPTION, Draft.text(closed))) {
+          return closed;
+        }
+        if (telling.size() < 2) {
+          List<Block> prose =
+              closed.stream().filter(b -> b.kind() == Block.Kind.PARAGRAPH).toList();
+          return prose.isEmpty() ? closed : prose;
+        }
+        telling = telling.subList(0, telling.size() - 1);
+      }
+    }
+
+    private List<Block> description(Draft others, List<Message> telling) {
       if (messages.isEmpty()) {
         return prose(bare());
       }
-      List<Message> telling = planner.telling(messages, product, pen);
       List<Block> blocks = new ArrayList<>();
       Set<Message> said = new LinkedHashSet<>();
       List<Sentence> first = new ArrayList<>();
@@ -328,7 +363,7 @@ public final class Composer {
         return bare();
       }
       // Search results show it beside other shops' texts, not beside the house's own.
-      Pen any = new Pen(pen.voice(), rotation, Variety.none(), values, range);
+      Pen any = pen.repeating();
       Opening opening = new Opening(subject, keyword, opening(), any);
       if ((subject.canBeCalledKind() || subject.isUnnamedPlural())
           && NounPhrase.of(subject, keyword, opening(), 2, 1).isInformative()) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import rhetor.core.style.Field;
 
 /** All texts of one product, each as blocks of sentences with their support. */
 public record Draft(Map<Field, List<Block>> fields) {
@@ -37,6 +38,11 @@ public record Draft(Map<Field, List<Block>> fields) {
       }
     }
     return text.toString();
+  }
+
+  /** Blocks as plain text, on lines of their own. */
+  static String text(List<Block> blocks) {
+    return plain(blocks, false);
   }
 
   private static String plain(List<Block> blocks, boolean tags) {

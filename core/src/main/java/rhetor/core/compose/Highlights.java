@@ -3,9 +3,11 @@ package rhetor.core.compose;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Claim;
 import rhetor.core.language.English;
+import rhetor.core.style.Field;
 
 /** Writes the few points that a shopper in a hurry reads: a fact each, and what it is good for. */
 final class Highlights {
@@ -32,7 +34,14 @@ final class Highlights {
         entries.add(entry(m, point));
       }
     }
+    while (!entries.isEmpty() && !pen.style().fits(Field.HIGHLIGHTS, text(entries))) {
+      entries.removeLast();
+    }
     return entries.size() < LEAST ? List.of() : entries;
+  }
+
+  private static String text(List<Sentence> entries) {
+    return entries.stream().map(Sentence::text).collect(Collectors.joining("\n"));
   }
 
   private Sentence entry(Message m, String point) {

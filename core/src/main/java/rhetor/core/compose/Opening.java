@@ -100,7 +100,7 @@ final class Opening {
         if (result == null) {
           continue;
         }
-        int repeated = result.text().equals(not) ? SAME : pen.variety().repeated("", result.text());
+        int repeated = result.text().equals(not) ? SAME : pen.faults("", result.text());
         if (repeated < least) {
           best = result;
           least = repeated;
@@ -387,7 +387,7 @@ final class Opening {
       } else {
         words = who + " " + said(turned ? used.reversed() : used);
       }
-      int repeated = pen.variety().repeated("", words);
+      int repeated = pen.faults("", words);
       if (repeated < least) {
         least = repeated;
         best = result(new NounPhrase("", subject.nameSupport(), Set.of(), false), used, words);

@@ -7,6 +7,9 @@ import java.util.List;
 import java.util.Set;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.Field;
+import rhetor.core.style.HouseRules;
+import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 import rhetor.core.support.Ground;
@@ -28,6 +31,7 @@ public final class Rewriter {
   private final SupportFinder supports;
   private final Rotation rotation;
   private final RangeFigures range;
+  private final HouseRules rules;
 
   /** What a passage is to become. */
   public enum Way {
@@ -58,13 +62,15 @@ public final class Rewriter {
   public record Order(Way way, Voice voice, int take) {}
 
   public Rewriter(Knowledge knowledge, long seed) {
-    this(knowledge, seed, new RangeFigures(knowledge));
+    this(knowledge, seed, new RangeFigures(knowledge), Style.standard());
   }
 
   /**
    * @param range what the product is compared with
+   * @param style what the house has decided
    */
-  public Rewriter(Knowledge knowledge, long seed, RangeFigures range) {
+  public Rewriter(Knowledge knowledge, long seed, RangeFigures range, Style style) {
+    this.rules = HouseRules.of(style);
     this.knowledge = knowledge;
     this.planner = new Planner(knowledge);
     this.values = new ValueText(knowledge);
@@ -107,14 +113,16 @@ public final class Rewriter {
           default -> order.voice;
         };
     rotation.start(product.sku(), order.take + order.way.ordinal() * 31);
-    Pen pen = new Pen(voice, rotation, Variety.ofFew(), values, range);
+    Pen pen = new Pen(rules.style().bend(voice), rules, rotation, Variety.ofFew(), values, range);
+    StyleFinish finish = new StyleFinish(rules, product);
     // The old words are what the new ones have to differ from.
     pen.variety().add(passage.before, 1);
     List<Message> all = planner.messages(product, pen);
     List<Message> messages = chosen(all, passage, order.way);
     while (true) {
-      List<Block> written = passage.with(write(passage, messages, product, keyword, pen));
-      if (fits(written, field) || messages.size() < 2) {
+      List<Block> written =
+          passage.with(finish.said(field, write(passage, messages, product, keyword, pen)));
+      if (rules.style().fits(field, Draft.text(written)) || messages.size() < 2) {
         return written;
       }
       messages = messages.subList(0, messages.size() - 1);
@@ -127,18 +135,8 @@ public final class Rewriter {
         || field == Field.META_DESCRIPTION;
   }
 
-  private static boolean fits(List<Block> blocks, Field field) {
-    int length = 0;
-    for (Block block : blocks) {
-      for (Sentence sentence : block.sentences()) {
-        length += sentence.text().length() + 1;
-      }
-    }
-    return length - 1 <= field.most();
-  }
-
   private List<Block> title(ProductFacts product, String keyword, Order order) {
-    Pen pen = new Pen(order.voice, rotation, Variety.none(), values, range);
+    Pen pen = new Pen(order.voice, rules, rotation, Variety.none(), values, range);
     rotation.start(product.sku(), order.take);
     Titles titles =
         new Titles(
@@ -147,8 +145,12 @@ public final class Rewriter {
             product,
             Subject.of(product),
             KeywordUse.of(keyword, product, new Ground(product, knowledge)),
-            planner.messages(product, pen));
-    return List.of(new Block(Block.Kind.PARAGRAPH, List.of(titles.title(order.take + 1))));
+            planner.messages(product, pen),
+            rules);
+    return new StyleFinish(rules, product)
+        .of(
+            Field.TITLE,
+            List.of(new Block(Block.Kind.PARAGRAPH, List.of(titles.title(order.take + 1)))));
   }
 
   /** The messages to say, the most salient first. */

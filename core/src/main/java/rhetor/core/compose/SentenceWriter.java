@@ -101,8 +101,8 @@ final class SentenceWriter {
       return repeated > text.length() / (LETTERS * REPETITIVE);
     }
 
-    boolean isLong() {
-      return texts.stream().anyMatch(t -> t.length() > LONGEST);
+    boolean isLongerThan(int characters) {
+      return texts.stream().anyMatch(t -> t.length() > characters);
     }
   }
 
@@ -137,15 +137,7 @@ final class SentenceWriter {
       Support benefit) {
     String text = texts.size() == 1 ? texts.getFirst() : String.join(" ", texts);
     return new Way(
-        texts,
-        frame,
-        framing,
-        named,
-        claim,
-        reason,
-        benefit,
-        text,
-        pen.variety().repeated(written, text));
+        texts, frame, framing, named, claim, reason, benefit, text, pen.faults(written, text));
   }
 
   /**
@@ -195,8 +187,14 @@ final class SentenceWriter {
     return write(group, best(group, startsParagraph), startsParagraph);
   }
 
+  /** Characters above which a sentence is split; the house may want it shorter. */
+  private int longest() {
+    int words = pen.style().tuning().sentenceWords();
+    return words == 0 ? LONGEST : Math.min(LONGEST, words * LETTERS);
+  }
+
   private List<Sentence> write(List<Message> group, Way way, boolean startsParagraph) {
-    if (way.isLong() && group.size() > 1) {
+    if (way.isLongerThan(longest()) && group.size() > 1) {
       int half = (group.size() + 1) / 2;
       List<Sentence> split = new ArrayList<>(write(group.subList(0, half), startsParagraph));
       split.addAll(write(group.subList(half, group.size()), false));

@@ -22,7 +22,7 @@ public final class SpecificationList {
   /** The list's entries, such as "Capacity: 20 l". */
   public List<String> of(ProductFacts product) {
     Pen pen =
-        new Pen(
+        Pen.of(
             Voices.plain(), new Rotation(1), Variety.none(), values, new RangeFigures(knowledge));
     return new Specification(knowledge, values, product, planner.messages(product, pen))
         .entries().stream().map(Sentence::text).toList();

@@ -3,8 +3,8 @@ package rhetor.core.compose;
 /**
  * What a sentence rests on.
  *
- * @param kind whether it is a fact, a claim, the range's figures or the house's keyword
- * @param id id of the fact (within its product) or of the claim; the keyword itself
+ * @param kind whether it is a fact, a claim, the range's figures, the house's keyword or its word
+ * @param id id of the fact (within its product) or of the claim; the keyword or sentence itself
  */
 public record Support(Kind kind, String id) {
 
@@ -14,7 +14,9 @@ public record Support(Kind kind, String id) {
     CLAIM,
     /** The figures of the range; the id says which. */
     RANGE,
-    KEYWORD
+    KEYWORD,
+    /** What the house always says; the id is the sentence. */
+    HOUSE
   }
 
   static Support fact(String id) {
@@ -27,6 +29,10 @@ public record Support(Kind kind, String id) {
 
   static Support range(String grounds) {
     return new Support(Kind.RANGE, grounds);
+  }
+
+  static Support house(String sentence) {
+    return new Support(Kind.HOUSE, sentence);
   }
 
   static Support keyword(String keyword) {

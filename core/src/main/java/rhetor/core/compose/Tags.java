@@ -5,11 +5,14 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Collectors;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Claim;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
+import rhetor.core.style.Field;
+import rhetor.core.style.Style;
 
 /** Writes the words that a shop files a product under. */
 final class Tags {
@@ -21,12 +24,16 @@ final class Tags {
   private final KeywordUse keyword;
   private final List<Message> messages;
 
+  private final Style style;
+
   Tags(
       ValueText values,
       ProductFacts product,
       Subject subject,
       KeywordUse keyword,
-      List<Message> messages) {
+      List<Message> messages,
+      Style style) {
+    this.style = style;
     this.values = values;
     this.product = product;
     this.subject = subject;
@@ -95,8 +102,9 @@ final class Tags {
   private void tag(List<Sentence> tags, Set<String> seen, String words, Support support) {
     String clean = words.replace(",", "").strip();
     boolean fits =
-        tags.stream().mapToInt(t -> t.text().length() + 2).sum() + clean.length()
-            <= Field.TAGS.most();
+        style.fits(
+            Field.TAGS,
+            tags.stream().map(t -> t.text() + ", ").collect(Collectors.joining()) + clean);
     if (clean.length() > 1
         && fits
         && tags.size() < MOST_TAGS

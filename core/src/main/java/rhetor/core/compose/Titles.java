@@ -8,6 +8,9 @@ import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
+import rhetor.core.style.Field;
+import rhetor.core.style.HouseRules;
+import rhetor.core.style.Length;
 
 /** Writes what names a product: titles, the meta title, and the alt text of its picture. */
 final class Titles {
@@ -31,6 +34,7 @@ final class Titles {
           "material", "colour", "size", "water_rating", "closure", "flavour", "level", "runtime");
 
   private static final int MOST_WITH_FIGURES = 65;
+  private static final int LETTERS = 6;
 
   private final Knowledge knowledge;
   private final ValueText values;
@@ -38,6 +42,7 @@ final class Titles {
   private final Subject subject;
   private final KeywordUse keyword;
   private final List<Message> messages;
+  private final HouseRules rules;
 
   Titles(
       Knowledge knowledge,
@@ -45,7 +50,9 @@ final class Titles {
       ProductFacts product,
       Subject subject,
       KeywordUse keyword,
-      List<Message> messages) {
+      List<Message> messages,
+      HouseRules rules) {
+    this.rules = rules;
     this.knowledge = knowledge;
     this.values = values;
     this.product = product;
@@ -80,11 +87,19 @@ final class Titles {
 
   private boolean isBrandFitting() {
     return !subject.brand().isEmpty()
-        && subject.brand().length() + subject.name().length() + 4 <= Field.TITLE.most();
+        && subject.brand().length() + subject.name().length() + 4 <= most(Field.TITLE);
+  }
+
+  /** Most characters of a field; a limit in words is taken for so many of six letters. */
+  private int most(Field field) {
+    Length length = rules.style().length(field);
+    return length.mostWords() == 0
+        ? length.mostCharacters()
+        : Math.min(length.mostCharacters(), length.mostWords() * LETTERS);
   }
 
   private String branded() {
-    String name = shorten(subject.name(), Field.TITLE.most());
+    String name = shorten(subject.name(), most(Field.TITLE));
     return isBrandFitting() ? subject.brand() + " " + name : name;
   }
 
@@ -96,11 +111,11 @@ final class Titles {
           title,
           " – ",
           keyword.keyword(),
-          Field.TITLE.most(),
+          most(Field.TITLE),
           support,
           Support.keyword(keyword.keyword()));
     } else if (!subject.kind().isEmpty() && !subject.nameHasKind()) {
-      append(title, ", ", subject.kind(), Field.TITLE.most(), support, null);
+      append(title, ", ", subject.kind(), most(Field.TITLE), support, null);
     }
     for (Message m : messages) {
       if (concepts.contains(m.fact().concept()) || lengthMatters(m)) {
@@ -109,7 +124,13 @@ final class Titles {
         boolean choice =
             m.fact().value() instanceof Value.Terms(List<String> items) && items.size() > 1;
         if (!choice && isNewIn(title, spec)) {
-          append(title, ", ", spec, MOST_WITH_FIGURES, support, m.support());
+          append(
+              title,
+              ", ",
+              spec,
+              Math.min(MOST_WITH_FIGURES, most(Field.TITLE)),
+              support,
+              m.support());
         }
       }
     }
@@ -137,7 +158,8 @@ final class Titles {
       int most,
       List<Support> support,
       Support rest) {
-    if (text.length() + joint.length() + words.length() <= most) {
+    if (text.length() + joint.length() + words.length() <= most
+        && !rules.titleWords().isUnsayable(words)) {
       text.append(joint).append(words);
       if (rest != null) {
         support.add(rest);
@@ -155,7 +177,7 @@ final class Titles {
   }
 
   Sentence metaTitle() {
-    int most = Field.META_TITLE.most();
+    int most = most(Field.META_TITLE);
     StringBuilder title = new StringBuilder(shorten(subject.name(), most));
     List<Support> support = new ArrayList<>(subject.nameSupport());
     int room = most - (keyword.usable() ? keyword.keyword().length() + 3 : 0);
@@ -186,7 +208,7 @@ final class Titles {
 
   /** Names what the picture shows; only what can be seen: name, kind, colour. */
   Sentence imageAlt() {
-    int most = Field.IMAGE_ALT.most();
+    int most = most(Field.IMAGE_ALT);
     StringBuilder alt =
         new StringBuilder(subject.brand().isEmpty() ? "" : subject.brand() + " ")
             .append(subject.name());

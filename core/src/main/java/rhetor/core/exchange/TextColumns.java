@@ -7,7 +7,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhetor.core.check.Audit;
 import rhetor.core.compose.Draft;
-import rhetor.core.compose.Field;
+import rhetor.core.style.Field;
 
 /** The columns that Rhetor adds to a sheet. */
 public final class TextColumns {

@@ -3,6 +3,7 @@ package rhetor.core.language;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -164,6 +165,20 @@ public final class English {
           "christmas",
           "easter");
 
+  private static final Map<Pattern, String> EXPANSIONS = new LinkedHashMap<>();
+
+  static {
+    EXPANSIONS.put(Pattern.compile("\\b([Cc])an’t\\b"), "$1annot");
+    EXPANSIONS.put(Pattern.compile("\\b([Ww])on’t\\b"), "$1ill not");
+    EXPANSIONS.put(Pattern.compile("\\b(\\p{L}+)n’t\\b"), "$1 not");
+    EXPANSIONS.put(Pattern.compile("(?i)\\b(it|that|there|here|what|who|he|she)’s\\b"), "$1 is");
+    EXPANSIONS.put(Pattern.compile("\\b(\\p{L}+)’re\\b"), "$1 are");
+    EXPANSIONS.put(Pattern.compile("\\b(\\p{L}+)’ll\\b"), "$1 will");
+    EXPANSIONS.put(Pattern.compile("\\b(\\p{L}+)’ve\\b"), "$1 have");
+    EXPANSIONS.put(Pattern.compile("\\b(I)’m\\b"), "$1 am");
+    EXPANSIONS.put(Pattern.compile("\\b(\\p{L}+)’d\\b"), "$1 would");
+  }
+
   private English() {}
 
   private static Dictionary load() {
@@ -260,6 +275,16 @@ public final class English {
               case "will" -> r.group(1) + "’ll";
               default -> r.group(1) + "n’t";
             });
+  }
+
+  /** "It is" for "it’s", "do not" for "don’t"; the other way round from {@link #contract}. */
+  public static String expand(String sentence) {
+    String text = sentence.replace('\'', '’');
+    return EXPANSIONS.entrySet().stream()
+        .reduce(
+            text,
+            (t, e) -> e.getKey().matcher(t).replaceAll(e.getValue()),
+            (first, second) -> second);
   }
 
   /** "Tolvane's", "Fields'". */

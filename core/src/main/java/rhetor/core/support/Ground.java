@@ -24,6 +24,7 @@ import rhetor.core.fact.Value;
 import rhetor.core.language.English;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
+import rhetor.core.style.Spelling;
 
 /** What may be said of one product: its facts' numbers and words, and the claims they license. */
 public final class Ground {
@@ -436,7 +437,11 @@ public final class Ground {
   }
 
   private boolean isStem(String word) {
-    String stem = English.stem(word);
+    return isBareStem(English.stem(word))
+        || Spelling.otherwise(word).filter(w -> isBareStem(English.stem(w))).isPresent();
+  }
+
+  private boolean isBareStem(String stem) {
     return vocabularies.stream().anyMatch(v -> v.stems().contains(stem));
   }
 }

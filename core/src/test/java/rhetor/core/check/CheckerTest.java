@@ -13,11 +13,11 @@ import rhetor.core.compose.Block;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.Draft;
-import rhetor.core.compose.Field;
 import rhetor.core.compose.Sentence;
 import rhetor.core.exchange.Html;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.Field;
 
 class CheckerTest {
   private static final Knowledge KNOWLEDGE = Knowledge.standard();

@@ -14,6 +14,7 @@ import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 import rhetor.core.support.Ground;

@@ -9,6 +9,7 @@ import rhetor.core.Products;
 import rhetor.core.check.Checker;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.Field;
 import rhetor.core.style.Voices;
 
 class RangeFiguresTest {

@@ -8,6 +8,7 @@ import rhetor.core.Products;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductClass;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.Field;
 
 class SpecificationListTest {
   private static final Knowledge KNOWLEDGE = Knowledge.standard();

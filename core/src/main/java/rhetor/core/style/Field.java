@@ -1,4 +1,4 @@
-package rhetor.core.compose;
+package rhetor.core.style;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;

@@ -1,0 +1,247 @@
+package rhetor.core.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import rhetor.core.check.Mark.Weight;
+import rhetor.core.compose.Draft;
+import rhetor.core.compose.Sentence;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.language.English;
+import rhetor.core.language.Words;
+import rhetor.core.style.Field;
+import rhetor.core.style.HouseRules;
+import rhetor.core.style.HouseWords;
+import rhetor.core.style.Length;
+import rhetor.core.style.Style;
+import rhetor.core.style.Tuning;
+
+/** Checks that texts obey the house's style, whoever wrote them; says how to mend what doesn't. */
+final class StyleCheck {
+  /** Most words of a sentence where the house has said nothing. */
+  private static final int LONG_SENTENCE = 34;
+
+  private static final Pattern EMOJI =
+      Pattern.compile("[\\p{IsEmoji_Presentation}\\x{FE0F}\\p{IsEmoji_Modifier}\\x{200D}]+ ?");
+
+  private static final Pattern EXCLAIMED = Pattern.compile("!+");
+
+  private static final Pattern ADDRESSED = Pattern.compile("(?i)\\byou(?:r|rs|rself)?\\b");
+
+  private static final Pattern CONTRACTED =
+      Pattern.compile(
+          "(?i)\\b(?:(?:it|that|there|here|what|who|he|she)[’']s|\\p{L}+[’'](?:re|ll|ve|m|d)|\\p{L}+n[’']t)\\b");
+
+  private final HouseRules rules;
+  private final Style style;
+
+  StyleCheck(HouseRules rules) {
+    this.rules = rules;
+    this.style = rules.style();
+  }
+
+  /** Whether a sentence is one that the house always says, and answers for itself. */
+  boolean isHouseSentence(String text) {
+    return style.always().contains(text);
+  }
+
+  void length(Field field, String text, List<Mark> marks) {
+    Length length = style.length(field);
+    int characters = text.length();
+    int words = length.mostWords() + length.leastWords() == 0 ? 0 : Length.words(text);
+    if (length.mostCharacters() > 0 && characters > length.mostCharacters()) {
+      tooLong(field, "%,d characters; at most %,d fit", characters, length.mostCharacters(), marks);
+    } else if (length.mostWords() > 0 && words > length.mostWords()) {
+      tooLong(field, "%,d words; at most %,d are wanted", words, length.mostWords(), marks);
+    } else if (characters < length.leastCharacters()) {
+      tooShort(
+          field, "%d characters; at least %d are", characters, length.leastCharacters(), marks);
+    } else if (words < length.leastWords()) {
+      tooShort(field, "%d words; at least %d are", words, length.leastWords(), marks);
+    }
+  }
+
+  private static void tooLong(Field field, String what, int has, int most, List<Mark> marks) {
+    marks.add(
+        new Mark(
+            Weight.MUST_FIX,
+            "length",
+            field,
+            -1,
+            "",
+            field.label() + " has " + what.formatted(has, most) + "."));
+  }
+
+  private static void tooShort(Field field, String what, int has, int least, List<Mark> marks) {
+    marks.add(
+        new Mark(
+            Weight.WEIGH,
+            "length",
+            field,
+            -1,
+            "",
+            field.label() + " has " + what.formatted(has, least) + " wanted."));
+  }
+
+  void sentenceLength(Field field, int index, String text, List<Mark> marks) {
+    int most = style.tuning().sentenceWords() == 0 ? LONG_SENTENCE : style.tuning().sentenceWords();
+    int words = field == Field.TAGS || text.length() < most * 2 ? 0 : Length.words(text);
+    if (words > most) {
+      marks.add(
+          new Mark(
+              Weight.WEIGH,
+              "sentence length",
+              field,
+              index,
+              "",
+              style.tuning().sentenceWords() == 0
+                  ? "The sentence has " + words + " words; up to " + most + " read easily."
+                  : "The sentence has " + words + " words; the house writes up to " + most + "."));
+    }
+  }
+
+  /** Words and signs of all sentences that the house doesn't write. */
+  void words(Draft draft, ProductFacts product, List<Mark> marks) {
+    List<String> names =
+        Stream.concat(
+                Stream.of(product.name()),
+                product.fact("brand").map(b -> b.source().raw()).stream())
+            .toList();
+    for (Field field : Field.values()) {
+      List<Sentence> sentences = draft.sentences(field);
+      HouseWords words = rules.words(field);
+      for (int i = 0; i < sentences.size(); i++) {
+        String text = sentences.get(i).text();
+        if (!isHouseSentence(text)) {
+          slips(field, i, text, words, names, marks);
+          signs(field, i, text, marks);
+        }
+      }
+    }
+  }
+
+  private void slips(
+      Field field, int index, String text, HouseWords words, List<String> names, List<Mark> marks) {
+    List<HouseWords.Slip> slips = words.slips(text, names);
+    if (slips.isEmpty()) {
+      return;
+    }
+    String fix = words.said(text, names);
+    for (HouseWords.Slip slip : slips) {
+      boolean titleOnly = !slip.spelt() && !rules.words().isUnsayable(slip.words());
+      String why =
+          slip.spelt()
+              ? "The house spells %s: \"%s\".".formatted(style.spelling().label(), slip.instead())
+              : !slip.instead().isEmpty()
+                  ? "The house doesn't say \"%s\" but \"%s\"."
+                      .formatted(slip.words(), slip.instead())
+                  : titleOnly && rules.words() != words
+                      ? "\"%s\" never stands in the house's titles. Take it out."
+                          .formatted(slip.words())
+                      : "The house doesn't say \"%s\". Put it otherwise, or take it out."
+                          .formatted(slip.words());
+      marks.add(
+          new Mark(
+              slip.spelt() ? Weight.WEIGH : Weight.MUST_FIX,
+              slip.spelt() ? "spelling" : "banned word",
+              field,
+              index,
+              slip.words(),
+              why,
+              slip.instead().isEmpty() ? "" : fix));
+    }
+  }
+
+  private void signs(Field field, int index, String text, List<Mark> marks) {
+    if (!style.exclamations() && text.indexOf('!') >= 0) {
+      Matcher m = EXCLAIMED.matcher(text);
+      marks.add(
+          sign("exclamation", field, index, "!", "The house doesn't call out.", m.replaceAll(".")));
+    }
+    if (!style.emoji() && text.chars().anyMatch(c -> c > 0x2000)) {
+      Matcher m = EMOJI.matcher(text);
+      if (m.find()) {
+        String without = m.replaceAll("").strip();
+        marks.add(
+            sign(
+                "emoji",
+                field,
+                index,
+                m.reset().find() ? m.group().strip() : "",
+                "The house writes without emoji.",
+                without));
+      }
+    }
+    Tuning tuning = style.tuning();
+    if (tuning.person() == Tuning.Person.NOBODY) {
+      Matcher m = ADDRESSED.matcher(text);
+      if (m.find()) {
+        marks.add(
+            sign("person", field, index, m.group(), "The house doesn't address the reader.", ""));
+      }
+    }
+    if (tuning.contractions() == Tuning.Contractions.NEVER) {
+      Matcher m = CONTRACTED.matcher(text);
+      if (m.find()) {
+        marks.add(
+            sign(
+                "contraction",
+                field,
+                index,
+                m.group(),
+                "The house writes it out.",
+                English.expand(text)));
+      }
+    }
+  }
+
+  private static Mark sign(
+      String check, Field field, int index, String words, String why, String fix) {
+    return new Mark(Weight.WEIGH, check, field, index, words, why, fix);
+  }
+
+  /** What every description has to have. */
+  void required(Draft draft, List<Mark> marks) {
+    if (style.required().isEmpty() && style.always().isEmpty()) {
+      return;
+    }
+    String description = draft.plain(Field.DESCRIPTION);
+    if (description.isBlank()) {
+      return;
+    }
+    for (String sentence : style.always()) {
+      if (!description.contains(sentence)) {
+        marks.add(
+            new Mark(
+                Weight.MUST_FIX,
+                "house sentence",
+                Field.DESCRIPTION,
+                -1,
+                sentence,
+                "Every description of the house says: \"" + sentence + "\" This one doesn't.",
+                sentence));
+      }
+    }
+    List<String> stems = stems(description);
+    for (String word : style.required()) {
+      if (java.util.Collections.indexOfSubList(stems, stems(word)) < 0) {
+        marks.add(
+            new Mark(
+                Weight.WEIGH,
+                "required word",
+                Field.DESCRIPTION,
+                -1,
+                word,
+                "The house wants \"" + word + "\" in every description."));
+      }
+    }
+  }
+
+  private static List<String> stems(String text) {
+    List<String> stems = new ArrayList<>();
+    Words.of(text).forEach(w -> stems.add(English.stem(w.text())));
+    return stems;
+  }
+}

@@ -1,0 +1,77 @@
+package rhetor.core.compose;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.Field;
+import rhetor.core.style.HouseRules;
+import rhetor.core.style.HouseWords;
+
+/** Puts composed text as the house says it: replaced words, its spelling, its own sentences. */
+final class StyleFinish {
+  private final HouseRules rules;
+  private final List<String> names;
+
+  StyleFinish(HouseRules rules, ProductFacts product) {
+    this.rules = rules;
+    this.names =
+        Stream.concat(
+                Stream.of(product.name()),
+                product.fact("brand").map(b -> b.source().raw()).stream())
+            .toList();
+  }
+
+  /** A field's blocks; sentences that can't be said without a banned word are left out. */
+  List<Block> of(Field field, List<Block> blocks) {
+    HouseWords words = rules.words(field);
+    if (words.isIdle()) {
+      return blocks;
+    }
+    List<Block> finished = new ArrayList<>();
+    for (Block block : blocks) {
+      List<Sentence> said = said(words, block.sentences(), finished.isEmpty());
+      if (!said.isEmpty()) {
+        finished.add(new Block(block.kind(), said));
+      }
+    }
+    return finished;
+  }
+
+  /** Sentences of a field, likewise. */
+  List<Sentence> said(Field field, List<Sentence> sentences) {
+    return said(rules.words(field), sentences, true);
+  }
+
+  /**
+   * @param open whether they begin a text, whose first sentence stays: it is marked for a person
+   */
+  private List<Sentence> said(HouseWords words, List<Sentence> sentences, boolean open) {
+    List<Sentence> said = new ArrayList<>();
+    for (Sentence sentence : sentences) {
+      String text = words.said(sentence.text(), names);
+      if (open && said.isEmpty() || !words.isUnsayable(text)) {
+        said.add(text.equals(sentence.text()) ? sentence : new Sentence(text, sentence.support()));
+      }
+    }
+    return said;
+  }
+
+  /** The description with what the house always says at the end of its prose. */
+  List<Block> closed(List<Block> description) {
+    List<Sentence> always =
+        rules.style().always().stream()
+            .map(s -> new Sentence(s, List.of(Support.house(s))))
+            .toList();
+    if (always.isEmpty() || description.isEmpty()) {
+      return description;
+    }
+    List<Block> closed = new ArrayList<>(description);
+    Optional<Block> heading =
+        description.stream().filter(b -> b.kind() == Block.Kind.HEADING).findFirst();
+    int at = heading.map(closed::indexOf).orElse(closed.size());
+    closed.add(at, new Block(Block.Kind.PARAGRAPH, always));
+    return closed;
+  }
+}

@@ -1,0 +1,115 @@
+package rhetor.core.style;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What a house decides once and every text obeys.
+ *
+ * @param voice id of the voice that texts are written in if nobody chooses another
+ * @param tuning how the house bends voices
+ * @param audience whom the house writes for, in plain words; empty if nobody has said
+ * @param banned words that no text has
+ * @param required words of which each description has all
+ * @param notInTitles words that no title has
+ * @param always sentences that every description ends with, in the house's own words
+ * @param spelling which English
+ * @param emoji whether texts may have emoji
+ * @param exclamations whether texts may have exclamation marks
+ * @param lengths the house's own limits, by field; the usual ones hold for the others
+ */
+public record Style(
+    String voice,
+    Tuning tuning,
+    String audience,
+    List<BannedWord> banned,
+    List<String> required,
+    List<String> notInTitles,
+    List<String> always,
+    Spelling spelling,
+    boolean emoji,
+    boolean exclamations,
+    Map<Field, Length> lengths) {
+
+  private static final Style STANDARD =
+      new Style(
+          "plain",
+          Tuning.NONE,
+          "",
+          List.of(),
+          List.of(),
+          List.of(),
+          List.of(),
+          Spelling.BRITISH,
+          false,
+          false,
+          Map.of());
+
+  public Style {
+    voice = voice == null || voice.isBlank() ? "plain" : voice;
+    tuning = tuning == null ? Tuning.NONE : tuning;
+    audience = audience == null ? "" : audience.strip();
+    banned = banned == null ? List.of() : List.copyOf(banned);
+    required = words(required);
+    notInTitles = words(notInTitles);
+    always = words(always);
+    spelling = spelling == null ? Spelling.BRITISH : spelling;
+    lengths = lengths == null || lengths.isEmpty() ? Map.of() : Map.copyOf(new EnumMap<>(lengths));
+  }
+
+  private static List<String> words(List<String> list) {
+    return list == null
+        ? List.of()
+        : list.stream().map(String::strip).filter(w -> !w.isEmpty()).distinct().toList();
+  }
+
+  /** The style of a house that has decided nothing. */
+  public static Style standard() {
+    return STANDARD;
+  }
+
+  /** How long a field may be: as the house says, else as is usual. */
+  public Length length(Field field) {
+    Length own = lengths.get(field);
+    if (own == null) {
+      return Length.ofCharacters(field.least(), field.most());
+    }
+    return new Length(
+        own.leastCharacters(),
+        own.mostCharacters() == 0 ? field.most() : own.mostCharacters(),
+        own.leastWords(),
+        own.mostWords());
+  }
+
+  /** Whether a field's text isn't too long. */
+  public boolean fits(Field field, String text) {
+    return length(field).fits(text);
+  }
+
+  /** A voice as this house has it. */
+  public Voice bend(Voice voice) {
+    return tuning.bend(voice);
+  }
+
+  /** The voice that texts are written in if nobody chooses another, as this house has it. */
+  public Voice ownVoice() {
+    return bend(Voices.find(voice).orElseGet(Voices::plain));
+  }
+
+  /** The same style with other words that no text has. */
+  public Style withBanned(List<BannedWord> other) {
+    return new Style(
+        voice,
+        tuning,
+        audience,
+        other,
+        required,
+        notInTitles,
+        always,
+        spelling,
+        emoji,
+        exclamations,
+        lengths);
+  }
+}

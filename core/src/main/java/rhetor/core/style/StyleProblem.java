@@ -1,0 +1,213 @@
+package rhetor.core.style;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import rhetor.core.language.English;
+import rhetor.core.language.Words;
+
+/**
+ * Why a style can't be obeyed.
+ *
+ * @param where which setting, such as {@code banned} or {@code lengths.title}
+ * @param words the words it is about, or empty
+ * @param why what is wrong and what to do
+ */
+public record StyleProblem(String where, String words, String why) {
+  /** Most words that a house may ban. */
+  public static final int MOST_BANNED = 5_000;
+
+  private static final int MOST_LISTED = 200;
+  private static final int LONGEST_WORD = 60;
+  private static final int LONGEST_SENTENCE = 300;
+  private static final int LONGEST_AUDIENCE = 500;
+  private static final int LONGEST_TEXT = 20_000;
+
+  /** All problems of a style; none if every text can obey it. */
+  public static List<StyleProblem> of(Style style) {
+    List<StyleProblem> problems = new ArrayList<>();
+    if (Voices.find(style.voice()).isEmpty()) {
+      problems.add(
+          new StyleProblem(
+              "voice",
+              style.voice(),
+              "There is no voice called \"%s\"; there are %s."
+                  .formatted(
+                      style.voice(),
+                      Voices.all().stream().map(Voice::id).collect(Collectors.joining(", ")))));
+    }
+    tuning(style.tuning(), problems);
+    tooMany("banned", style.banned().size(), MOST_BANNED, problems);
+    tooMany("required", style.required().size(), MOST_LISTED, problems);
+    tooMany("notInTitles", style.notInTitles().size(), MOST_LISTED, problems);
+    tooMany("always", style.always().size(), MOST_LISTED, problems);
+    if (style.audience().length() > LONGEST_AUDIENCE) {
+      problems.add(
+          new StyleProblem(
+              "audience", "", "The audience takes up to " + LONGEST_AUDIENCE + " characters."));
+    }
+    if (problems.isEmpty()) {
+      words(style, problems);
+      lengths(style, problems);
+    }
+    return problems;
+  }
+
+  private static void tuning(Tuning tuning, List<StyleProblem> problems) {
+    Map<String, Integer> dials =
+        Map.of(
+            "formality", tuning.formality(), "warmth", tuning.warmth(), "energy", tuning.energy());
+    dials.forEach(
+        (dial, at) -> {
+          if (Math.abs(at) > Tuning.FAR) {
+            problems.add(
+                new StyleProblem(
+                    "tuning." + dial,
+                    "",
+                    "%s goes from -%d to %d, not to %d."
+                        .formatted(English.capitalise(dial), Tuning.FAR, Tuning.FAR, at)));
+          }
+        });
+    int words = tuning.sentenceWords();
+    if (words != 0 && (words < Tuning.SHORTEST_SENTENCE || words > 60)) {
+      problems.add(
+          new StyleProblem(
+              "tuning.sentenceWords",
+              "",
+              "A sentence needs room for %d to 60 words; %d is none of them."
+                  .formatted(Tuning.SHORTEST_SENTENCE, words)));
+    }
+  }
+
+  private static void tooMany(String where, int number, int most, List<StyleProblem> problems) {
+    if (number > most) {
+      problems.add(
+          new StyleProblem(
+              where, "", "There are %,d entries; up to %,d are kept.".formatted(number, most)));
+    }
+  }
+
+  private static void words(Style style, List<StyleProblem> problems) {
+    Set<String> seen = new HashSet<>();
+    for (BannedWord banned : style.banned()) {
+      if (Words.of(banned.word()).isEmpty()) {
+        problems.add(
+            new StyleProblem("banned", banned.word(), "A banned word needs at least a letter."));
+      } else if (banned.word().length() > LONGEST_WORD
+          || banned.instead().length() > LONGEST_WORD) {
+        problems.add(
+            new StyleProblem(
+                "banned",
+                banned.word(),
+                "A banned word and what stands instead take up to "
+                    + LONGEST_WORD
+                    + " characters each."));
+      } else if (!seen.add(banned.word().toLowerCase(Locale.ROOT))) {
+        problems.add(
+            new StyleProblem(
+                "banned", banned.word(), "\"%s\" is banned twice.".formatted(banned.word())));
+      }
+    }
+    HouseWords all = new HouseWords(style);
+    for (BannedWord banned : style.banned()) {
+      all.slips(banned.instead(), List.of()).stream()
+          .filter(s -> !s.spelt())
+          .findFirst()
+          .ifPresent(
+              s ->
+                  problems.add(
+                      new StyleProblem(
+                          "banned",
+                          banned.word(),
+                          "\"%s\" is to stand for \"%s\", but \"%s\" is banned too."
+                              .formatted(banned.instead(), banned.word(), s.words()))));
+    }
+    Map<String, List<String>> wanted = new HashMap<>();
+    wanted.put("required", style.required());
+    wanted.put("always", style.always());
+    wanted.forEach(
+        (where, list) ->
+            list.forEach(
+                words ->
+                    all.slips(words, List.of()).stream()
+                        .filter(s -> !s.spelt())
+                        .findFirst()
+                        .ifPresent(
+                            s ->
+                                problems.add(
+                                    new StyleProblem(
+                                        where,
+                                        words,
+                                        "\"%s\" is wanted in every description, and \"%s\" is banned. Take one of the two out."
+                                            .formatted(words, s.words()))))));
+    for (String sentence : style.always()) {
+      if (sentence.length() > LONGEST_SENTENCE || !sentence.matches("(?s).*[.!?]")) {
+        problems.add(
+            new StyleProblem(
+                "always",
+                sentence,
+                "What every description says is a sentence of up to %d characters that ends with a full stop."
+                    .formatted(LONGEST_SENTENCE)));
+      }
+    }
+  }
+
+  private static void lengths(Style style, List<StyleProblem> problems) {
+    style
+        .lengths()
+        .forEach(
+            (field, length) -> {
+              String where = "lengths." + field.code();
+              int[] all = {
+                length.leastCharacters(),
+                length.mostCharacters(),
+                length.leastWords(),
+                length.mostWords()
+              };
+              for (int n : all) {
+                if (n < 0 || n > LONGEST_TEXT) {
+                  problems.add(
+                      new StyleProblem(
+                          where,
+                          "",
+                          "%s: a length is 0 (none) to %,d, not %,d."
+                              .formatted(field.label(), LONGEST_TEXT, n)));
+                }
+              }
+              Length whole = style.length(field);
+              over(
+                  field,
+                  where,
+                  whole.leastCharacters(),
+                  whole.mostCharacters(),
+                  "characters",
+                  problems);
+              over(field, where, whole.leastWords(), whole.mostWords(), "words", problems);
+              if (whole.mostWords() > 0 && whole.mostWords() * 12 < whole.leastCharacters()) {
+                problems.add(
+                    new StyleProblem(
+                        where,
+                        "",
+                        "%s can't have %d characters in %d words."
+                            .formatted(field.label(), whole.leastCharacters(), whole.mostWords())));
+              }
+            });
+  }
+
+  private static void over(
+      Field field, String where, int least, int most, String unit, List<StyleProblem> problems) {
+    if (most > 0 && least > most) {
+      problems.add(
+          new StyleProblem(
+              where,
+              "",
+              "%s is to have at least %,d %s and at most %,d. Raise the most or lower the least."
+                  .formatted(field.label(), least, unit, most)));
+    }
+  }
+}

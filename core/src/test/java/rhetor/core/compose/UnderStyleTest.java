@@ -1,0 +1,197 @@
+package rhetor.core.compose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import rhetor.core.Products;
+import rhetor.core.Styles;
+import rhetor.core.check.Checker;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.Field;
+import rhetor.core.style.Length;
+import rhetor.core.style.Style;
+import rhetor.core.style.Voices;
+
+/** What the composer writes for a house that has decided something. */
+class UnderStyleTest {
+  private static final Knowledge KNOWLEDGE = Knowledge.standard();
+  private static final String HEADINGS =
+      "SKU,Name,Type,Brand,Colour,Weight,Capacity,Material,Closure,IP rating,Pockets,Care,Reflective";
+
+  private static ProductFacts product(int i) {
+    return Products.of(
+        HEADINGS,
+        "P%d,Lane %d,Panniers,Tolvane,grey,%d g,%d l,recycled polyester,roll-top,IPX6,2,wipe clean,yes"
+            .formatted(i, i, 800 + i, 10 + i % 20));
+  }
+
+  private static List<Draft> drafts(Style style, int number) {
+    Composer composer = new Composer(KNOWLEDGE, 3);
+    List<Draft> drafts = new ArrayList<>();
+    for (int i = 0; i < number; i++) {
+      drafts.add(composer.compose(Brief.of(product(i)).under(style)));
+    }
+    return drafts;
+  }
+
+  private static String all(Draft draft) {
+    StringBuilder all = new StringBuilder();
+    for (Field field : Field.values()) {
+      all.append(draft.plain(field)).append('\n');
+    }
+    return all.toString();
+  }
+
+  @Test
+  void banned_words_stand_in_no_field() {
+    Style style =
+        Styles.of(
+            "{'banned': [{'word': 'pannier', 'instead': 'bag'}, {'word': 'weather'}, {'word': 'weigh'}]}");
+    for (Draft draft : drafts(style, 8)) {
+      assertThat(all(draft)).doesNotContainIgnoringCase("pannier").containsIgnoringCase("bag");
+      assertThat(draft.prose()).doesNotContain("weighs", "weighing", "weather");
+    }
+  }
+
+  @Test
+  void a_word_for_which_there_is_no_other_is_written_around() {
+    Style style = Styles.of("{'banned': [{'word': 'roll-top'}]}");
+    for (Draft draft : drafts(style, 10)) {
+      assertThat(draft.prose()).isNotBlank().doesNotContain("roll-top");
+      assertThat(draft.plain(Field.HIGHLIGHTS)).doesNotContainIgnoringCase("roll-top");
+    }
+  }
+
+  @Test
+  void titles_go_without_the_words_that_titles_never_have() {
+    Style style = Styles.of("{'notInTitles': ['grey']}");
+    for (Draft draft : drafts(style, 5)) {
+      assertThat(draft.plain(Field.TITLE)).doesNotContain("grey");
+      assertThat(draft.plain(Field.META_TITLE)).doesNotContain("grey");
+      assertThat(draft.plain(Field.DESCRIPTION)).contains("grey");
+    }
+    assertThat(drafts(Style.standard(), 1).getFirst().plain(Field.TITLE)).contains("grey");
+  }
+
+  @Test
+  void american_houses_read_american_in_every_field_but_the_name() {
+    Style style = Styles.of("{'spelling': 'AMERICAN'}");
+    ProductFacts product =
+        Products.of("SKU,Name,Type,Colour,Capacity", "A,Grey Harbour,Panniers,grey,20 l");
+    Draft draft = new Composer(KNOWLEDGE, 3).compose(Brief.of(product).under(style));
+    assertThat(all(draft).replace("Grey Harbour", "")).contains("gray").doesNotContain("grey");
+    assertThat(draft.plain(Field.DESCRIPTION)).contains("Color: gray").contains("Grey Harbour");
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "DESCRIPTION,0,40",
+    "DESCRIPTION,300,0",
+    "DESCRIPTION,120,0",
+    "SHORT_DESCRIPTION,90,0",
+    "META_DESCRIPTION,0,14",
+    "HIGHLIGHTS,120,0",
+    "TITLE,30,0",
+    "META_TITLE,24,0",
+    "TAGS,40,0"
+  })
+  void what_does_not_fit_is_left_out_and_nothing_is_cut_off(Field field, int most, int words) {
+    Style style =
+        Styles.of(
+            "{'lengths': {'%s': {'mostCharacters': %d, 'mostWords': %d}}}"
+                .formatted(field.code(), most, words));
+    Length length = style.length(field);
+    for (Draft draft : drafts(style, 6)) {
+      String text = draft.plain(field);
+      assertThat(length.fits(text)).as(text).isTrue();
+      if (field == Field.DESCRIPTION || field == Field.SHORT_DESCRIPTION) {
+        assertThat(draft.sentences(field).getFirst().text()).matches(".*[.!?]");
+      }
+    }
+  }
+
+  @Test
+  void what_the_house_always_says_ends_the_prose_and_is_its_own_ground() {
+    String sentence = "We guarantee spare parts for ten years.";
+    Style style = Styles.of("{'always': ['" + sentence + "']}");
+    Checker checker = new Checker(KNOWLEDGE, style);
+    for (int i = 0; i < 5; i++) {
+      Draft draft = new Composer(KNOWLEDGE, 3).compose(Brief.of(product(i)).under(style));
+      List<Block> blocks = draft.blocks(Field.DESCRIPTION);
+      int heading =
+          blocks.indexOf(
+              blocks.stream()
+                  .filter(b -> b.kind() == Block.Kind.HEADING)
+                  .findFirst()
+                  .orElseThrow());
+      assertThat(blocks.get(heading - 1).sentences())
+          .containsExactly(new Sentence(sentence, List.of(Support.house(sentence))));
+      assertThat(checker.check(draft, product(i), "").marks()).isEmpty();
+    }
+    assertThat(new Checker(KNOWLEDGE).check(drafts(style, 1).getFirst(), product(0), "").mustFix())
+        .as("another house doesn't answer for it")
+        .isNotEmpty();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"plain", "warm", "lively", "expert", "playful", "refined"})
+  void sentences_stay_as_short_as_the_house_wants_them(String voice) {
+    Style style = Styles.of("{'voice': '%s', 'tuning': {'sentenceWords': 14}}".formatted(voice));
+    long longer =
+        drafts(style, 8).stream()
+            .flatMap(d -> d.sentences(Field.DESCRIPTION).stream())
+            .filter(s -> Length.words(s.text()) > 18)
+            .count();
+    assertThat(longer).isLessThanOrEqualTo(1);
+  }
+
+  @Test
+  void two_styles_tell_the_same_facts_differently_and_both_obey_themselves() {
+    Style trail =
+        Styles.of(
+            "{'voice': 'lively', 'tuning': {'energy': 2, 'contractions': 'ALWAYS'}, 'banned': [{'word': 'pannier', 'instead': 'bike bag'}]}");
+    Style club =
+        Styles.of(
+            "{'voice': 'refined', 'tuning': {'formality': 2, 'person': 'NOBODY'}, 'spelling': 'AMERICAN'}");
+    double like = 0;
+    for (int i = 0; i < 10; i++) {
+      Draft one = new Composer(KNOWLEDGE, 3).compose(Brief.of(product(i)).under(trail));
+      Draft other = new Composer(KNOWLEDGE, 3).compose(Brief.of(product(i)).under(club));
+      like += Checker.likeness(one.prose(), other.prose());
+      assertThat(new Checker(KNOWLEDGE, trail).check(one, product(i), "").mustFix()).isEmpty();
+      assertThat(new Checker(KNOWLEDGE, club).check(other, product(i), "").mustFix()).isEmpty();
+      assertThat(new Checker(KNOWLEDGE, club).check(one, product(i), "").marks()).isNotEmpty();
+    }
+    assertThat(like / 10).isLessThan(0.2);
+  }
+
+  @Test
+  void a_rewritten_passage_obeys_too() {
+    Style style =
+        Styles.of("{'banned': [{'word': 'pannier', 'instead': 'bag'}], 'spelling': 'AMERICAN'}");
+    Draft draft = drafts(Style.standard(), 1).getFirst();
+    List<Block> rewritten =
+        new Rewriter(KNOWLEDGE, 1, new RangeFigures(KNOWLEDGE), style)
+            .rewrite(
+                draft.blocks(Field.DESCRIPTION),
+                Field.DESCRIPTION,
+                Set.of(),
+                product(0),
+                "",
+                new Rewriter.Order(Rewriter.Way.REWORDED, Voices.plain(), 1));
+    String prose =
+        rewritten.stream()
+            .filter(b -> b.kind() == Block.Kind.PARAGRAPH)
+            .flatMap(b -> b.sentences().stream())
+            .map(Sentence::text)
+            .reduce("", (a, b) -> a + " " + b);
+    assertThat(prose).contains("bag").doesNotContain("pannier", "grey");
+  }
+}
