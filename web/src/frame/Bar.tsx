@@ -21,6 +21,8 @@ const WORDS = [
 
 /** What the house knows and decides, as its menu names it. */
 const KNOWN = [
+  ['/style', 'House style'],
+  ['/audit', 'Audit'],
   ['/claims', 'Claims'],
   ['/facts', 'Facts and their words'],
   ['/kinds', 'Kinds of product'],

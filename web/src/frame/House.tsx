@@ -18,6 +18,8 @@ import { VariantsPage } from '../product/VariantsPage';
 import { ProofsPage } from '../proof/ProofsPage';
 import { ResultsPage } from '../result/ResultsPage';
 import { RunsPage } from '../run/RunsPage';
+import { StylePage } from '../style/StylePage';
+import { AuditPage } from '../audit/AuditPage';
 import { Bar } from './Bar';
 import { SessionContext, useSessionQuery } from './session';
 
@@ -42,6 +44,8 @@ export function House() {
           <Route path="/products/variants" element={<VariantsPage />} />
           <Route path="/products/new" element={<HandPage />} />
           <Route path="/intake/pictures" element={<PicturesPage />} />
+          <Route path="/style" element={<StylePage />} />
+          <Route path="/audit" element={<AuditPage />} />
           <Route path="/claims" element={<ClaimsPage />} />
           <Route path="/facts" element={<ConceptsPage />} />
           <Route path="/kinds/:id?" element={<KindsPage />} />

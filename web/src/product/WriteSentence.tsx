@@ -22,7 +22,13 @@ export function WriteSentence({ filter, total, chosen }: Props) {
   const queries = useQueryClient();
   const [leave, setLeave] = useState('yes');
   const [seed, setSeed] = useState('1');
-  const [voice, setVoice] = useState('plain');
+  const [chosenVoice, setVoice] = useState('');
+  const style = useQuery({
+    queryKey: ['style', 'now'],
+    queryFn: () => take(api.GET('/api/style')),
+  });
+  const voice = chosenVoice || (style.data?.style.voice ?? 'plain');
+  const spelling = style.data?.style.spelling === 'AMERICAN' ? 'American' : 'British';
   const voices = useVoices();
   const [isBusy, setBusy] = useState(false);
   const order = {
@@ -37,7 +43,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
   const forecast = useQuery({
     queryKey: ['forecast', order],
     queryFn: () => take(api.POST('/api/runs/forecast', { body: order })),
-    enabled: total > 0,
+    enabled: total > 0 && !!style.data,
   });
   const start = async () => {
     setBusy(true);
@@ -72,7 +78,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
             ? count(chosen.length, 'chosen product')
             : `all ${figure(total)} shown`}
         </strong>{' '}
-        in British English, in {article(voice)}{' '}
+        in {spelling} English, in {article(voice)}{' '}
         <Word label="Voice" value={voice} choices={voices.choices} onChange={setVoice} /> voice,{' '}
         <Word
           label="Signed-off texts"

@@ -21,9 +21,9 @@ import rhetor.app.product.Stage;
 import rhetor.app.proof.ProofService;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Draft;
-import rhetor.core.style.Field;
 import rhetor.core.compose.Sentence;
 import rhetor.core.exchange.Html;
+import rhetor.core.style.Field;
 
 /** Publishes signed-off texts, and nothing else. */
 @Service

@@ -60,7 +60,8 @@ class Security {
                         "/api/pictures/hosts",
                         "/api/claims/*",
                         "/api/concepts/*",
-                        "/api/kinds/*")
+                        "/api/kinds/*",
+                        "/api/style")
                     .hasRole("EDITOR")
                     .requestMatchers(
                         HttpMethod.POST,

@@ -303,6 +303,20 @@ public class ProductService {
     store.setText(id, textId, stage, audit.readiness().score(), audit.mustFix().size());
   }
 
+  /**
+   * Notes what the checks say of a text now.
+   *
+   * @param stale whether the text no longer obeys; one that is stale already stays so
+   */
+  public void setAudit(long id, Audit audit, boolean stale) {
+    store.setAudit(id, audit.readiness().score(), audit.mustFix().size(), stale);
+  }
+
+  /** Ids of products that have a text, in order, after one of them. */
+  public List<Long> written(long after, int limit) {
+    return store.written(after, limit);
+  }
+
   /** Gives a product another primary keyword, or none. */
   public void setKeyword(long id, String keyword) {
     store.setKeyword(id, keyword);

@@ -402,6 +402,20 @@ class ProductStore {
         .update();
   }
 
+  void setAudit(long id, int readiness, int mustFix, boolean stale) {
+    jdbc.sql("update product set readiness = ?, must_fix = ?, stale = stale or ? where id = ?")
+        .params(readiness, mustFix, stale, id)
+        .update();
+  }
+
+  List<Long> written(long after, int limit) {
+    return jdbc.sql(
+            "select id from product where id > ? and text_id is not null order by id limit ?")
+        .params(after, limit)
+        .query(Long.class)
+        .list();
+  }
+
   void setKeyword(long id, String keyword) {
     jdbc.sql("update product set keyword = ? where id = ?").params(keyword, id).update();
   }

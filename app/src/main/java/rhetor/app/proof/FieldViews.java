@@ -8,10 +8,10 @@ import java.util.Map;
 import org.springframework.stereotype.Component;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
+import rhetor.app.style.HouseStyle;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Block;
 import rhetor.core.compose.Draft;
-import rhetor.core.style.Field;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.Support;
 import rhetor.core.exchange.Html;
@@ -19,14 +19,19 @@ import rhetor.core.fact.Claim;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Source;
 import rhetor.core.keyword.KeywordMatch;
+import rhetor.core.style.Field;
+import rhetor.core.style.Length;
 
 /** Shows a draft's fields with numbered footnotes and marks. */
 @Component
 class FieldViews {
   private final HouseKnowledge knowledge;
 
-  FieldViews(HouseKnowledge knowledge) {
+  private final HouseStyle style;
+
+  FieldViews(HouseKnowledge knowledge, HouseStyle style) {
     this.knowledge = knowledge;
+    this.style = style;
   }
 
   /** A sentence with the numbers of its footnotes. */
@@ -67,13 +72,14 @@ class FieldViews {
                         b.sentences().stream().map(s -> sentence(s, footnotes, product)).toList()))
             .toList();
     String plain = draft.plain(field);
+    Length length = style.current().length(field);
     String html = Html.of(draft.blocks(field));
     List<Mark> marks = all.stream().filter(m -> m.field() == field).toList();
     return new FieldView(
         field.code(),
         field.label(),
-        field.least(),
-        field.most(),
+        length.leastCharacters(),
+        length.mostCharacters(),
         plain.length(),
         field == Field.DESCRIPTION ? html : plain,
         blocks,
@@ -122,6 +128,9 @@ class FieldViews {
       case RANGE -> new Footnote(number, Support.Kind.RANGE, "The range", support.id(), List.of());
       case KEYWORD ->
           new Footnote(number, Support.Kind.KEYWORD, "Keyword", support.id(), List.of());
+      case HOUSE ->
+          new Footnote(
+              number, Support.Kind.HOUSE, "The house", "Every description says so.", List.of());
     };
   }
 

@@ -4,21 +4,24 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.finding.Findings;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
+import rhetor.app.style.HouseStyle;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
 import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
+import rhetor.core.check.Mending;
 import rhetor.core.compose.Block;
 import rhetor.core.compose.Draft;
-import rhetor.core.style.Field;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
 import rhetor.core.fact.CellText;
+import rhetor.core.style.Field;
 
 /**
  * Keeps texts, takes changes by hand, and lets them go once somebody has put their word to them.
@@ -32,10 +35,19 @@ public class ProofService {
   private final ProductService products;
   private final HouseKnowledge knowledge;
   private final HouseTexts house;
+  private final HouseStyle style;
+  private final Findings findings;
 
   ProofService(
-      TextStore texts, ProductService products, HouseTexts house, HouseKnowledge knowledge) {
+      TextStore texts,
+      ProductService products,
+      HouseTexts house,
+      HouseKnowledge knowledge,
+      HouseStyle style,
+      Findings findings) {
     this.house = house;
+    this.style = style;
+    this.findings = findings;
     this.texts = texts;
     this.products = products;
     this.knowledge = knowledge;
@@ -55,7 +67,7 @@ public class ProofService {
             "Written in run " + runId,
             draft,
             audit);
-    products.setText(product.id(), id, Stage.DRAFTED, audit);
+    makeCount(product.id(), id, Stage.DRAFTED, audit);
     house.changed(product.id(), draft);
   }
 
@@ -113,7 +125,7 @@ public class ProofService {
     }
     Audit audit = audit(product, draft, product.keyword());
     long id = texts.add(product.id(), before.id(), null, author, origin, note, draft, audit);
-    products.setText(product.id(), id, Stage.IN_PROOF, audit);
+    makeCount(product.id(), id, Stage.IN_PROOF, audit);
     house.changed(product.id(), draft);
   }
 
@@ -131,9 +143,62 @@ public class ProofService {
     keepChange(product, before, draft, author, "COMPOSER", note);
   }
 
+  /** Makes a text the one that counts, with what was found in it. */
+  private void makeCount(long product, long text, Stage stage, Audit audit) {
+    products.setText(product, text, stage, audit);
+    findings.put(product, audit);
+  }
+
+  /**
+   * Holds the text that counts to what the house has decided by now; it is stale if it no longer
+   * obeys the style. Nothing for a product without text.
+   */
+  @Transactional
+  public void recheck(long productId) {
+    Product product = products.get(productId);
+    if (product.textId() == 0) {
+      return;
+    }
+    Audit audit = audit(product, text(product.textId()));
+    products.setAudit(productId, audit, audit.marks().stream().anyMatch(Mark::isOfStyle));
+    findings.put(productId, audit);
+  }
+
+  /** What would be mended in a product's text. */
+  public record Mended(Draft before, Draft after, List<Mark> marks) {}
+
+  /** The text that counts with what can be mended of a cause mended; nothing is kept. */
+  public Mended mended(Product product, String cause, Field field) {
+    Text text = current(product);
+    List<Mark> marks =
+        audit(product, text).marks().stream()
+            .filter(m -> m.check().equals(cause) && m.field() == field)
+            .toList();
+    return new Mended(text.draft(), Mending.of(text.draft(), marks), marks);
+  }
+
+  /**
+   * Mends what can be mended of a cause, as a new revision.
+   *
+   * @return whether there was anything to mend
+   */
+  @Transactional
+  public boolean mend(long productId, String cause, Field field, String author) {
+    Product product = products.get(productId);
+    Mended mended = mended(product, cause, field);
+    keepChange(
+        product,
+        current(product),
+        mended.after(),
+        author,
+        "HAND",
+        field.label() + " mended: " + cause);
+    return !mended.after().equals(mended.before());
+  }
+
   /** The checks of one product's texts, and which other text of the house is too like. */
   private Audit audit(Product product, Draft draft, String keyword) {
-    return new Checker(knowledge.current())
+    return new Checker(knowledge.current(), style.current())
         .check(
             draft, product.facts(), keyword, house.likeness(product.id(), draft).stream().toList());
   }
@@ -167,7 +232,7 @@ public class ProofService {
     Audit audit = audit(product, before.draft(), clean);
     String note = clean.isEmpty() ? "Keyword taken away" : "Keyword changed to " + clean;
     long id = texts.add(productId, before.id(), null, author, "HAND", note, before.draft(), audit);
-    products.setText(productId, id, Stage.IN_PROOF, audit);
+    makeCount(productId, id, Stage.IN_PROOF, audit);
   }
 
   private static List<Block> parse(Field field, String input) {
@@ -228,7 +293,7 @@ public class ProofService {
     if (text.productId() != productId) {
       throw Refused.invalid("That revision belongs to another product.");
     }
-    products.setText(productId, target, Stage.IN_PROOF, text.audit());
+    makeCount(productId, target, Stage.IN_PROOF, audit(products.get(productId), text));
     house.changed(productId, text.draft());
   }
 

@@ -20,8 +20,8 @@ import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Draft;
-import rhetor.core.style.Field;
 import rhetor.core.compose.Rewriter;
+import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 

@@ -11,16 +11,17 @@ import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
+import rhetor.app.style.HouseStyle;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Block;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.Draft;
-import rhetor.core.style.Field;
 import rhetor.core.compose.LineJoiner;
 import rhetor.core.compose.Rewriter;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.Variety;
+import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
 
 /**
@@ -32,8 +33,11 @@ public class RewriteService {
   private final ProofService proofs;
   private final ProductService products;
   private final HouseKnowledge knowledge;
+  private final HouseStyle style;
 
-  RewriteService(ProofService proofs, ProductService products, HouseKnowledge knowledge) {
+  RewriteService(
+      ProofService proofs, ProductService products, HouseKnowledge knowledge, HouseStyle style) {
+    this.style = style;
     this.proofs = proofs;
     this.products = products;
     this.knowledge = knowledge;
@@ -54,7 +58,14 @@ public class RewriteService {
             voice.id().hashCode(),
             Variety.ofFew(),
             products.figures(product.facts().productClass()))
-        .takes(new Brief(product.facts(), product.keyword(), voice, 1), number);
+        .takes(
+            new Brief(
+                product.facts(),
+                product.keyword(),
+                style.current().bend(voice),
+                style.current(),
+                1),
+            number);
   }
 
   /**
@@ -163,7 +174,8 @@ public class RewriteService {
           new Rewriter(
                   knowledge.current(),
                   product.id(),
-                  products.figures(product.facts().productClass()))
+                  products.figures(product.facts().productClass()),
+                  style.current())
               .rewrite(
                   draft.blocks(field), field, selected, product.facts(), product.keyword(), order));
     } catch (IllegalArgumentException e) {

@@ -19,11 +19,13 @@ import rhetor.app.product.ProductLine;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
 import rhetor.app.proof.ProofService;
+import rhetor.app.style.HouseStyle;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.RangeFigures;
 import rhetor.core.compose.Variety;
+import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 
@@ -41,6 +43,7 @@ public class RunService {
   private final ProductService products;
   private final ProofService proofs;
   private final HouseKnowledge knowledge;
+  private final HouseStyle style;
   private final SchedulerClient scheduler;
   private final TransactionTemplate transaction;
   private final Clock clock;
@@ -50,6 +53,7 @@ public class RunService {
       ProductService products,
       ProofService proofs,
       HouseKnowledge knowledge,
+      HouseStyle style,
       @Lazy SchedulerClient scheduler,
       TransactionTemplate transaction,
       Clock clock) {
@@ -57,6 +61,7 @@ public class RunService {
     this.products = products;
     this.proofs = proofs;
     this.knowledge = knowledge;
+    this.style = style;
     this.scheduler = scheduler;
     this.transaction = transaction;
     this.clock = clock;
@@ -198,11 +203,7 @@ public class RunService {
                   run.id(), productId, "LEFT", "It was signed off while the run was waiting.");
               return;
             }
-            proofs.keep(
-                product,
-                composer.compose(new Brief(product.facts(), product.keyword(), voice(run), 0)),
-                run.id(),
-                "composer");
+            proofs.keep(product, composer.compose(brief(product, run)), run.id(), "composer");
             runs.setItem(run.id(), productId, "WRITTEN", null);
           });
     } catch (RuntimeException e) {
@@ -218,6 +219,11 @@ public class RunService {
                 reason.length() > 1000 ? reason.substring(0, 1000) : reason);
           });
     }
+  }
+
+  private Brief brief(Product product, Run run) {
+    Style house = style.current();
+    return new Brief(product.facts(), product.keyword(), house.bend(voice(run)), house, 0);
   }
 
   private static Voice voice(Run run) {

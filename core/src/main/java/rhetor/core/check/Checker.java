@@ -63,18 +63,6 @@ public final class Checker {
   /** Facts that naming a product rests on. */
   private static final Set<String> NAMING = Set.of("name", "brand", "category");
 
-  /** Checks of the house's style that readiness counts as wording. */
-  private static final List<String> STYLE =
-      List.of(
-          "banned word",
-          "spelling",
-          "exclamation",
-          "emoji",
-          "person",
-          "contraction",
-          "house sentence",
-          "required word");
-
   private static final int LIKENESS_RUN = 5;
   private static final double LIKE = 0.15;
 
@@ -470,7 +458,7 @@ public final class Checker {
                         - count(marks, "markup") * 4
                         - count(marks, "house likeness") * 4
                         - count(marks, "repetition") * 2
-                        - STYLE.stream().mapToLong(c -> count(marks, c)).sum() * 2),
+                        - marks.stream().filter(Mark::isOfStyle).count() * 2),
             10));
     return Readiness.of(factors);
   }

@@ -1,5 +1,6 @@
 package rhetor.core.check;
 
+import java.util.Set;
 import rhetor.core.style.Field;
 
 /**
@@ -24,6 +25,22 @@ public record Mark(
   /** A mark that only a person can see to. */
   public Mark(Weight weight, String check, Field field, int sentence, String words, String why) {
     this(weight, check, field, sentence, words, why, "");
+  }
+
+  private static final Set<String> STYLE =
+      Set.of(
+          "banned word",
+          "spelling",
+          "exclamation",
+          "emoji",
+          "person",
+          "contraction",
+          "house sentence",
+          "required word");
+
+  /** Whether it says that the text doesn't obey the house's style. */
+  public boolean isOfStyle() {
+    return STYLE.contains(check);
   }
 
   /** How much a mark weighs. */

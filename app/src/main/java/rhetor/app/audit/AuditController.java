@@ -1,0 +1,49 @@
+package rhetor.app.audit;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.security.Principal;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The audit of all texts over HTTP. */
+@RestController
+class AuditController {
+  private static final int MOST = 50;
+
+  private final AuditService audits;
+
+  AuditController(AuditService audits) {
+    this.audits = audits;
+  }
+
+  @GetMapping("/api/audit")
+  AuditService.AuditView audit() {
+    return audits.audit();
+  }
+
+  @GetMapping("/api/audit/instances")
+  List<AuditService.Instance> instances(
+      @RequestParam String cause,
+      @RequestParam String field,
+      @RequestParam(defaultValue = "0") long after,
+      @RequestParam(defaultValue = "20") int limit) {
+    return audits.instances(cause, field, after, Math.clamp(limit, 1, MOST));
+  }
+
+  /**
+   * A cause to mend.
+   *
+   * @param after product after which to go on, 0 for the first
+   */
+  record MendOrder(@NotNull String cause, @NotNull String field, long after) {}
+
+  @PostMapping("/api/audit/mend")
+  AuditService.MendStep mend(@Valid @RequestBody MendOrder order, Principal person) {
+    return audits.mend(order.cause(), order.field(), order.after(), person.getName());
+  }
+}

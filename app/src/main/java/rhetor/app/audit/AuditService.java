@@ -1,0 +1,195 @@
+package rhetor.app.audit;
+
+import com.github.kagkarlsson.scheduler.ScheduledExecutionsFilter;
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.annotation.Lazy;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+import rhetor.app.finding.Findings;
+import rhetor.app.product.Product;
+import rhetor.app.product.ProductService;
+import rhetor.app.proof.ProofService;
+import rhetor.app.style.StyleChanged;
+import rhetor.app.web.Refused;
+import rhetor.core.check.Mark;
+import rhetor.core.compose.Draft;
+import rhetor.core.compose.Sentence;
+import rhetor.core.style.Field;
+
+/** Audits all texts by cause, and mends a cause for all products that have it. */
+@Service
+public class AuditService {
+  static final TaskDescriptor<Void> RECHECK = TaskDescriptor.of("recheck");
+  private static final Logger LOG = LoggerFactory.getLogger(AuditService.class);
+
+  /** Products whose texts are mended in one request, so that a person sees how far it is. */
+  static final int AT_ONCE = 100;
+
+  private static final int CHUNK = 500;
+
+  private final Findings findings;
+  private final ProofService proofs;
+  private final ProductService products;
+  private final SchedulerClient scheduler;
+  private final Clock clock;
+
+  AuditService(
+      Findings findings,
+      ProofService proofs,
+      ProductService products,
+      @Lazy SchedulerClient scheduler,
+      Clock clock) {
+    this.findings = findings;
+    this.proofs = proofs;
+    this.products = products;
+    this.scheduler = scheduler;
+    this.clock = clock;
+  }
+
+  /**
+   * What is wrong with the texts that count.
+   *
+   * @param texts how many texts there are
+   * @param ready mean readiness, 0 to 100
+   * @param faultless how many have nothing to fix or weigh
+   * @param underWay whether texts are still being held to what was decided last
+   */
+  public record AuditView(
+      int texts, int ready, int faultless, boolean underWay, List<Findings.Cause> causes) {}
+
+  AuditView audit() {
+    Findings.Sum sum = findings.sum();
+    return new AuditView(
+        sum.texts(), sum.ready(), sum.faultless(), isUnderWay(), findings.causes());
+  }
+
+  private boolean isUnderWay() {
+    return !scheduler
+        .getScheduledExecutionsForTask(
+            RECHECK.getTaskName(), Void.class, ScheduledExecutionsFilter.all())
+        .isEmpty();
+  }
+
+  /** Texts are held to another style in the background. */
+  @EventListener
+  void styleChanged(StyleChanged changed) {
+    // One for each version: what changes while texts are being checked is checked afterwards.
+    schedule("style " + changed.version());
+  }
+
+  /** A house from before findings were kept has them counted once. */
+  @EventListener(ApplicationReadyEvent.class)
+  void ready() {
+    if (findings.areMissing()) {
+      schedule("first");
+    }
+  }
+
+  private void schedule(String id) {
+    scheduler.scheduleIfNotExists(RECHECK.instance(id).build(), clock.instant());
+  }
+
+  /** Holds every text to what the house has decided by now. */
+  void recheckAll() {
+    long after = 0;
+    int texts = 0;
+    for (List<Long> next = products.written(after, CHUNK);
+        !next.isEmpty();
+        next = products.written(after, CHUNK)) {
+      for (long product : next) {
+        try {
+          proofs.recheck(product);
+        } catch (RuntimeException e) {
+          LOG.warn("product {} could not be checked again", product, e);
+        }
+      }
+      texts += next.size();
+      after = next.getLast();
+    }
+    LOG.info("{} texts were checked again", texts);
+  }
+
+  /**
+   * A cause in one product's text.
+   *
+   * @param why what is wrong and what to do
+   * @param before the sentence, or the field if it is about the whole
+   * @param after how it would read mended; empty if only a person can tell
+   */
+  public record Instance(
+      long product,
+      String sku,
+      String name,
+      String words,
+      String why,
+      String before,
+      String after) {}
+
+  /** A cause's instances, in the order of the products. */
+  List<Instance> instances(String cause, String code, long after, int limit) {
+    Field field = field(code);
+    List<Instance> instances = new ArrayList<>();
+    for (long id : findings.products(cause, code, false, after, limit)) {
+      Product product = products.get(id);
+      ProofService.Mended mended = proofs.mended(product, cause, field);
+      mended.marks().stream()
+          .findFirst()
+          .ifPresent(m -> instances.add(instance(product, mended.before(), m)));
+    }
+    return instances;
+  }
+
+  private static Instance instance(Product product, Draft draft, Mark mark) {
+    List<Sentence> sentences = draft.sentences(mark.field());
+    boolean one = mark.sentence() >= 0 && mark.sentence() < sentences.size();
+    String plain = draft.plain(mark.field());
+    return new Instance(
+        product.id(),
+        product.facts().sku(),
+        product.facts().name(),
+        mark.words(),
+        mark.why(),
+        one
+            ? sentences.get(mark.sentence()).text()
+            : plain.length() > 200 ? plain.substring(0, 200) + "…" : plain,
+        mark.fix());
+  }
+
+  private static Field field(String code) {
+    try {
+      return Field.parse(code);
+    } catch (IllegalArgumentException e) {
+      throw Refused.invalid("There is no field called " + code + ".");
+    }
+  }
+
+  /**
+   * How far mending a cause has come.
+   *
+   * @param mended texts mended in this step
+   * @param after product after which to go on, 0 if all are done
+   */
+  public record MendStep(int mended, long after) {}
+
+  /**
+   * Mends a cause in the texts of the next products that have it.
+   *
+   * @param after product after which to go on, 0 for the first
+   */
+  MendStep mend(String cause, String code, long after, String by) {
+    Field field = field(code);
+    List<Long> next = findings.products(cause, code, true, after, AT_ONCE);
+    int mended = 0;
+    for (long product : next) {
+      mended += proofs.mend(product, cause, field, by) ? 1 : 0;
+    }
+    return new MendStep(mended, next.size() < AT_ONCE ? 0 : next.getLast());
+  }
+}

@@ -1,0 +1,128 @@
+package rhetor.app.finding;
+
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import rhetor.core.check.Audit;
+import rhetor.core.check.Mark;
+
+/** Keeps what the checks found, counted by cause, so that an audit needn't read the texts. */
+@Repository
+public class Findings {
+  private final JdbcClient jdbc;
+  private final JdbcTemplate template;
+
+  Findings(JdbcClient jdbc, JdbcTemplate template) {
+    this.jdbc = jdbc;
+    this.template = template;
+  }
+
+  /**
+   * Something that is wrong with several products' texts.
+   *
+   * @param cause the check that found it, such as {@code length}
+   * @param field code of the field
+   * @param products how many products have it
+   * @param marks how often it is found
+   * @param mendable how many of the marks can be mended by computation
+   */
+  public record Cause(
+      String cause, String field, Mark.Weight weight, int products, int marks, int mendable) {}
+
+  private record Key(String field, String cause, Mark.Weight weight) {}
+
+  /** Takes the place of what was found in a product's texts before. */
+  public void put(long product, Audit audit) {
+    jdbc.sql("delete from finding where product_id = ?").param(product).update();
+    if (audit.marks().isEmpty()) {
+      return;
+    }
+    Map<String, Object[]> rows = new TreeMap<>();
+    for (Mark mark : audit.marks()) {
+      Key key = new Key(mark.field().name(), mark.check(), mark.weight());
+      Object[] row =
+          rows.computeIfAbsent(
+              key.toString(),
+              k -> new Object[] {product, key.field, key.cause, key.weight.name(), 0, 0});
+      row[4] = (int) row[4] + 1;
+      row[5] = (int) row[5] + (mark.fix().isEmpty() ? 0 : 1);
+    }
+    template.batchUpdate(
+        "insert into finding (product_id, field, cause, weight, marks, mendable) values (?, ?, ?, ?, ?, ?)",
+        List.copyOf(rows.values()));
+  }
+
+  /**
+   * All texts in figures.
+   *
+   * @param ready mean readiness
+   * @param faultless texts in which nothing was found
+   */
+  public record Sum(int texts, int ready, int faultless) {}
+
+  /** All texts in figures. */
+  public Sum sum() {
+    return jdbc.sql(
+            """
+            select count(*), coalesce(round(avg(cast(readiness as double))), 0),
+              (select count(*) from product q where q.text_id is not null
+                and not exists (select 1 from finding f where f.product_id = q.id))
+            from product where text_id is not null
+            """)
+        .query((rs, i) -> new Sum(rs.getInt(1), rs.getInt(2), rs.getInt(3)))
+        .single();
+  }
+
+  /** Whether there are texts of which nothing has been counted. */
+  public boolean areMissing() {
+    return jdbc.sql(
+            """
+            select exists (select 1 from product where text_id is not null and readiness < 100)
+              and not exists (select 1 from finding)
+            """)
+        .query(Boolean.class)
+        .single();
+  }
+
+  /** All causes, what must be fixed first and then by how many products have it. */
+  public List<Cause> causes() {
+    return jdbc.sql(
+            """
+            select cause, field, weight, count(*), sum(marks), sum(mendable)
+            from finding group by cause, field, weight
+            order by weight, count(*) desc, cause, field
+            """)
+        .query(
+            (rs, i) ->
+                new Cause(
+                    rs.getString(1),
+                    rs.getString(2).toLowerCase(java.util.Locale.ROOT),
+                    Mark.Weight.valueOf(rs.getString(3)),
+                    rs.getInt(4),
+                    rs.getInt(5),
+                    rs.getInt(6)))
+        .list();
+  }
+
+  /**
+   * Products that have a cause, by their ids.
+   *
+   * @param field code of the field
+   * @param mendable whether only those of which it can be mended
+   * @param after id after which to go on, 0 for the first
+   */
+  public List<Long> products(String cause, String field, boolean mendable, long after, int limit) {
+    return jdbc.sql(
+            """
+            select distinct product_id from finding
+            where cause = ? and field = ? and product_id > ? and mendable >= ?
+            order by product_id limit ?
+            """)
+        .params(cause, field.toUpperCase(java.util.Locale.ROOT), after, mendable ? 1 : 0, limit)
+        .query(Long.class)
+        .list();
+  }
+}

@@ -1,0 +1,139 @@
+package rhetor.app.style;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.security.Principal;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import rhetor.core.style.BannedWord;
+import rhetor.core.style.Field;
+import rhetor.core.style.Length;
+import rhetor.core.style.Spelling;
+import rhetor.core.style.Style;
+import rhetor.core.style.Tuning;
+
+/** The house's style over HTTP. */
+@RestController
+class StyleController {
+  private final HouseStyle house;
+
+  StyleController(HouseStyle house) {
+    this.house = house;
+  }
+
+  /** A style as it is shown and sent; see {@link Style} for its parts. */
+  record StyleBody(
+      @NotNull String voice,
+      @NotNull Tuning tuning,
+      @NotNull String audience,
+      @NotNull List<@Valid BannedWord> banned,
+      @NotNull List<String> required,
+      @NotNull List<String> notInTitles,
+      @NotNull List<String> always,
+      @NotNull Spelling spelling,
+      boolean emoji,
+      boolean exclamations,
+      @NotNull Map<String, Length> lengths) {
+    static StyleBody of(Style s) {
+      Map<String, Length> lengths = new java.util.LinkedHashMap<>();
+      for (Field field : Field.values()) {
+        if (s.lengths().containsKey(field)) {
+          lengths.put(field.code(), s.lengths().get(field));
+        }
+      }
+      return new StyleBody(
+          s.voice(),
+          s.tuning(),
+          s.audience(),
+          s.banned(),
+          s.required(),
+          s.notInTitles(),
+          s.always(),
+          s.spelling(),
+          s.emoji(),
+          s.exclamations(),
+          lengths);
+    }
+
+    Style style() {
+      Map<Field, Length> own = new EnumMap<>(Field.class);
+      lengths.forEach(
+          (code, length) -> {
+            try {
+              own.put(Field.parse(code), length);
+            } catch (IllegalArgumentException e) {
+              throw rhetor.app.web.Refused.invalid("There is no field called " + code + ".");
+            }
+          });
+      return new Style(
+          voice,
+          tuning,
+          audience,
+          banned,
+          required,
+          notInTitles,
+          always,
+          spelling,
+          emoji,
+          exclamations,
+          own);
+    }
+  }
+
+  /** A field with the length that is usual for it. */
+  record UsualLength(String field, String label, int least, int most) {}
+
+  /** The style that holds, or a version of it. */
+  record StyleView(long version, StyleBody style, List<UsualLength> usual) {}
+
+  /**
+   * Another style.
+   *
+   * @param seen the version that was seen
+   * @param note what was changed; empty to have it said
+   */
+  record StyleChange(long seen, @NotNull String note, @NotNull @Valid StyleBody style) {}
+
+  private static StyleView view(long version, Style style) {
+    return new StyleView(
+        version,
+        StyleBody.of(style),
+        java.util.Arrays.stream(Field.values())
+            .map(f -> new UsualLength(f.code(), f.label(), f.least(), f.most()))
+            .toList());
+  }
+
+  @GetMapping("/api/style")
+  StyleView get() {
+    return view(house.version(), house.current());
+  }
+
+  @GetMapping("/api/style/versions")
+  List<StyleStore.StyleVersion> history() {
+    return house.history();
+  }
+
+  @GetMapping("/api/style/versions/{version}")
+  StyleView version(@PathVariable long version) {
+    return view(version, house.version(version));
+  }
+
+  @PostMapping("/api/style/try")
+  HouseStyle.StyleTrial tryOut(@Valid @RequestBody StyleBody body) {
+    return house.tryOut(body.style());
+  }
+
+  @PutMapping("/api/style")
+  StyleView put(@Valid @RequestBody StyleChange change, Principal person) {
+    long version =
+        house.put(change.style().style(), change.seen(), change.note(), person.getName());
+    return view(version, house.version(version));
+  }
+}

@@ -1,0 +1,286 @@
+package rhetor.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.TestInstance.Lifecycle;
+import org.junit.jupiter.api.extension.ExtendWith;
+import rhetor.app.people.Role;
+import tools.jackson.databind.JsonNode;
+
+/** The house's style over HTTP, what texts do about it, and the audit that mends them. */
+@ExtendWith(RunningRhetor.class)
+@TestInstance(Lifecycle.PER_CLASS)
+class StyleTest {
+  private static final String HEADINGS = "SKU,Name,Category,Brand,Material,Weight,Colour\n";
+
+  private RunningRhetor.House house;
+  private Visitor editor;
+
+  @BeforeAll
+  void somebody_comes_in(RunningRhetor.House house) {
+    this.house = house;
+    editor = house.as(Role.EDITOR);
+  }
+
+  /** The other tests' house has decided nothing. */
+  @AfterEach
+  void as_delivered() {
+    put(style(Map.of())).expect(200);
+    checked();
+  }
+
+  private static Map<String, Object> style(Map<String, Object> decided) {
+    Map<String, Object> style = new HashMap<>();
+    style.put("voice", "plain");
+    style.put(
+        "tuning",
+        Map.of(
+            "formality",
+            0,
+            "warmth",
+            0,
+            "energy",
+            0,
+            "person",
+            "AS_THE_VOICE",
+            "contractions",
+            "AS_THE_VOICE",
+            "sentenceWords",
+            0));
+    style.put("audience", "");
+    for (String list : List.of("banned", "required", "notInTitles", "always")) {
+      style.put(list, List.of());
+    }
+    style.put("spelling", "BRITISH");
+    style.put("emoji", false);
+    style.put("exclamations", false);
+    style.put("lengths", Map.of());
+    style.putAll(decided);
+    return style;
+  }
+
+  private static List<Map<String, String>> banned(String word, String instead) {
+    return List.of(Map.of("word", word, "instead", instead));
+  }
+
+  private Visitor.Answer put(Map<String, Object> style) {
+    return put(style, editor.get("/api/style").body().path("version").asLong());
+  }
+
+  private Visitor.Answer put(Map<String, Object> style, long seen) {
+    return editor.put("/api/style", Map.of("seen", seen, "note", "", "style", style));
+  }
+
+  /** Waits until all texts have been held to the style. */
+  private void checked() {
+    editor.until("/api/audit", a -> !a.path("underWay").asBoolean());
+  }
+
+  /** Products with texts, by their ids. */
+  private List<Long> written(String prefix, int number) {
+    StringBuilder sheet = new StringBuilder(HEADINGS);
+    for (int i = 0; i < number; i++) {
+      sheet.append(
+          "%s-%d,%s %d,Panniers,Tolvane,canvas,%d g,grey\n"
+              .formatted(prefix, i, prefix, i, 800 + i));
+    }
+    long intake = editor.upload(prefix + ".csv", sheet.toString()).expect(200).id();
+    editor.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
+    List<Long> ids = new ArrayList<>();
+    editor
+        .get("/api/products?intake=" + intake)
+        .body()
+        .path("items")
+        .forEach(p -> ids.add(p.path("id").asLong()));
+    editor.write(List.of(), intake, "plain");
+    return ids;
+  }
+
+  private String text(long product, String field) {
+    for (JsonNode f : editor.get("/api/proofs/" + product).body().path("fields")) {
+      if (f.path("code").asString().equals(field)) {
+        return f.path("html").asString();
+      }
+    }
+    throw new AssertionError(field);
+  }
+
+  private JsonNode cause(String cause, String field) {
+    for (JsonNode c : editor.get("/api/audit").body().path("causes")) {
+      if (c.path("cause").asString().equals(cause) && c.path("field").asString().equals(field)) {
+        return c;
+      }
+    }
+    return null;
+  }
+
+  @Test
+  void what_is_written_from_then_on_obeys() {
+    put(style(
+            Map.of(
+                "banned",
+                banned("pannier", "bike bag"),
+                "spelling",
+                "AMERICAN",
+                "always",
+                List.of("Spare parts are kept."))))
+        .expect(200);
+    checked();
+    long product = written("Obey", 1).getFirst();
+    assertThat(text(product, "description"))
+        .contains("bike bag", "gray", "Spare parts are kept.")
+        .doesNotContain("pannier", "grey");
+    editor.post("/api/proofs/" + product + "/takes", Map.of("voice", "warm", "takes", 1));
+  }
+
+  @Test
+  void a_style_is_tried_on_real_products_before_it_holds() {
+    written("Tried", 2);
+    JsonNode trial =
+        editor
+            .post(
+                "/api/style/try",
+                style(Map.of("banned", banned("canvas", "cloth"), "voice", "lively")))
+            .expect(200)
+            .body();
+    assertThat(trial.path("problems")).isEmpty();
+    assertThat(trial.path("examples").size()).isBetween(1, 3);
+    for (JsonNode example : trial.path("examples")) {
+      assertThat(example.path("then").path("description").asString())
+          .isNotEqualTo(example.path("now").path("description").asString())
+          .doesNotContain("canvas");
+    }
+    assertThat(editor.get("/api/style").body().path("style").path("banned")).isEmpty();
+  }
+
+  @Test
+  void what_cannot_be_obeyed_is_refused_at_its_place_and_nothing_is_kept() {
+    Map<String, Object> impossible =
+        style(
+            Map.of(
+                "required", List.of("canvas bag"),
+                "banned", banned("canvas", "")));
+    JsonNode trial = editor.post("/api/style/try", impossible).expect(200).body();
+    assertThat(trial.path("problems").get(0).path("where").asString()).isEqualTo("required");
+    long version = editor.get("/api/style").body().path("version").asLong();
+    assertThat(put(impossible).expect(422).body().path("detail").asString())
+        .contains("\"canvas\" is banned");
+    assertThat(editor.get("/api/style").body().path("version").asLong()).isEqualTo(version);
+    assertThat(
+            put(style(
+                    Map.of(
+                        "lengths",
+                        Map.of(
+                            "subtitle",
+                            Map.of(
+                                "leastCharacters",
+                                0,
+                                "mostCharacters",
+                                9,
+                                "leastWords",
+                                0,
+                                "mostWords",
+                                0)))))
+                .expect(422)
+                .body()
+                .path("detail")
+                .asString())
+        .contains("no field called subtitle");
+  }
+
+  @Test
+  void two_people_do_not_overwrite_one_another_and_every_version_stays() {
+    long seen = editor.get("/api/style").body().path("version").asLong();
+    long version =
+        put(style(Map.of("voice", "warm")), seen).expect(200).body().path("version").asLong();
+    assertThat(version).isGreaterThan(seen);
+    assertThat(
+            put(style(Map.of("voice", "expert")), seen)
+                .expect(412)
+                .body()
+                .path("detail")
+                .asString())
+        .contains("changed the style meanwhile");
+    assertThat(editor.get("/api/style").body().path("style").path("voice").asString())
+        .isEqualTo("warm");
+    JsonNode newest = editor.get("/api/style/versions").body().get(0);
+    assertThat(newest.path("note").asString()).isEqualTo("Voice changed");
+    if (seen > 0) {
+      assertThat(
+              editor
+                  .get("/api/style/versions/" + seen)
+                  .body()
+                  .path("style")
+                  .path("voice")
+                  .asString())
+          .isEqualTo("plain");
+    }
+  }
+
+  @Test
+  void only_editors_decide() {
+    house
+        .as(Role.WRITER)
+        .put("/api/style", Map.of("seen", 0, "note", "", "style", style(Map.of())))
+        .expect(403);
+  }
+
+  @Test
+  void texts_that_no_longer_obey_are_found_marked_and_mended_by_cause() {
+    List<Long> products = written("Mend", 5);
+    put(style(Map.of("banned", banned("pannier", "bike bag")))).expect(200);
+    checked();
+    JsonNode cause = cause("banned word", "description");
+    assertThat(cause.path("weight").asString()).isEqualTo("MUST_FIX");
+    assertThat(cause.path("products").asInt()).isGreaterThanOrEqualTo(5);
+    assertThat(cause.path("mendable").asInt()).isGreaterThanOrEqualTo(5);
+    assertThat(editor.get("/api/products?state=STALE&search=Mend").body().path("items").size())
+        .isEqualTo(5);
+    long product = products.getFirst();
+    long revision = editor.get("/api/proofs/" + product).body().path("revision").asLong();
+    JsonNode instance =
+        editor
+            .get(
+                "/api/audit/instances?cause=banned+word&field=description&after="
+                    + (product - 1)
+                    + "&limit=1")
+            .body()
+            .get(0);
+    assertThat(instance.path("before").asString()).contains("pannier");
+    assertThat(instance.path("after").asString()).contains("bike bag");
+    for (String field :
+        List.of(
+            "title",
+            "short_description",
+            "description",
+            "highlights",
+            "meta_title",
+            "meta_description",
+            "tags",
+            "image_alt")) {
+      long after = 0;
+      do {
+        JsonNode step =
+            editor
+                .post(
+                    "/api/audit/mend",
+                    Map.of("cause", "banned word", "field", field, "after", after))
+                .expect(200)
+                .body();
+        after = step.path("after").asLong();
+      } while (after != 0);
+      assertThat(cause("banned word", field)).as(field).isNull();
+    }
+    assertThat(text(product, "description")).contains("bike bag").doesNotContain("pannier");
+    assertThat(editor.get("/api/proofs/" + product).body().path("revision").asLong())
+        .isGreaterThan(revision);
+  }
+}

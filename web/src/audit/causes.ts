@@ -1,0 +1,37 @@
+import type { Schema } from '../api/client';
+
+type Cause = Schema['Cause'];
+
+const NAMES: Record<string, string> = {
+  support: 'A statement that no fact bears out',
+  'no source': 'A sentence without a source',
+  claim: 'A claim the house no longer makes',
+  'empty phrase': 'An empty phrase',
+  markup: 'Markup among the words',
+  'sentence length': 'A sentence that is too long',
+  repetition: 'A fact told twice',
+  likeness: 'Too like the supplier’s text',
+  'house likeness': 'Too like another text of the house',
+  keyword: 'The keyword is missing',
+  'keyword conflict': 'A keyword that the facts don’t bear out',
+  contradiction: 'Sources that disagree',
+  missing: 'Nothing written',
+  'banned word': 'A word the house doesn’t say',
+  spelling: 'Spelt otherwise than the house spells',
+  exclamation: 'An exclamation mark',
+  emoji: 'An emoji',
+  person: 'The reader is addressed',
+  contraction: 'A contracted verb',
+  'house sentence': 'What every description says is missing',
+  'required word': 'A required word is missing',
+};
+
+/** What a cause is called: "Description: too long". */
+export function causeName(cause: Cause): string {
+  if (cause.cause === 'length') {
+    return cause.weight === 'MUST_FIX' ? 'Too long' : 'Too short';
+  }
+  return NAMES[cause.cause] ?? cause.cause;
+}
+
+export const causeKey = (cause: Cause) => `${cause.cause}/${cause.field}/${cause.weight}`;

@@ -1,0 +1,52 @@
+import Box from '@mui/material/Box';
+import { useState } from 'react';
+import type { Schema } from '../api/client';
+
+/** Words a line each; they count when the field is left. */
+export function WordList(props: {
+  label: string;
+  help: string;
+  value: string;
+  problems: Schema['StyleProblem'][];
+  onSettled: (typed: string) => void;
+}) {
+  const [typed, setTyped] = useState(props.value);
+  const [given, setGiven] = useState(props.value);
+  if (given !== props.value) {
+    setGiven(props.value);
+    setTyped(props.value);
+  }
+  return (
+    <Box component="label" sx={{ display: 'block' }}>
+      <Box sx={{ fontWeight: 500 }}>{props.label}</Box>
+      <Box
+        component="textarea"
+        aria-label={props.label}
+        rows={4}
+        value={typed}
+        spellCheck={false}
+        onChange={(e: React.ChangeEvent<HTMLTextAreaElement>) => setTyped(e.target.value)}
+        onBlur={() => typed !== props.value && props.onSettled(typed)}
+        sx={{
+          width: '100%',
+          font: 'inherit',
+          color: 'inherit',
+          bgcolor: 'background.paper',
+          border: 1,
+          borderColor: props.problems.length ? 'error.main' : 'divider',
+          p: 1,
+          resize: 'vertical',
+        }}
+      />
+      <Box sx={{ fontSize: 12, color: 'text.secondary' }}>{props.help}</Box>
+      {props.problems.slice(0, 3).map((p) => (
+        <Box key={p.why} role="alert" sx={{ fontSize: 13, color: 'error.main' }}>
+          {p.why}
+        </Box>
+      ))}
+      {props.problems.length > 3 && (
+        <Box sx={{ fontSize: 13, color: 'error.main' }}>And {props.problems.length - 3} more.</Box>
+      )}
+    </Box>
+  );
+}
