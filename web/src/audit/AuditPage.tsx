@@ -9,6 +9,7 @@ import { api, take, type Schema } from '../api/client';
 import { count, figure } from '../frame/format';
 import { ListDetail, ListItem } from '../frame/ListDetail';
 import { useNotice } from '../frame/Notice';
+import { Sentence, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
 import { serif } from '../theme';
 import { causeKey, causeName } from './causes';
@@ -67,28 +68,25 @@ export function AuditPage() {
             </>
           }
           end={count(c.products, 'text')}
-          below={label(c.field)}
+          below={c.fields.map((f) => label(f.field)).join(', ')}
         />
       ))}
-      detail={cause && <CauseView key={open} cause={cause} field={label(cause.field)} />}
+      detail={cause && <CauseView key={open} cause={cause} label={label} />}
     />
   );
 }
 
 /** One cause: where it is found, how it would be mended, and mending it everywhere. */
-function CauseView({ cause, field }: { cause: Cause; field: string }) {
+function CauseView({ cause, label }: { cause: Cause; label: (field: string) => string }) {
   const queries = useQueryClient();
   const notice = useNotice();
   const mayWrite = useMay('WRITER');
   const [mended, setMended] = useState<number | null>(null);
+  const [field, setField] = useState('');
+  const of = { cause: cause.cause, weight: cause.weight, field };
   const instances = useQuery({
-    queryKey: ['audit', 'instances', causeKey(cause)],
-    queryFn: () =>
-      take(
-        api.GET('/api/audit/instances', {
-          params: { query: { cause: cause.cause, field: cause.field } },
-        }),
-      ),
+    queryKey: ['audit', 'instances', of],
+    queryFn: () => take(api.GET('/api/audit/instances', { params: { query: of } })),
   });
   const mendAll = async () => {
     let done = 0;
@@ -96,11 +94,7 @@ function CauseView({ cause, field }: { cause: Cause; field: string }) {
     setMended(0);
     try {
       do {
-        const step = await take(
-          api.POST('/api/audit/mend', {
-            body: { cause: cause.cause, field: cause.field, after },
-          }),
-        );
+        const step = await take(api.POST('/api/audit/mend', { body: { ...of, after } }));
         done += step.mended;
         after = step.after;
         setMended(done);
@@ -116,9 +110,23 @@ function CauseView({ cause, field }: { cause: Cause; field: string }) {
   };
   return (
     <Box data-testid="cause">
-      <Typography variant="h2">
-        {field}: {causeName(cause).toLowerCase()}
-      </Typography>
+      <Typography variant="h2">{causeName(cause)}</Typography>
+      <Sentence>
+        Showing what is found in{' '}
+        <Word
+          label="Field"
+          value={field}
+          choices={[
+            { value: '', label: 'all fields' },
+            ...cause.fields.map((f) => ({
+              value: f.field,
+              label: `${label(f.field).toLowerCase()} (${figure(f.products)})`,
+            })),
+          ]}
+          onChange={setField}
+        />
+        .
+      </Sentence>
       <Box sx={{ my: 1 }}>
         Found {count(cause.marks, 'time')} in {count(cause.products, 'text')}.{' '}
         {cause.mendable === 0
@@ -138,6 +146,7 @@ function CauseView({ cause, field }: { cause: Cause; field: string }) {
             <Link to={`/proofs/${i.product}`}>
               {i.sku} {i.name}
             </Link>
+            , {i.field.toLowerCase()}
           </Box>
           <Box sx={{ fontFamily: serif, fontSize: 16 }}>{i.before}</Box>
           {i.after ? (

@@ -26,7 +26,7 @@ const NAMES: Record<string, string> = {
   'required word': 'A required word is missing',
 };
 
-/** What a cause is called: "Description: too long". */
+/** What a cause is called. */
 export function causeName(cause: Cause): string {
   if (cause.cause === 'length') {
     return cause.weight === 'MUST_FIX' ? 'Too long' : 'Too short';
@@ -34,4 +34,4 @@ export function causeName(cause: Cause): string {
   return NAMES[cause.cause] ?? cause.cause;
 }
 
-export const causeKey = (cause: Cause) => `${cause.cause}/${cause.field}/${cause.weight}`;
+export const causeKey = (cause: Cause) => `${cause.cause}/${cause.weight}`;

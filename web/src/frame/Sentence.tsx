@@ -44,6 +44,8 @@ export function Word(props: {
 export function TypedWord(props: {
   label: string;
   value: string;
+  /** What holds as long as nothing is typed. */
+  otherwise?: string;
   onSettled: (value: string) => void;
 }) {
   const [typed, setTyped] = useState(props.value);
@@ -54,6 +56,7 @@ export function TypedWord(props: {
     <Box
       component="input"
       aria-label={props.label}
+      placeholder={props.otherwise}
       value={typed}
       onChange={(e: React.ChangeEvent<HTMLInputElement>) => setTyped(e.target.value)}
       onBlur={settle}

@@ -15,7 +15,14 @@ export function Effect(props: {
     <Box
       data-testid="effect"
       aria-busy={props.isBusy}
-      sx={{ borderLeft: { md: 1 }, borderColor: { md: 'divider' }, pl: { md: 3 } }}
+      sx={{
+        borderLeft: { md: 1 },
+        borderColor: { md: 'divider' },
+        pl: { md: 3 },
+        position: { md: 'sticky' },
+        top: 70,
+        alignSelf: 'start',
+      }}
     >
       <Typography variant="h2">
         {props.isChanged ? 'So it would read' : 'So it reads now'}

@@ -168,10 +168,32 @@ function StyleForm({ view }: { view: View }) {
           <TypedWord
             label="Audience"
             value={body.audience}
+            otherwise="all"
             onSettled={(audience) => set({ audience })}
           />{' '}
           readers.
         </Sentence>
+        {mayDecide && (
+          <Box sx={{ display: 'flex', gap: 1, my: 1.5 }}>
+            <Button
+              variant="contained"
+              disabled={!isChanged || problems.length > 0 || keep.isPending}
+              onClick={() => keep.mutate()}
+            >
+              Keep it for the house
+            </Button>
+            {isChanged && (
+              <Button
+                onClick={() => {
+                  setBody(view.style);
+                  setBanned(bannedLines(view.style.banned));
+                }}
+              >
+                As it was
+              </Button>
+            )}
+          </Box>
+        )}
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2, mt: 2 }}>
           <WordList
             label="Words the house doesn’t say"
@@ -216,27 +238,6 @@ function StyleForm({ view }: { view: View }) {
             {p.why}
           </Box>
         ))}
-        {mayDecide && (
-          <Box sx={{ display: 'flex', gap: 1, mt: 2 }}>
-            <Button
-              variant="contained"
-              disabled={!isChanged || problems.length > 0 || keep.isPending}
-              onClick={() => keep.mutate()}
-            >
-              Keep it for the house
-            </Button>
-            {isChanged && (
-              <Button
-                onClick={() => {
-                  setBody(view.style);
-                  setBanned(bannedLines(view.style.banned));
-                }}
-              >
-                As it was
-              </Button>
-            )}
-          </Box>
-        )}
         <Versions
           now={view.version}
           onLook={(style) => {

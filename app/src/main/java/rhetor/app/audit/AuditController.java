@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import rhetor.core.check.Mark;
 
 /** The audit of all texts over HTTP. */
 @RestController
@@ -29,21 +30,28 @@ class AuditController {
   @GetMapping("/api/audit/instances")
   List<AuditService.Instance> instances(
       @RequestParam String cause,
-      @RequestParam String field,
+      @RequestParam Mark.Weight weight,
+      @RequestParam(defaultValue = "") String field,
       @RequestParam(defaultValue = "0") long after,
       @RequestParam(defaultValue = "20") int limit) {
-    return audits.instances(cause, field, after, Math.clamp(limit, 1, MOST));
+    return audits.instances(
+        new AuditService.CauseOf(cause, weight, field), after, Math.clamp(limit, 1, MOST));
   }
 
   /**
    * A cause to mend.
    *
+   * @param field code of the only field; empty for all
    * @param after product after which to go on, 0 for the first
    */
-  record MendOrder(@NotNull String cause, @NotNull String field, long after) {}
+  record MendOrder(
+      @NotNull String cause, @NotNull Mark.Weight weight, @NotNull String field, long after) {}
 
   @PostMapping("/api/audit/mend")
   AuditService.MendStep mend(@Valid @RequestBody MendOrder order, Principal person) {
-    return audits.mend(order.cause(), order.field(), order.after(), person.getName());
+    return audits.mend(
+        new AuditService.CauseOf(order.cause(), order.weight(), order.field()),
+        order.after(),
+        person.getName());
   }
 }

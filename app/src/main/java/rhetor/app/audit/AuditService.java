@@ -6,6 +6,8 @@ import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -127,18 +129,45 @@ public class AuditService {
       long product,
       String sku,
       String name,
+      String field,
       String words,
       String why,
       String before,
       String after) {}
 
+  /**
+   * What is looked at.
+   *
+   * @param cause the check that found it
+   * @param field code of the only field; empty for all
+   */
+  public record CauseOf(String cause, Mark.Weight weight, String field) {
+    private Optional<Field> only() {
+      if (field.isEmpty()) {
+        return Optional.empty();
+      }
+      try {
+        return Optional.of(Field.parse(field));
+      } catch (IllegalArgumentException e) {
+        throw Refused.invalid("There is no field called " + field + ".");
+      }
+    }
+
+    private Predicate<Mark> marks() {
+      Optional<Field> only = only();
+      return m ->
+          m.check().equals(cause)
+              && m.weight() == weight
+              && only.map(f -> f == m.field()).orElse(true);
+    }
+  }
+
   /** A cause's instances, in the order of the products. */
-  List<Instance> instances(String cause, String code, long after, int limit) {
-    Field field = field(code);
+  List<Instance> instances(CauseOf of, long after, int limit) {
     List<Instance> instances = new ArrayList<>();
-    for (long id : findings.products(cause, code, false, after, limit)) {
+    for (long id : findings.products(of.cause, of.weight, of.only(), false, after, limit)) {
       Product product = products.get(id);
-      ProofService.Mended mended = proofs.mended(product, cause, field);
+      ProofService.Mended mended = proofs.mended(product, of.marks());
       mended.marks().stream()
           .findFirst()
           .ifPresent(m -> instances.add(instance(product, mended.before(), m)));
@@ -154,20 +183,13 @@ public class AuditService {
         product.id(),
         product.facts().sku(),
         product.facts().name(),
+        mark.field().label(),
         mark.words(),
         mark.why(),
         one
             ? sentences.get(mark.sentence()).text()
             : plain.length() > 200 ? plain.substring(0, 200) + "…" : plain,
         mark.fix());
-  }
-
-  private static Field field(String code) {
-    try {
-      return Field.parse(code);
-    } catch (IllegalArgumentException e) {
-      throw Refused.invalid("There is no field called " + code + ".");
-    }
   }
 
   /**
@@ -183,12 +205,12 @@ public class AuditService {
    *
    * @param after product after which to go on, 0 for the first
    */
-  MendStep mend(String cause, String code, long after, String by) {
-    Field field = field(code);
-    List<Long> next = findings.products(cause, code, true, after, AT_ONCE);
+  MendStep mend(CauseOf of, long after, String by) {
+    List<Long> next = findings.products(of.cause, of.weight, of.only(), true, after, AT_ONCE);
+    String where = of.only().map(f -> f.label() + ": ").orElse("");
     int mended = 0;
     for (long product : next) {
-      mended += proofs.mend(product, cause, field, by) ? 1 : 0;
+      mended += proofs.mend(product, of.marks(), where + of.cause + " mended", by) ? 1 : 0;
     }
     return new MendStep(mended, next.size() < AT_ONCE ? 0 : next.getLast());
   }

@@ -1,13 +1,17 @@
 package rhetor.app.finding;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import rhetor.core.check.Audit;
 import rhetor.core.check.Mark;
+import rhetor.core.style.Field;
 
 /** Keeps what the checks found, counted by cause, so that an audit needn't read the texts. */
 @Repository
@@ -24,13 +28,21 @@ public class Findings {
    * Something that is wrong with several products' texts.
    *
    * @param cause the check that found it, such as {@code length}
-   * @param field code of the field
    * @param products how many products have it
    * @param marks how often it is found
    * @param mendable how many of the marks can be mended by computation
+   * @param fields where it is found
    */
   public record Cause(
-      String cause, String field, Mark.Weight weight, int products, int marks, int mendable) {}
+      String cause,
+      Mark.Weight weight,
+      int products,
+      int marks,
+      int mendable,
+      List<CauseField> fields) {}
+
+  /** How many products have a cause in a field, by the field's code. */
+  public record CauseField(String field, int products) {}
 
   private record Key(String field, String cause, Mark.Weight weight) {}
 
@@ -89,39 +101,65 @@ public class Findings {
 
   /** All causes, what must be fixed first and then by how many products have it. */
   public List<Cause> causes() {
+    Map<String, List<CauseField>> fields = new HashMap<>();
+    jdbc.sql(
+            "select cause, weight, field, count(*) from finding group by cause, weight, field order by count(*) desc, field")
+        .query(
+            rs -> {
+              fields
+                  .computeIfAbsent(rs.getString(1) + rs.getString(2), k -> new ArrayList<>())
+                  .add(new CauseField(code(rs.getString(3)), rs.getInt(4)));
+            });
     return jdbc.sql(
             """
-            select cause, field, weight, count(*), sum(marks), sum(mendable)
-            from finding group by cause, field, weight
-            order by weight, count(*) desc, cause, field
+            select cause, weight, count(distinct product_id), sum(marks), sum(mendable)
+            from finding group by cause, weight
+            order by weight, count(distinct product_id) desc, cause
             """)
         .query(
             (rs, i) ->
                 new Cause(
                     rs.getString(1),
-                    rs.getString(2).toLowerCase(java.util.Locale.ROOT),
-                    Mark.Weight.valueOf(rs.getString(3)),
+                    Mark.Weight.valueOf(rs.getString(2)),
+                    rs.getInt(3),
                     rs.getInt(4),
                     rs.getInt(5),
-                    rs.getInt(6)))
+                    fields.getOrDefault(rs.getString(1) + rs.getString(2), List.of())))
         .list();
+  }
+
+  private static String code(String name) {
+    return Field.valueOf(name).code();
   }
 
   /**
    * Products that have a cause, by their ids.
    *
-   * @param field code of the field
+   * @param field the only field looked at; nothing for all
    * @param mendable whether only those of which it can be mended
    * @param after id after which to go on, 0 for the first
    */
-  public List<Long> products(String cause, String field, boolean mendable, long after, int limit) {
+  public List<Long> products(
+      String cause,
+      Mark.Weight weight,
+      Optional<Field> field,
+      boolean mendable,
+      long after,
+      int limit) {
     return jdbc.sql(
             """
             select distinct product_id from finding
-            where cause = ? and field = ? and product_id > ? and mendable >= ?
+            where cause = ? and weight = ? and (? = '' or field = ?) and product_id > ? and mendable >= ?
             order by product_id limit ?
             """)
-        .params(cause, field.toUpperCase(java.util.Locale.ROOT), after, mendable ? 1 : 0, limit)
+        .params(
+            cause,
+            weight.name(),
+            field.map(Field::name).orElse(""),
+            field.map(Field::name).orElse(""),
+            after,
+            mendable ? 1 : 0,
+            limit)
         .query(Long.class)
         .list();
   }

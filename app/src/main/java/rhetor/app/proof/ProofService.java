@@ -2,6 +2,7 @@ package rhetor.app.proof;
 
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.finding.Findings;
@@ -167,32 +168,28 @@ public class ProofService {
   /** What would be mended in a product's text. */
   public record Mended(Draft before, Draft after, List<Mark> marks) {}
 
-  /** The text that counts with what can be mended of a cause mended; nothing is kept. */
-  public Mended mended(Product product, String cause, Field field) {
+  /**
+   * The text that counts with what can be mended of some marks mended; nothing is kept.
+   *
+   * @param which the marks that are meant
+   */
+  public Mended mended(Product product, Predicate<Mark> which) {
     Text text = current(product);
-    List<Mark> marks =
-        audit(product, text).marks().stream()
-            .filter(m -> m.check().equals(cause) && m.field() == field)
-            .toList();
+    List<Mark> marks = audit(product, text).marks().stream().filter(which).toList();
     return new Mended(text.draft(), Mending.of(text.draft(), marks), marks);
   }
 
   /**
-   * Mends what can be mended of a cause, as a new revision.
+   * Mends what can be mended of some marks, as a new revision.
    *
+   * @param note what was done, for the history
    * @return whether there was anything to mend
    */
   @Transactional
-  public boolean mend(long productId, String cause, Field field, String author) {
+  public boolean mend(long productId, Predicate<Mark> which, String note, String author) {
     Product product = products.get(productId);
-    Mended mended = mended(product, cause, field);
-    keepChange(
-        product,
-        current(product),
-        mended.after(),
-        author,
-        "HAND",
-        field.label() + " mended: " + cause);
+    Mended mended = mended(product, which);
+    keepChange(product, current(product), mended.after(), author, "HAND", note);
     return !mended.after().equals(mended.before());
   }
 

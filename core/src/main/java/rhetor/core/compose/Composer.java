@@ -35,6 +35,9 @@ public final class Composer {
   /** Most takes of one product. */
   public static final int MOST_TAKES = 10;
 
+  /** Facts that prose tells at least before it makes room by leaving the specification out. */
+  private static final int TOLD = 4;
+
   private final Knowledge knowledge;
   private final Planner planner;
   private final ValueText values;
@@ -258,29 +261,31 @@ public final class Composer {
     }
 
     /**
-     * The description as the house says it. One that is too long is written again with less to say:
-     * of the least important first, then of the specification.
+     * The description as the house says it. One that is too long is written again with less to say,
+     * of the least important first; where that leaves too little, the specification gives way.
      *
      * @param others the texts so far; a description doesn't open as the short one above it does
      */
     List<Block> finished(Draft others) {
       List<Message> telling = planner.telling(messages, product, pen);
-      while (true) {
-        List<Block> closed =
-            finish.closed(finish.of(Field.DESCRIPTION, description(others, telling)));
-        if (rules.style().fits(Field.DESCRIPTION, Draft.text(closed))) {
-          return closed;
+      List<Block> shortest = List.of();
+      for (boolean specified : new boolean[] {true, false}) {
+        int least = specified ? Math.min(TOLD, telling.size()) : Math.min(1, telling.size());
+        for (int told = telling.size(); told >= least; told--) {
+          List<Block> closed =
+              finish.closed(
+                  finish.of(
+                      Field.DESCRIPTION, description(others, telling.subList(0, told), specified)));
+          if (rules.style().fits(Field.DESCRIPTION, Draft.text(closed))) {
+            return closed;
+          }
+          shortest = closed;
         }
-        if (telling.size() < 2) {
-          List<Block> prose =
-              closed.stream().filter(b -> b.kind() == Block.Kind.PARAGRAPH).toList();
-          return prose.isEmpty() ? closed : prose;
-        }
-        telling = telling.subList(0, telling.size() - 1);
       }
+      return shortest;
     }
 
-    private List<Block> description(Draft others, List<Message> telling) {
+    private List<Block> description(Draft others, List<Message> telling, boolean specified) {
       if (messages.isEmpty()) {
         return prose(bare());
       }
@@ -322,7 +327,7 @@ public final class Composer {
       }
       List<Sentence> specification =
           new Specification(knowledge, values, product, telling).entries();
-      if (specification.size() >= 2) {
+      if (specified && specification.size() >= 2) {
         blocks.add(
             new Block(Block.Kind.HEADING, List.of(new Sentence("Specification", List.of()))));
         blocks.add(new Block(Block.Kind.LIST, specification));
