@@ -24,6 +24,7 @@ const NAMES: Record<string, string> = {
   contraction: 'A contracted verb',
   'house sentence': 'What every description says is missing',
   'required word': 'A required word is missing',
+  voice: 'Sounds otherwise than the texts the house likes',
 };
 
 /** What a cause is called. */

@@ -11,7 +11,9 @@ import { Sentence, TypedWord, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
 import { article, useVoices } from '../proof/voices';
 import { Effect } from './Effect';
+import { ByExample } from './ByExample';
 import { Lengths } from './Lengths';
+import { PlainWords } from './PlainWords';
 import { WordList } from './WordList';
 import { bannedFrom, bannedLines, linesFrom } from './words';
 
@@ -50,6 +52,10 @@ const CONTRACTIONS = {
 const choices = (labels: Record<string, string>) =>
   Object.entries(labels).map(([value, label]) => ({ value, label }));
 
+/** Lengths to choose from, with the one that is set. */
+const lengthsWith = (set: number) =>
+  [...new Set([10, 12, 14, 16, 18, 20, 24, 28, ...(set ? [set] : [])])].sort((a, b) => a - b);
+
 function StyleForm({ view }: { view: View }) {
   const queries = useQueryClient();
   const notice = useNotice();
@@ -57,6 +63,10 @@ function StyleForm({ view }: { view: View }) {
   const voices = useVoices();
   const [body, setBody] = useState<Body>(view.style);
   const [banned, setBanned] = useState(bannedLines(view.style.banned));
+  const replace = (style: Body) => {
+    setBody(style);
+    setBanned(bannedLines(style.banned));
+  };
   const set = (change: Partial<Body>) => setBody((now) => ({ ...now, ...change }));
   const tune = (change: Partial<Tuning>) => set({ tuning: { ...body.tuning, ...change } });
   const isChanged = JSON.stringify(body) !== JSON.stringify(view.style);
@@ -124,7 +134,7 @@ function StyleForm({ view }: { view: View }) {
             value={String(body.tuning.sentenceWords)}
             choices={[
               { value: '0', label: 'as long as the voice’s' },
-              ...[10, 12, 14, 16, 18, 20, 24, 28].map((n) => ({
+              ...lengthsWith(body.tuning.sentenceWords).map((n) => ({
                 value: String(n),
                 label: `of up to ${n} words`,
               })),
@@ -182,16 +192,7 @@ function StyleForm({ view }: { view: View }) {
             >
               Keep it for the house
             </Button>
-            {isChanged && (
-              <Button
-                onClick={() => {
-                  setBody(view.style);
-                  setBanned(bannedLines(view.style.banned));
-                }}
-              >
-                As it was
-              </Button>
-            )}
+            {isChanged && <Button onClick={() => replace(view.style)}>As it was</Button>}
           </Box>
         )}
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2, mt: 2 }}>
@@ -238,13 +239,9 @@ function StyleForm({ view }: { view: View }) {
             {p.why}
           </Box>
         ))}
-        <Versions
-          now={view.version}
-          onLook={(style) => {
-            setBody(style);
-            setBanned(bannedLines(style.banned));
-          }}
-        />
+        <PlainWords style={body} onRead={replace} />
+        <ByExample style={body} onProposed={replace} />
+        <Versions now={view.version} onLook={replace} />
       </Box>
       <Effect
         isChanged={isChanged}

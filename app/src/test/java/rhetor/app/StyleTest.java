@@ -37,7 +37,7 @@ class StyleTest {
     checked();
   }
 
-  private static Map<String, Object> style(Map<String, Object> decided) {
+  private Map<String, Object> style(Map<String, Object> decided) {
     Map<String, Object> style = new HashMap<>();
     style.put("voice", "plain");
     style.put(
@@ -56,13 +56,14 @@ class StyleTest {
             "sentenceWords",
             0));
     style.put("audience", "");
-    for (String list : List.of("banned", "required", "notInTitles", "always")) {
+    for (String list : List.of("banned", "required", "notInTitles", "always", "instructions")) {
       style.put(list, List.of());
     }
     style.put("spelling", "BRITISH");
     style.put("emoji", false);
     style.put("exclamations", false);
     style.put("lengths", Map.of());
+    style.put("sample", editor.get("/api/style/versions/0").body().path("style").path("sample"));
     style.putAll(decided);
     return style;
   }
@@ -268,5 +269,53 @@ class StyleTest {
     assertThat(text(product, "description")).contains("bike bag").doesNotContain("pannier");
     assertThat(editor.get("/api/proofs/" + product).body().path("revision").asLong())
         .isGreaterThan(revision);
+  }
+
+  @Test
+  void plain_words_become_rules_or_are_said_not_to() {
+    JsonNode read =
+        editor
+            .post(
+                "/api/style/read",
+                Map.of(
+                    "lines",
+                    List.of("no more than 80 words", "think of the sea"),
+                    "style",
+                    style(Map.of())))
+            .expect(200)
+            .body();
+    assertThat(read.path("lines").get(0).path("rule").asString())
+        .isEqualTo("Description: at most 80 words.");
+    assertThat(read.path("lines").get(1).path("rule").asString()).isEmpty();
+    assertThat(read.path("style").path("lengths").path("description").path("mostWords").asInt())
+        .isEqualTo(80);
+    assertThat(read.path("style").path("instructions").get(0).asString())
+        .isEqualTo("think of the sea");
+  }
+
+  @Test
+  void texts_that_the_house_likes_propose_its_voice_with_the_evidence() {
+    written("Sample", 3);
+    String liked =
+        "You’ll like this bag! It’s light, and it’s yours for years. Don’t worry about rain.\n\n"
+            + "Your books stay dry. You’ve room for two. It’s got a strap, so you’re free!";
+    JsonNode proposal =
+        editor
+            .post("/api/style/sample", Map.of("texts", liked, "style", style(Map.of())))
+            .expect(200)
+            .body();
+    JsonNode tuning = proposal.path("style").path("tuning");
+    assertThat(tuning.path("person").asString()).isEqualTo("YOU");
+    assertThat(tuning.path("contractions").asString()).isEqualTo("ALWAYS");
+    assertThat(proposal.path("style").path("exclamations").asBoolean()).isTrue();
+    assertThat(proposal.path("evidence").toString()).contains("words a sentence", "contracted");
+    assertThat(
+            editor
+                .post("/api/style/sample", Map.of("texts", "Short.", "style", style(Map.of())))
+                .expect(422)
+                .body()
+                .path("detail")
+                .asString())
+        .contains("5 sentences or more; there are 1");
   }
 }

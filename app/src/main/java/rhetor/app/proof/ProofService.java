@@ -161,7 +161,7 @@ public class ProofService {
       return;
     }
     Audit audit = audit(product, text(product.textId()));
-    products.setAudit(productId, audit, audit.marks().stream().anyMatch(Mark::isOfStyle));
+    products.setAudit(productId, audit, audit.marks().stream().anyMatch(Mark::concernsStyle));
     findings.put(productId, audit);
   }
 

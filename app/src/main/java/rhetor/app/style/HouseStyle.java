@@ -5,7 +5,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.context.ApplicationEventPublisher;
@@ -26,6 +28,10 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
 import rhetor.core.style.StyleProblem;
+import rhetor.core.style.Voice;
+import rhetor.core.style.VoiceMeasure;
+import rhetor.core.style.VoiceProposal;
+import rhetor.core.style.Voices;
 
 /** The house's style: what holds now, its versions, and what another would do. */
 @Service
@@ -34,6 +40,8 @@ public class HouseStyle {
   private static final Duration FRESH = Duration.ofSeconds(2);
 
   private static final int EXAMPLES = 3;
+  private static final int MEASURED = 20;
+  private static final int LONGEST_SAMPLE = 200_000;
 
   private final StyleStore store;
   private final ProductService products;
@@ -139,6 +147,43 @@ public class HouseStyle {
     return new StyleTrial(problems, examples);
   }
 
+  /**
+   * The style that comes nearest to texts which the house likes.
+   *
+   * @param pasted the texts, parted by empty lines
+   */
+  VoiceProposal sample(String pasted, Style style) {
+    if (pasted.length() > LONGEST_SAMPLE) {
+      throw Refused.invalid(
+          "The texts have %,d characters; up to %,d are measured."
+              .formatted(pasted.length(), LONGEST_SAMPLE));
+    }
+    VoiceMeasure measure = VoiceMeasure.of(VoiceMeasure.parts(pasted));
+    if (!measure.suffices()) {
+      throw Refused.invalid(
+          "A voice is told from %d sentences or more; there are %d. Paste some more."
+              .formatted(VoiceMeasure.FEWEST, measure.sentences()));
+    }
+    return VoiceProposal.of(measure, voices(), style);
+  }
+
+  /** How the voices sound on products of the house. */
+  private Map<String, VoiceMeasure> voices() {
+    List<ProductFacts> some =
+        products
+            .look(f -> f.facts().size() > 4, (id, facts) -> Optional.of(facts), MEASURED)
+            .examples();
+    Map<String, VoiceMeasure> measures = new LinkedHashMap<>();
+    for (Voice voice : Voices.all()) {
+      Composer composer = new Composer(knowledge.current(), 1);
+      measures.put(
+          voice.id(),
+          VoiceMeasure.of(
+              some.stream().map(f -> composer.compose(Brief.of(f).in(voice)).prose()).toList()));
+    }
+    return some.isEmpty() ? Map.of() : measures;
+  }
+
   private Worded worded(ProductFacts facts, Style style) {
     Draft draft =
         new Composer(
@@ -197,6 +242,8 @@ public class HouseStyle {
         "signs",
         before.emoji() == after.emoji() && before.exclamations() == after.exclamations());
     note(changed, "lengths", before.lengths().equals(after.lengths()));
+    note(changed, "the sample", before.sample().equals(after.sample()));
+    note(changed, "instructions", before.instructions().equals(after.instructions()));
     return rhetor.core.language.English.capitalise(String.join(", ", changed)) + " changed";
   }
 

@@ -14,14 +14,19 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import rhetor.core.style.BannedWord;
 import rhetor.core.style.Field;
+import rhetor.core.style.Instructions;
 import rhetor.core.style.Length;
 import rhetor.core.style.Spelling;
 import rhetor.core.style.Style;
 import rhetor.core.style.Tuning;
+import rhetor.core.style.VoiceMeasure;
+import rhetor.core.style.VoiceProposal;
 
 /** The house's style over HTTP. */
 @RestController
 class StyleController {
+  private static final int MOST_LINES = 100;
+
   private final HouseStyle house;
 
   StyleController(HouseStyle house) {
@@ -40,7 +45,9 @@ class StyleController {
       @NotNull Spelling spelling,
       boolean emoji,
       boolean exclamations,
-      @NotNull Map<String, Length> lengths) {
+      @NotNull Map<String, Length> lengths,
+      @NotNull List<String> instructions,
+      @NotNull VoiceMeasure sample) {
     static StyleBody of(Style s) {
       Map<String, Length> lengths = new java.util.LinkedHashMap<>();
       for (Field field : Field.values()) {
@@ -59,7 +66,9 @@ class StyleController {
           s.spelling(),
           s.emoji(),
           s.exclamations(),
-          lengths);
+          lengths,
+          s.instructions(),
+          s.sample());
     }
 
     Style style() {
@@ -83,7 +92,9 @@ class StyleController {
           spelling,
           emoji,
           exclamations,
-          own);
+          own,
+          instructions,
+          sample);
     }
   }
 
@@ -128,6 +139,34 @@ class StyleController {
   @PostMapping("/api/style/try")
   HouseStyle.StyleTrial tryOut(@Valid @RequestBody StyleBody body) {
     return house.tryOut(body.style());
+  }
+
+  /** Instructions in plain words, and the style that they are added to. */
+  record PlainWords(@NotNull List<String> lines, @NotNull @Valid StyleBody style) {}
+
+  /** What was understood of them. */
+  record PlainWordsView(List<Instructions.Understood> lines, StyleBody style) {}
+
+  @PostMapping("/api/style/read")
+  PlainWordsView read(@Valid @RequestBody PlainWords words) {
+    if (words.lines().size() > MOST_LINES) {
+      throw rhetor.app.web.Refused.invalid(
+          "Up to %d instructions are read at a time.".formatted(MOST_LINES));
+    }
+    Instructions.Reading reading = Instructions.read(words.lines(), words.style().style());
+    return new PlainWordsView(reading.lines(), StyleBody.of(reading.style()));
+  }
+
+  /** Texts that the house likes, parted by empty lines, and the style that is to come near them. */
+  record SampleOrder(@NotNull String texts, @NotNull @Valid StyleBody style) {}
+
+  /** What they say about the voice. */
+  record SampleView(VoiceMeasure measure, StyleBody style, List<VoiceProposal.Evidence> evidence) {}
+
+  @PostMapping("/api/style/sample")
+  SampleView sample(@Valid @RequestBody SampleOrder order) {
+    VoiceProposal proposal = house.sample(order.texts(), order.style().style());
+    return new SampleView(proposal.measure(), StyleBody.of(proposal.style()), proposal.evidence());
   }
 
   @PutMapping("/api/style")

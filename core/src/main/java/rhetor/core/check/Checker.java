@@ -115,6 +115,7 @@ public final class Checker {
     }
     style.words(draft, product, marks);
     style.required(draft, marks);
+    style.voice(draft, marks);
     unsupported(draft, marks);
     withdrawn(draft, marks);
     repeated(draft, product, marks);
@@ -458,7 +459,7 @@ public final class Checker {
                         - count(marks, "markup") * 4
                         - count(marks, "house likeness") * 4
                         - count(marks, "repetition") * 2
-                        - marks.stream().filter(Mark::isOfStyle).count() * 2),
+                        - marks.stream().filter(Mark::concernsStyle).count() * 2),
             10));
     return Readiness.of(factors);
   }

@@ -36,10 +36,11 @@ public record Mark(
           "person",
           "contraction",
           "house sentence",
-          "required word");
+          "required word",
+          "voice");
 
   /** Whether it says that the text doesn't obey the house's style. */
-  public boolean isOfStyle() {
+  public boolean concernsStyle() {
     return STYLE.contains(check);
   }
 

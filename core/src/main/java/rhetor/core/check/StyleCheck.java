@@ -17,11 +17,15 @@ import rhetor.core.style.HouseWords;
 import rhetor.core.style.Length;
 import rhetor.core.style.Style;
 import rhetor.core.style.Tuning;
+import rhetor.core.style.VoiceMeasure;
 
 /** Checks that texts obey the house's style, whoever wrote them; says how to mend what doesn't. */
 final class StyleCheck {
   /** Most words of a sentence where the house has said nothing. */
   private static final int LONG_SENTENCE = 34;
+
+  /** Distance of voices beyond which a text is no longer the house's. */
+  private static final double TOO_FAR = 1.5;
 
   private static final Pattern EMOJI =
       Pattern.compile("[\\p{IsEmoji_Presentation}\\x{FE0F}\\p{IsEmoji_Modifier}\\x{200D}]+ ?");
@@ -200,6 +204,27 @@ final class StyleCheck {
   private static Mark sign(
       String check, Field field, int index, String words, String why, String fix) {
     return new Mark(Weight.WEIGH, check, field, index, words, why, fix);
+  }
+
+  /** Whether the description sounds as the texts do that the house likes. */
+  void voice(Draft draft, List<Mark> marks) {
+    VoiceMeasure sample = style.sample();
+    if (!sample.suffices()) {
+      return;
+    }
+    VoiceMeasure measure = VoiceMeasure.of(List.of(draft.prose()));
+    if (measure.suffices() && measure.distance(sample) > TOO_FAR) {
+      marks.add(
+          new Mark(
+              Weight.WEIGH,
+              "voice",
+              Field.DESCRIPTION,
+              -1,
+              "",
+              "It doesn't sound like the texts that the house likes: "
+                  + measure.farthest(sample)
+                  + "."));
+    }
   }
 
   /** What every description has to have. */

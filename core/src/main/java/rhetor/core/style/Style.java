@@ -3,6 +3,7 @@ package rhetor.core.style;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 
 /**
  * What a house decides once and every text obeys.
@@ -18,6 +19,8 @@ import java.util.Map;
  * @param emoji whether texts may have emoji
  * @param exclamations whether texts may have exclamation marks
  * @param lengths the house's own limits, by field; the usual ones hold for the others
+ * @param instructions what is asked for in words that don't become rules; for text models only
+ * @param sample how the texts sound that the house likes; not telling if it has shown none
  */
 public record Style(
     String voice,
@@ -30,7 +33,9 @@ public record Style(
     Spelling spelling,
     boolean emoji,
     boolean exclamations,
-    Map<Field, Length> lengths) {
+    Map<Field, Length> lengths,
+    List<String> instructions,
+    VoiceMeasure sample) {
 
   private static final Style STANDARD =
       new Style(
@@ -44,7 +49,9 @@ public record Style(
           Spelling.BRITISH,
           false,
           false,
-          Map.of());
+          Map.of(),
+          List.of(),
+          VoiceMeasure.NONE);
 
   public Style {
     voice = voice == null || voice.isBlank() ? "plain" : voice;
@@ -55,6 +62,8 @@ public record Style(
     notInTitles = words(notInTitles);
     always = words(always);
     spelling = spelling == null ? Spelling.BRITISH : spelling;
+    instructions = words(instructions);
+    sample = sample == null ? VoiceMeasure.NONE : sample;
     lengths = lengths == null || lengths.isEmpty() ? Map.of() : Map.copyOf(new EnumMap<>(lengths));
   }
 
@@ -99,17 +108,63 @@ public record Style(
 
   /** The same style with other words that no text has. */
   public Style withBanned(List<BannedWord> other) {
-    return new Style(
-        voice,
-        tuning,
-        audience,
-        other,
-        required,
-        notInTitles,
-        always,
-        spelling,
-        emoji,
-        exclamations,
-        lengths);
+    return with(p -> p.banned = other);
+  }
+
+  /** The same style with some parts changed. */
+  Style with(Consumer<Parts> change) {
+    Parts parts = new Parts(this);
+    change.accept(parts);
+    return parts.style();
+  }
+
+  /** A style's parts while they are changed. */
+  static final class Parts {
+    String voice;
+    Tuning tuning;
+    String audience;
+    List<BannedWord> banned;
+    List<String> required;
+    List<String> notInTitles;
+    List<String> always;
+    Spelling spelling;
+    boolean emoji;
+    boolean exclamations;
+    Map<Field, Length> lengths;
+    List<String> instructions;
+    VoiceMeasure sample;
+
+    private Parts(Style style) {
+      voice = style.voice;
+      tuning = style.tuning;
+      audience = style.audience;
+      banned = style.banned;
+      required = style.required;
+      notInTitles = style.notInTitles;
+      always = style.always;
+      spelling = style.spelling;
+      emoji = style.emoji;
+      exclamations = style.exclamations;
+      lengths = style.lengths;
+      instructions = style.instructions;
+      sample = style.sample;
+    }
+
+    private Style style() {
+      return new Style(
+          voice,
+          tuning,
+          audience,
+          banned,
+          required,
+          notInTitles,
+          always,
+          spelling,
+          emoji,
+          exclamations,
+          lengths,
+          instructions,
+          sample);
+    }
   }
 }

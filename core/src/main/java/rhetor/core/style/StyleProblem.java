@@ -46,6 +46,7 @@ public record StyleProblem(String where, String words, String why) {
     tooMany("required", style.required().size(), MOST_LISTED, problems);
     tooMany("notInTitles", style.notInTitles().size(), MOST_LISTED, problems);
     tooMany("always", style.always().size(), MOST_LISTED, problems);
+    tooMany("instructions", style.instructions().size(), MOST_LISTED, problems);
     if (style.audience().length() > LONGEST_AUDIENCE) {
       problems.add(
           new StyleProblem(

@@ -3,7 +3,9 @@ package rhetor.core.compose;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -25,7 +27,13 @@ class UnderStyleTest {
   private static final String HEADINGS =
       "SKU,Name,Type,Brand,Colour,Weight,Capacity,Material,Closure,IP rating,Pockets,Care,Reflective";
 
+  private static final Map<Integer, ProductFacts> PRODUCTS = new HashMap<>();
+
   private static ProductFacts product(int i) {
+    return PRODUCTS.computeIfAbsent(i, UnderStyleTest::read);
+  }
+
+  private static ProductFacts read(int i) {
     return Products.of(
         HEADINGS,
         "P%d,Lane %d,Panniers,Tolvane,grey,%d g,%d l,recycled polyester,roll-top,IPX6,2,wipe clean,yes"
