@@ -1,6 +1,7 @@
 package rhetor.core;
 
 import rhetor.core.style.Style;
+import rhetor.core.style.VoiceMeasure;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -14,5 +15,10 @@ public final class Styles {
   /** The style of a JSON object in which quotes are single; what it leaves out is as usual. */
   public static Style of(String json) {
     return READER.readValue(json.replace('\'', '"'), Style.class);
+  }
+
+  /** A style of a house that likes texts which sound so. */
+  public static Style liking(VoiceMeasure sample) {
+    return of("{'sample': " + READER.writeValueAsString(sample) + "}");
   }
 }

@@ -328,7 +328,7 @@ public final class Checker {
     return again;
   }
 
-  private static void keyword(
+  private void keyword(
       Map<Field, String> texts,
       ProductFacts product,
       String keyword,
@@ -353,6 +353,19 @@ public final class Checker {
                   + "\" says \""
                   + words
                   + "\", which no fact bears out. Choose another keyword, or correct the facts."));
+      return;
+    }
+    Optional<String> banned = style.bannedIn(keyword);
+    if (banned.isPresent()) {
+      marks.add(
+          new Mark(
+              Weight.WEIGH,
+              "keyword conflict",
+              Field.TITLE,
+              -1,
+              keyword,
+              "The keyword \"%s\" has \"%s\", which the house doesn't say. Choose another keyword, or let the word be said."
+                  .formatted(keyword, banned.get())));
       return;
     }
     for (Field field :

@@ -2,6 +2,7 @@ package rhetor.core.check;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -134,7 +135,7 @@ final class StyleCheck {
     }
     String fix = words.said(text, names);
     for (HouseWords.Slip slip : slips) {
-      boolean titleOnly = !slip.spelt() && !rules.words().isUnsayable(slip.words());
+      boolean titleOnly = !slip.spelt() && !rules.words().isUnsayable(slip.words(), List.of());
       String why =
           slip.spelt()
               ? "The house spells %s: \"%s\".".formatted(style.spelling().label(), slip.instead())
@@ -204,6 +205,14 @@ final class StyleCheck {
   private static Mark sign(
       String check, Field field, int index, String words, String why, String fix) {
     return new Mark(Weight.WEIGH, check, field, index, words, why, fix);
+  }
+
+  /** The first word of a keyword that the house doesn't say, if there is one. */
+  Optional<String> bannedIn(String keyword) {
+    return rules.words().slips(keyword, List.of()).stream()
+        .filter(s -> !s.spelt())
+        .map(HouseWords.Slip::words)
+        .findFirst();
   }
 
   /** Whether the description sounds as the texts do that the house likes. */

@@ -1,5 +1,6 @@
 package rhetor.core.compose;
 
+import java.util.List;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.Length;
 import rhetor.core.style.Style;
@@ -61,7 +62,7 @@ record Pen(
    */
   int faults(String before, String sentence) {
     return variety.repeated(before, sentence)
-        + (rules.words().isUnsayable(sentence) ? UNSAYABLE : 0)
+        + (rules.words().isUnsayable(sentence, List.of()) ? UNSAYABLE : 0)
         + (isTooLong(sentence) ? TOO_LONG : 0);
   }
 }

@@ -51,7 +51,7 @@ final class StyleFinish {
     List<Sentence> said = new ArrayList<>();
     for (Sentence sentence : sentences) {
       String text = words.said(sentence.text(), names);
-      if (open && said.isEmpty() || !words.isUnsayable(text)) {
+      if (open && said.isEmpty() || !words.isUnsayable(text, names)) {
         said.add(text.equals(sentence.text()) ? sentence : new Sentence(text, sentence.support()));
       }
     }

@@ -159,7 +159,7 @@ final class Titles {
       List<Support> support,
       Support rest) {
     if (text.length() + joint.length() + words.length() <= most
-        && !rules.titleWords().isUnsayable(words)) {
+        && !rules.titleWords().isUnsayable(words, List.of())) {
       text.append(joint).append(words);
       if (rest != null) {
         support.add(rest);

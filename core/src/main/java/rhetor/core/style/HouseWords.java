@@ -57,11 +57,13 @@ public final class HouseWords {
       Rule rule = byFirstStem.isEmpty() ? null : rule(words, i);
       if (rule != null) {
         int end = words.get(i + rule.stems.size() - 1).end();
-        slips.add(slip(text, word.start(), end, instead(rule, word.text()), false));
+        if (!isKept(text, word.start(), end, kept)) {
+          slips.add(slip(text, word.start(), end, instead(rule, word.text()), false));
+        }
         i += rule.stems.size() - 1;
       } else {
         Optional<String> spelt = spelling.of(word.text());
-        if (spelt.isPresent() && !isKept(text, word, kept)) {
+        if (spelt.isPresent() && !isKept(text, word.start(), word.end(), kept)) {
           slips.add(slip(text, word.start(), word.end(), spelt.get(), true));
         }
       }
@@ -105,11 +107,11 @@ public final class HouseWords {
     return new Slip(start, end, words, cased, spelt);
   }
 
-  /** Names are spelt as they are: "Harbour Fog". */
-  private static boolean isKept(String text, Word word, List<String> kept) {
+  /** Names stand as they are: "Harbour Fog", "Roll Pannier 20". */
+  private static boolean isKept(String text, int start, int end, List<String> kept) {
     for (String name : kept) {
       for (int at = text.indexOf(name); at >= 0; at = text.indexOf(name, at + 1)) {
-        if (!name.isEmpty() && at <= word.start() && word.end() <= at + name.length()) {
+        if (!name.isEmpty() && at <= start && end <= at + name.length()) {
           return true;
         }
       }
@@ -117,10 +119,14 @@ public final class HouseWords {
     return false;
   }
 
-  /** Whether a text has a banned word for which there is no other. */
-  public boolean isUnsayable(String text) {
+  /**
+   * Whether a text has a banned word for which there is no other.
+   *
+   * @param kept names that stand as they are
+   */
+  public boolean isUnsayable(String text, List<String> kept) {
     return !byFirstStem.isEmpty()
-        && slips(text, List.of()).stream().anyMatch(s -> s.instead().isEmpty());
+        && slips(text, kept).stream().anyMatch(s -> s.instead().isEmpty());
   }
 
   /** Whether there is nothing to look for but spelling that texts are composed in anyway. */

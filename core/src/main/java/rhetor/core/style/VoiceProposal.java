@@ -41,7 +41,7 @@ public record VoiceProposal(
     evidence.add(
         new Evidence(
             "voice",
-            "Of the six voices, %s is nearest: %.1f words a sentence to your %.1f, texts.formality() %.0f to your %.0f."
+            "Of the six voices, %s is nearest: %.1f words a sentence to your %.1f, formality %.0f to your %.0f."
                 .formatted(
                     nearest,
                     voice.sentenceWords(),

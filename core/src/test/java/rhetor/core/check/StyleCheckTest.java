@@ -19,6 +19,7 @@ import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
+import rhetor.core.style.VoiceMeasure;
 
 /** A rule of the house is caught wherever a text came from. */
 class StyleCheckTest {
@@ -134,5 +135,38 @@ class StyleCheckTest {
     int before = new Checker(KNOWLEDGE).check(draft, product, "").readiness().score();
     assertThat(new Checker(KNOWLEDGE, style).check(draft, product, "").readiness().score())
         .isLessThan(before);
+  }
+
+  @Test
+  void a_keyword_that_the_house_does_not_say_is_told_once() {
+    Style style = Styles.of("{'banned': [{'word': 'pannier', 'instead': 'bike bag'}]}");
+    Draft written = new Composer(KNOWLEDGE, 1).compose(Brief.of(product).under(style));
+    assertThat(
+            new Checker(KNOWLEDGE, style)
+                .check(written, product, "nylon pannier").marks().stream()
+                    .filter(m -> m.check().startsWith("keyword")))
+        .singleElement()
+        .satisfies(
+            m -> {
+              assertThat(m.check()).isEqualTo("keyword conflict");
+              assertThat(m.why()).contains("\"pannier\", which the house doesn't say");
+            });
+    assertThat(written.plain(Field.TITLE)).contains("Harbour Pannier 22");
+  }
+
+  @Test
+  void a_description_that_sounds_otherwise_than_what_the_house_likes_is_marked() {
+    VoiceMeasure liked =
+        VoiceMeasure.of(
+            List.of(
+                "You’ll love it! It’s so light! Don’t you want it? You’ve got room! It’s yours! You’re off!"));
+    Style style = Styles.liking(liked);
+    Draft stiff =
+        with(
+            "<p>The construction of this bag from recycled nylon is of a nature that permits its use in conditions of rain. The volume of the bag is 22 litres in the configuration supplied. The weight of the bag is 830 g in the configuration supplied. The colour of the bag is moss green in all of its parts. The material of the bag is recycled nylon in all of its parts.</p>");
+    assertThat(marks(style, stiff, "voice"))
+        .singleElement()
+        .satisfies(m -> assertThat(m.why()).contains("doesn't sound like", " against "));
+    assertThat(marks(Style.standard(), stiff, "voice")).isEmpty();
   }
 }

@@ -39,8 +39,8 @@ class HouseWordsTest {
 
   @Test
   void a_word_without_another_in_its_place_cannot_be_said() {
-    assertThat(words.isUnsayable("Nothing is indestructible.")).isTrue();
-    assertThat(words.isUnsayable("An amazing thing.")).isFalse();
+    assertThat(words.isUnsayable("Nothing is indestructible.", List.of())).isTrue();
+    assertThat(words.isUnsayable("An amazing thing.", List.of())).isFalse();
   }
 
   @Test
@@ -59,6 +59,10 @@ class HouseWordsTest {
     assertThat(
             american.said("Harbour Fog comes in grey, a harbour colour.", List.of("Harbour Fog")))
         .isEqualTo("Harbour Fog comes in gray, a harbor color.");
+    assertThat(words.said("The Amazing Rucksack is a rucksack.", List.of("Amazing Rucksack")))
+        .isEqualTo("The Amazing Rucksack is a backpack.");
+    assertThat(words.isUnsayable("Indestructible 3 is strong.", List.of("Indestructible 3")))
+        .isFalse();
     assertThat(american.said("It holds 20 litres of aluminium.", List.of()))
         .isEqualTo("It holds 20 liters of aluminum.");
   }
