@@ -71,7 +71,18 @@ export function AuditPage() {
           below={c.fields.map((f) => label(f.field)).join(', ')}
         />
       ))}
-      detail={cause && <CauseView key={open} cause={cause} label={label} />}
+      detail={
+        cause ? (
+          <CauseView key={open} cause={cause} label={label} />
+        ) : (
+          causes.length > 0 && (
+            <Box sx={{ color: 'text.secondary', mt: 6 }}>
+              Open a cause to see where it is found, and to mend it in all texts at once where that
+              can be computed.
+            </Box>
+          )
+        )
+      }
     />
   );
 }

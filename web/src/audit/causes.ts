@@ -32,6 +32,9 @@ export function causeName(cause: Cause): string {
   if (cause.cause === 'length') {
     return cause.weight === 'MUST_FIX' ? 'Too long' : 'Too short';
   }
+  if (cause.cause === 'keyword conflict' && cause.weight === 'WEIGH') {
+    return 'A keyword that the house doesn’t say';
+  }
   return NAMES[cause.cause] ?? cause.cause;
 }
 

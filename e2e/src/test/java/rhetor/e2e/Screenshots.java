@@ -29,9 +29,6 @@ class Screenshots {
       browser.click("show the file’s first rows");
       browser.see("Trade list, valid until");
       browser.picture(folder.resolve("intake-workbook.png"));
-      browser.open("/intake/4");
-      browser.see("One column isn’t clear");
-      browser.picture(folder.resolve("intake-question.png"));
       browser.open("/intake/3");
       browser.click("Take 36 rows in");
       browser.see("36 new");
@@ -108,10 +105,6 @@ class Screenshots {
       browser.see("Sources");
       browser.click("Sign off");
       browser.see("Signed off.");
-      browser.open("/proofs/6");
-      browser.click("Change by hand");
-      browser.find(By.cssSelector(".ProseMirror"));
-      browser.picture(folder.resolve("proof-by-hand.png"));
       browser.open("/proofs/16");
       browser.click("Title");
       browser.find(By.cssSelector("[data-testid=must-fix]"));
@@ -123,6 +116,25 @@ class Screenshots {
       browser.driver.get(browser.find(By.linkText("see the live page")).getAttribute("href"));
       browser.see("Specification");
       browser.picture(folder.resolve("live-page.png"));
+      browser.open("/style");
+      browser.see("So it reads now");
+      browser.choose("Voice", "lively");
+      browser.type(
+          By.cssSelector("textarea[aria-label='Words the house doesn’t say']"),
+          "pannier → bike bag");
+      browser.type(
+          By.cssSelector("textarea[aria-label='What every description ends with']"),
+          "Spare parts are kept for ten years.");
+      browser.click(By.tagName("h1"));
+      browser.see("bike bag in moss green");
+      browser.picture(folder.resolve("style.png"));
+      browser.click("Keep it for the house");
+      browser.see("writes so from now on");
+      browser.open("/audit");
+      browser.click(By.xpath("//li//button[contains(., 'A word the house doesn’t say')]"));
+      browser.see("All of it can be mended at once.");
+      browser.see("short description");
+      browser.picture(folder.resolve("audit.png"));
       assertThat(browser.complaints()).isEmpty();
     }
   }

@@ -154,4 +154,51 @@ class WritingInBrowserTest {
     assertThat(browser.find(By.xpath("//button[.='Keep it']")).isEnabled()).isFalse();
     assertThat(browser.complaints()).isEmpty();
   }
+
+  private static void say(String label, String words) {
+    browser.type(By.cssSelector("textarea[aria-label='" + label + "']"), words);
+    browser.click(By.tagName("h1"));
+  }
+
+  @Test
+  void the_house_changes_its_style_sees_what_it_does_and_mends_its_texts_by_cause() {
+    browser.open("/style");
+    browser.see("So it reads now");
+    say("Words the house doesn’t say", "pannier → bike bag");
+    browser.see("So it would read");
+    browser.until(d -> effect().contains("bike bag"));
+    say("What every description ends with", "A pannier is a friend.");
+    browser.see("is wanted in every description, and \"pannier\" is banned");
+    assertThat(browser.find(By.xpath("//button[.='Keep it for the house']")).isEnabled()).isFalse();
+    say("What every description ends with", "");
+    browser.type(
+        By.cssSelector("textarea[aria-label='Say it in plain words']"),
+        "no contractions\nthink of the sea");
+    browser.click("Make rules of it");
+    browser.see("Verbs are written out.");
+    browser.see("Kept for a text model only");
+    browser.click("Keep it for the house");
+    browser.see("writes so from now on");
+    browser.open("/audit");
+    browser.click(By.xpath("//li//button[contains(., 'A word the house doesn’t say')]"));
+    browser.see("All of it can be mended at once.");
+    browser.click("Mend all that can be mended");
+    browser.see("texts mended. They are to be read and signed off again.");
+    browser.open("/proofs/1");
+    browser.see("Sources");
+    assertThat(String.join(" ", sentences()))
+        .contains("bike bag")
+        .contains("Roll Pannier 20")
+        .doesNotContain("pannier");
+    browser.open("/style");
+    browser.see("No. 1");
+    say("Words the house doesn’t say", "");
+    browser.click("Keep it for the house");
+    browser.see("No. 2");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  private static String effect() {
+    return browser.text(By.cssSelector("[data-testid=effect]"));
+  }
 }
