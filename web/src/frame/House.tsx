@@ -5,6 +5,7 @@ import { EditionsPage } from '../edition/EditionsPage';
 import { IntakePage } from '../intake/IntakePage';
 import { PeoplePage } from '../people/PeoplePage';
 import { SignIn } from '../people/SignIn';
+import { KeywordsPage } from '../keyword/KeywordsPage';
 import { PicturesPage } from '../picture/PicturesPage';
 import { HandPage } from '../product/HandPage';
 import { MissingPage } from '../product/MissingPage';
@@ -45,6 +46,7 @@ export function House() {
           <Route path="/products/new" element={<HandPage />} />
           <Route path="/intake/pictures" element={<PicturesPage />} />
           <Route path="/style" element={<StylePage />} />
+          <Route path="/keywords" element={<KeywordsPage />} />
           <Route path="/audit" element={<AuditPage />} />
           <Route path="/claims" element={<ClaimsPage />} />
           <Route path="/facts" element={<ConceptsPage />} />

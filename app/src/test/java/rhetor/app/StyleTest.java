@@ -19,7 +19,9 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(RunningRhetor.class)
 @TestInstance(Lifecycle.PER_CLASS)
 class StyleTest {
-  private static final String HEADINGS = "SKU,Name,Category,Brand,Material,Weight,Colour\n";
+  /** In French, so that nobody else's sheet is taken for one like it. */
+  private static final String HEADINGS =
+      "Référence,Désignation,Catégorie,Marque,Matière,Poids,Couleur\n";
 
   private RunningRhetor.House house;
   private Visitor editor;
@@ -94,6 +96,7 @@ class StyleTest {
               .formatted(prefix, i, prefix, i, 800 + i));
     }
     long intake = editor.upload(prefix + ".csv", sheet.toString()).expect(200).id();
+    editor.put("/api/intakes/" + intake + "/seen", Map.of());
     editor.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
     List<Long> ids = new ArrayList<>();
     editor
@@ -135,7 +138,7 @@ class StyleTest {
                 List.of("Spare parts are kept."))))
         .expect(200);
     checked();
-    long product = written("Obey", 1).getFirst();
+    long product = written("Obeying", 1).getFirst();
     assertThat(text(product, "description"))
         .contains("bike bag", "gray", "Spare parts are kept.")
         .doesNotContain("pannier", "grey");
@@ -144,7 +147,7 @@ class StyleTest {
 
   @Test
   void a_style_is_tried_on_real_products_before_it_holds() {
-    written("Tried", 2);
+    written("TriedStyle", 2);
     JsonNode trial =
         editor
             .post(
@@ -236,14 +239,14 @@ class StyleTest {
 
   @Test
   void texts_that_no_longer_obey_are_found_marked_and_mended_by_cause() {
-    List<Long> products = written("Mend", 5);
+    List<Long> products = written("StyleMend", 5);
     put(style(Map.of("banned", banned("pannier", "bike bag")))).expect(200);
     checked();
     JsonNode cause = cause("banned word");
     assertThat(cause.path("weight").asString()).isEqualTo("MUST_FIX");
     assertThat(cause.path("products").asInt()).isGreaterThanOrEqualTo(5);
     assertThat(cause.path("mendable").asInt()).isGreaterThanOrEqualTo(5);
-    assertThat(editor.get("/api/products?state=STALE&search=Mend").body().path("items").size())
+    assertThat(editor.get("/api/products?state=STALE&search=StyleMend").body().path("items").size())
         .isEqualTo(5);
     long product = products.getFirst();
     long revision = editor.get("/api/proofs/" + product).body().path("revision").asLong();
@@ -295,7 +298,7 @@ class StyleTest {
 
   @Test
   void texts_that_the_house_likes_propose_its_voice_with_the_evidence() {
-    written("Sample", 3);
+    written("SampleStyle", 3);
     String liked =
         "You’ll like this bag! It’s light, and it’s yours for years. Don’t worry about rain.\n\n"
             + "Your books stay dry. You’ve room for two. It’s got a strap, so you’re free!";

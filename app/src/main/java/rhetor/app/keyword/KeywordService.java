@@ -1,0 +1,165 @@
+package rhetor.app.keyword;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.knowledge.HouseKnowledge;
+import rhetor.app.product.Product;
+import rhetor.app.product.ProductService;
+import rhetor.app.proof.ProofService;
+import rhetor.app.web.Refused;
+import rhetor.core.compose.KeywordProposer;
+import rhetor.core.fact.CellText;
+import rhetor.core.fact.Concept;
+
+/** Which products compete for a keyword, ways out of it, and keywords given by rule. */
+@Service
+class KeywordService {
+  private static final int MOST_CLASHES = 200;
+  private static final int MOST_RIVALS = 40;
+  private static final int LONGEST = 100;
+  private static final int MOST_IN_RULE = 2;
+  private static final int SHOWN = 8;
+  private static final int AT_ONCE = 100;
+  private static final int MOST_LOOKED_AT = 2_000;
+
+  private final KeywordStore store;
+  private final ProductService products;
+  private final ProofService proofs;
+  private final HouseKnowledge knowledge;
+
+  KeywordService(
+      KeywordStore store, ProductService products, ProofService proofs, HouseKnowledge knowledge) {
+    this.store = store;
+    this.products = products;
+    this.proofs = proofs;
+    this.knowledge = knowledge;
+  }
+
+  /**
+   * The house's keywords in short.
+   *
+   * @param without products that have none
+   */
+  record KeywordsView(int without, List<KeywordStore.KeywordClash> clashes) {}
+
+  KeywordsView keywords() {
+    return new KeywordsView(store.without(), store.clashes(MOST_CLASHES));
+  }
+
+  /**
+   * A product that competes for a keyword.
+   *
+   * @param page address of its live page, or empty
+   * @param proposal a longer keyword that only it would have; empty if no fact sets it apart
+   */
+  record Rival(
+      long product, String sku, String name, String page, String keyword, String proposal) {}
+
+  /** The products that compete for a keyword, with a way out for each. */
+  List<Rival> rivals(String keyword) {
+    List<Product> competing =
+        store.having(keyword, MOST_RIVALS).stream().map(products::get).toList();
+    Set<String> taken = new HashSet<>(store.taken());
+    List<Optional<String>> proposals =
+        new KeywordProposer(knowledge.current())
+            .apart(competing.stream().map(Product::facts).toList(), keyword, taken);
+    List<Rival> rivals = new ArrayList<>();
+    for (int i = 0; i < competing.size(); i++) {
+      Product p = competing.get(i);
+      rivals.add(
+          new Rival(
+              p.id(),
+              p.facts().sku(),
+              p.facts().name(),
+              p.page() == null ? "" : p.page(),
+              p.keyword(),
+              proposals.get(i).orElse("")));
+    }
+    return rivals;
+  }
+
+  /** Gives products other keywords; their texts are stale and checked for them at once. */
+  @Transactional
+  public int assign(Map<Long, String> keywords) {
+    for (Map.Entry<Long, String> entry : keywords.entrySet()) {
+      String clean = CellText.clean(entry.getValue());
+      if (clean.length() > LONGEST) {
+        throw Refused.invalid(
+            "The keyword \"%s\" has %d characters; up to %d are kept."
+                .formatted(clean, clean.length(), LONGEST));
+      }
+      Product product = products.get(entry.getKey());
+      products.setKeyword(product.id(), clean);
+      if (product.textId() != 0) {
+        proofs.recheck(product.id());
+        products.markStale(List.of(product.id()));
+      }
+    }
+    return keywords.size();
+  }
+
+  /** A keyword that a rule would give a product. */
+  record RuledKeyword(long product, String sku, String name, String keyword) {}
+
+  /**
+   * What a rule would do to the next products without a keyword, or has done.
+   *
+   * @param given how many of those looked at get a keyword
+   * @param left how many get none, because a fact is missing
+   * @param after product after which to go on, 0 if all were looked at
+   */
+  record RuleStep(int given, int left, long after, List<RuledKeyword> examples) {}
+
+  /**
+   * Gives products without a keyword one by rule, or shows what it would be.
+   *
+   * @param concepts facts that stand before the kind of thing, two at most
+   * @param after product after which to go on, 0 for the first
+   */
+  @Transactional
+  public RuleStep rule(List<String> concepts, long after, boolean keep) {
+    if (concepts.size() > MOST_IN_RULE) {
+      throw Refused.invalid("A rule takes up to " + MOST_IN_RULE + " facts.");
+    }
+    for (String concept : concepts) {
+      Optional<Concept> known = knowledge.current().concept(concept);
+      if (known.isEmpty()) {
+        throw Refused.invalid("There is no kind of fact called " + concept + ".");
+      }
+    }
+    KeywordProposer proposer = new KeywordProposer(knowledge.current());
+    List<RuledKeyword> examples = new ArrayList<>();
+    int given = 0;
+    int looked = 0;
+    long from = after;
+    List<Long> next;
+    do {
+      next = store.without(from, AT_ONCE);
+      for (long id : next) {
+        Product product = products.get(id);
+        Optional<String> keyword = proposer.byRule(product.facts(), concepts);
+        if (keyword.isPresent()) {
+          given++;
+          if (examples.size() < SHOWN) {
+            examples.add(
+                new RuledKeyword(id, product.facts().sku(), product.facts().name(), keyword.get()));
+          }
+          if (keep) {
+            assign(Map.of(id, keyword.get()));
+          }
+        }
+      }
+      looked += next.size();
+      from = next.isEmpty() ? 0 : next.getLast();
+      // Whoever only looks wants to see some; whoever gives wants to see how far it is.
+    } while (!keep && given == 0 && next.size() == AT_ONCE && looked < MOST_LOOKED_AT);
+    long last = next.size() < AT_ONCE ? 0 : from;
+    return new RuleStep(given, looked - given, last, examples);
+  }
+}

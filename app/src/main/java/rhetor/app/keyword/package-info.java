@@ -1,0 +1,2 @@
+/** The keywords that products' pages are to be found by. */
+package rhetor.app.keyword;

@@ -1,0 +1,133 @@
+package rhetor.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.TestInstance.Lifecycle;
+import org.junit.jupiter.api.extension.ExtendWith;
+import rhetor.app.people.Role;
+import tools.jackson.databind.JsonNode;
+
+/** Products that compete for a keyword, ways out, and keywords by rule, over HTTP. */
+@ExtendWith(RunningRhetor.class)
+@TestInstance(Lifecycle.PER_CLASS)
+class KeywordsTest {
+  private Visitor writer;
+
+  @BeforeAll
+  void somebody_comes_in(RunningRhetor.House house) {
+    writer = house.as(Role.WRITER);
+  }
+
+  private long takeIn(String prefix, String keyword, String... colours) {
+    StringBuilder sheet =
+        new StringBuilder("Référence,Désignation,Catégorie,Matière,Couleur,Poids,Mot-clé\n");
+    for (int i = 0; i < colours.length; i++) {
+      sheet.append(
+          "%s-%d,%s %d,Panniers,canvas,%s,%d g,%s\n"
+              .formatted(prefix, i, prefix, i, colours[i], 800 + i, keyword));
+    }
+    long intake = writer.upload(prefix + ".csv", sheet.toString()).expect(200).id();
+    writer.put("/api/intakes/" + intake + "/seen", Map.of());
+    writer.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
+    return intake;
+  }
+
+  private JsonNode clash(String keyword) {
+    for (JsonNode c : writer.get("/api/keywords").body().path("clashes")) {
+      if (c.path("keyword").asString().equalsIgnoreCase(keyword)) {
+        return c;
+      }
+    }
+    return null;
+  }
+
+  @Test
+  void products_that_compete_are_set_apart_by_longer_keywords() {
+    long intake = takeIn("KWX", "canvas commuter pannier", "black", "moss green", "red");
+    writer.write(List.of(), intake, "plain");
+    assertThat(clash("canvas commuter pannier").path("products").asInt()).isEqualTo(3);
+    JsonNode rivals =
+        writer.get("/api/keywords/rivals?keyword=canvas+commuter+pannier").expect(200).body();
+    Map<String, String> chosen = new HashMap<>();
+    Set<String> distinct = new HashSet<>();
+    for (JsonNode r : rivals) {
+      assertThat(r.path("proposal").asString()).contains("canvas commuter pannier");
+      distinct.add(r.path("proposal").asString());
+      chosen.put(r.path("product").asString(), r.path("proposal").asString());
+    }
+    assertThat(distinct).hasSize(3);
+    assertThat(
+            writer
+                .post("/api/keywords/assign", Map.of("keywords", chosen))
+                .expect(200)
+                .body()
+                .path("products")
+                .asInt())
+        .isEqualTo(3);
+    assertThat(clash("canvas commuter pannier")).isNull();
+    assertThat(writer.get("/api/products?state=STALE&search=KWX").body().path("items").size())
+        .isEqualTo(3);
+  }
+
+  @Test
+  void a_keyword_that_is_too_long_is_refused_and_nothing_is_given() {
+    takeIn("KWY", "long keyword pannier", "black", "red");
+    JsonNode rivals = writer.get("/api/keywords/rivals?keyword=long+keyword+pannier").body();
+    Map<String, String> chosen = new HashMap<>();
+    chosen.put(rivals.get(0).path("product").asString(), "short pannier");
+    chosen.put(rivals.get(1).path("product").asString(), "x".repeat(101));
+    assertThat(
+            writer
+                .post("/api/keywords/assign", Map.of("keywords", chosen))
+                .expect(422)
+                .body()
+                .path("detail")
+                .asString())
+        .contains("101 characters; up to 100");
+    assertThat(clash("long keyword pannier").path("products").asInt()).isEqualTo(2);
+  }
+
+  @Test
+  void a_rule_is_seen_first_and_then_gives_all_that_have_none_a_keyword() {
+    takeIn("KWZ", "", "black", "moss green");
+    int without = writer.get("/api/keywords").body().path("without").asInt();
+    Map<String, Object> order = new HashMap<>();
+    order.put("concepts", List.of("colour", "material"));
+    order.put("after", 0);
+    order.put("keep", false);
+    JsonNode seen = writer.post("/api/keywords/rule", order).expect(200).body();
+    assertThat(seen.path("given").asInt()).isPositive();
+    assertThat(seen.path("examples").get(0).path("keyword").asString()).isNotBlank();
+    assertThat(writer.get("/api/keywords").body().path("without").asInt()).isEqualTo(without);
+    order.put("keep", true);
+    int given = 0;
+    do {
+      JsonNode step = writer.post("/api/keywords/rule", order).expect(200).body();
+      given += step.path("given").asInt();
+      order.put("after", step.path("after").asLong());
+    } while ((long) order.get("after") != 0);
+    assertThat(writer.get("/api/keywords").body().path("without").asInt())
+        .isEqualTo(without - given);
+    assertThat(
+            writer
+                .get("/api/products?search=KWZ-1")
+                .body()
+                .path("items")
+                .get(0)
+                .path("keyword")
+                .asString())
+        .contains("moss green", "canvas", "pannier");
+    order.put("concepts", List.of("nonsense"));
+    assertThat(
+            writer.post("/api/keywords/rule", order).expect(422).body().path("detail").asString())
+        .contains("no kind of fact called nonsense");
+  }
+}
