@@ -71,15 +71,12 @@ public final class HouseWords {
     return slips;
   }
 
-  /** "Buying" gives way to "choosing" where "buy" does to "choose". */
+  /** "Buying" gives way to "choosing" where "buy" does to "choose", "bags" to "bike bags". */
   private static String instead(Rule rule, String word) {
     String instead = rule.banned.instead();
     boolean inflected =
-        rule.stems.size() == 1
-            && !instead.isEmpty()
-            && instead.indexOf(' ') < 0
-            && !word.equalsIgnoreCase(rule.banned.word());
-    if (inflected && word.endsWith("ing")) {
+        rule.stems.size() == 1 && !instead.isEmpty() && !word.equalsIgnoreCase(rule.banned.word());
+    if (inflected && word.endsWith("ing") && instead.indexOf(' ') < 0) {
       return English.participle(instead);
     }
     return inflected && word.endsWith("s") ? English.plural(instead) : instead;

@@ -14,7 +14,7 @@ class HouseWordsTest {
       Styles.of(
           "{'banned': [{'word': 'amazing', 'instead': 'fine'}, {'word': 'rucksack', 'instead': 'backpack'},"
               + "{'word': 'state of the art', 'instead': 'recent'}, {'word': 'indestructible'},"
-              + "{'word': 'buy', 'instead': 'choose'}]}");
+              + "{'word': 'buy', 'instead': 'choose'}, {'word': 'pannier', 'instead': 'bike bag'}]}");
   private final HouseWords words = new HouseWords(STYLE);
 
   @ParameterizedTest
@@ -25,6 +25,7 @@ class HouseWordsTest {
         "It is an amazing rucksack. | It is a fine backpack.",
         "Amazing light! | Fine light!",
         "Two rucksacks for one | Two backpacks for one",
+        "Panniers for two, a pannier for one | Bike bags for two, a bike bag for one",
         "A state-of-the-art lock | A state-of-the-art lock",
         "A state of the art lock | A recent lock",
         "Worth buying. | Worth choosing.",
