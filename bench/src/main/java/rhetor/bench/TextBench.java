@@ -22,12 +22,12 @@ import rhetor.core.check.Mark;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.Draft;
-import rhetor.core.style.Field;
 import rhetor.core.compose.RangeFigures;
 import rhetor.core.compose.Variety;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 
