@@ -4,6 +4,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, take, type Schema } from '../api/client';
 import { count } from '../frame/format';
+import { Lines } from '../frame/Lines';
 import { useNotice } from '../frame/Notice';
 
 type Body = Schema['StyleBody'];
@@ -20,27 +21,13 @@ export function ByExample(props: { style: Body; onProposed: (style: Body) => voi
   const has = props.style.sample.sentences;
   return (
     <Box sx={{ mt: 3 }} data-testid="by-example">
-      <Box component="label" sx={{ display: 'block' }}>
-        <Box sx={{ fontWeight: 500 }}>Texts the house likes</Box>
-        <Box
-          component="textarea"
-          aria-label="Texts the house likes"
-          rows={5}
-          value={texts}
-          placeholder="Paste a few descriptions that sound right, with empty lines between them."
-          onChange={(e: React.ChangeEvent<HTMLTextAreaElement>) => setTexts(e.target.value)}
-          sx={{
-            width: '100%',
-            font: 'inherit',
-            color: 'inherit',
-            bgcolor: 'background.paper',
-            border: 1,
-            borderColor: 'divider',
-            p: 1,
-            resize: 'vertical',
-          }}
-        />
-      </Box>
+      <Lines
+        label="Texts the house likes"
+        rows={5}
+        value={texts}
+        placeholder="Paste a few descriptions that sound right, with empty lines between them."
+        onChange={setTexts}
+      />
       <Button
         variant="outlined"
         size="small"

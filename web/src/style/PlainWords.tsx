@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, take, type Schema } from '../api/client';
+import { Lines } from '../frame/Lines';
 import { useNotice } from '../frame/Notice';
 import { linesFrom } from './words';
 
@@ -24,27 +25,13 @@ export function PlainWords(props: { style: Body; onRead: (style: Body) => void }
   const kept = props.style.instructions;
   return (
     <Box sx={{ mt: 3 }} data-testid="plain-words">
-      <Box component="label" sx={{ display: 'block' }}>
-        <Box sx={{ fontWeight: 500 }}>Say it in plain words</Box>
-        <Box
-          component="textarea"
-          aria-label="Say it in plain words"
-          rows={3}
-          value={typed}
-          placeholder={'no more than 80 words\nnever call it indestructible'}
-          onChange={(e: React.ChangeEvent<HTMLTextAreaElement>) => setTyped(e.target.value)}
-          sx={{
-            width: '100%',
-            font: 'inherit',
-            color: 'inherit',
-            bgcolor: 'background.paper',
-            border: 1,
-            borderColor: 'divider',
-            p: 1,
-            resize: 'vertical',
-          }}
-        />
-      </Box>
+      <Lines
+        label="Say it in plain words"
+        rows={3}
+        value={typed}
+        placeholder={'no more than 80 words\nnever call it indestructible'}
+        onChange={setTyped}
+      />
       <Button
         variant="outlined"
         size="small"

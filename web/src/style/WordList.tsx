@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import { useState } from 'react';
 import type { Schema } from '../api/client';
+import { Lines } from '../frame/Lines';
 
 /** Words a line each; they count when the field is left. */
 export function WordList(props: {
@@ -17,26 +18,14 @@ export function WordList(props: {
     setTyped(props.value);
   }
   return (
-    <Box component="label" sx={{ display: 'block' }}>
-      <Box sx={{ fontWeight: 500 }}>{props.label}</Box>
-      <Box
-        component="textarea"
-        aria-label={props.label}
+    <Box>
+      <Lines
+        label={props.label}
         rows={4}
         value={typed}
-        spellCheck={false}
-        onChange={(e: React.ChangeEvent<HTMLTextAreaElement>) => setTyped(e.target.value)}
-        onBlur={() => typed !== props.value && props.onSettled(typed)}
-        sx={{
-          width: '100%',
-          font: 'inherit',
-          color: 'inherit',
-          bgcolor: 'background.paper',
-          border: 1,
-          borderColor: props.problems.length ? 'error.main' : 'divider',
-          p: 1,
-          resize: 'vertical',
-        }}
+        isWrong={props.problems.length > 0}
+        onChange={setTyped}
+        onLeave={() => typed !== props.value && props.onSettled(typed)}
       />
       <Box sx={{ fontSize: 12, color: 'text.secondary' }}>{props.help}</Box>
       {props.problems.slice(0, 3).map((p) => (

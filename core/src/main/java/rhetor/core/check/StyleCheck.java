@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import rhetor.core.check.Mark.Weight;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.Sentence;
@@ -34,10 +33,6 @@ final class StyleCheck {
   private static final Pattern EXCLAIMED = Pattern.compile("!+");
 
   private static final Pattern ADDRESSED = Pattern.compile("(?i)\\byou(?:r|rs|rself)?\\b");
-
-  private static final Pattern CONTRACTED =
-      Pattern.compile(
-          "(?i)\\b(?:(?:it|that|there|here|what|who|he|she)[’']s|\\p{L}+[’'](?:re|ll|ve|m|d)|\\p{L}+n[’']t)\\b");
 
   private final HouseRules rules;
   private final Style style;
@@ -109,11 +104,7 @@ final class StyleCheck {
 
   /** Words and signs of all sentences that the house doesn't write. */
   void words(Draft draft, ProductFacts product, List<Mark> marks) {
-    List<String> names =
-        Stream.concat(
-                Stream.of(product.name()),
-                product.fact("brand").map(b -> b.source().raw()).stream())
-            .toList();
+    List<String> names = product.names();
     for (Field field : Field.values()) {
       List<Sentence> sentences = draft.sentences(field);
       HouseWords words = rules.words(field);
@@ -188,7 +179,7 @@ final class StyleCheck {
       }
     }
     if (tuning.contractions() == Tuning.Contractions.NEVER) {
-      Matcher m = CONTRACTED.matcher(text);
+      Matcher m = English.CONTRACTED.matcher(text);
       if (m.find()) {
         marks.add(
             sign(

@@ -3,7 +3,6 @@ package rhetor.core.compose;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
@@ -16,11 +15,7 @@ final class StyleFinish {
 
   StyleFinish(HouseRules rules, ProductFacts product) {
     this.rules = rules;
-    this.names =
-        Stream.concat(
-                Stream.of(product.name()),
-                product.fact("brand").map(b -> b.source().raw()).stream())
-            .toList();
+    this.names = product.names();
   }
 
   /** A field's blocks; sentences that can't be said without a banned word are left out. */

@@ -2,6 +2,7 @@ package rhetor.core.fact;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * Everything a sheet's row says about one product.
@@ -28,6 +29,12 @@ public record ProductFacts(
     pictures = List.copyOf(pictures);
     facts = List.copyOf(facts);
     contradictions = List.copyOf(contradictions);
+  }
+
+  /** What it and its maker are called; names stand in texts as they are. */
+  public List<String> names() {
+    return Stream.concat(Stream.of(name), fact("brand").map(b -> b.source().raw()).stream())
+        .toList();
   }
 
   /** The same facts with other pictures. */

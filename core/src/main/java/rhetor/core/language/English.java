@@ -277,6 +277,11 @@ public final class English {
             });
   }
 
+  /** A verb that is contracted with what stands before it. */
+  public static final Pattern CONTRACTED =
+      Pattern.compile(
+          "(?i)\\b(?:(?:it|that|there|here|what|who|he|she)[’']s|\\p{L}+[’'](?:re|ll|ve|m|d)|\\p{L}+n[’']t)\\b");
+
   /** "It is" for "it’s", "do not" for "don’t"; the other way round from {@link #contract}. */
   public static String expand(String sentence) {
     String text = sentence.replace('\'', '’');

@@ -51,9 +51,6 @@ public record VoiceMeasure(
   private static final int OPENINGS = 3;
 
   private static final Pattern SENTENCE_END = Pattern.compile("(?<=[.!?…])[\"”’)]*\\s+|\\n+");
-  private static final Pattern CONTRACTED =
-      Pattern.compile(
-          "(?i)\\p{L}+[’'](?:re|ll|ve|d|m)\\b|\\p{L}+n[’']t\\b|\\b(?:it|that|there|here|what|he|she)[’']s\\b");
   private static final Pattern WRITTEN_OUT =
       Pattern.compile(
           "(?i)\\b(?:it|that|there|here|he|she) is\\b|\\b(?:you|they|we) (?:are|will|have)\\b|\\b(?:do|does|did|is|are|can|could|will|would|should|has|have|had)(?: not|not)\\b|\\bI am\\b");
@@ -92,7 +89,7 @@ public record VoiceMeasure(
     List<Word> words = sentences.stream().flatMap(s -> Words.of(s).stream()).toList();
     double all = Math.max(1, words.size());
     String text = String.join(" ", sentences);
-    double contracted = count(CONTRACTED, text);
+    double contracted = count(English.CONTRACTED, text);
     double contractible = contracted + count(WRITTEN_OUT, text);
     double syllables = words.stream().mapToInt(w -> syllables(w.text())).sum();
     double[] classes = classes(words);
