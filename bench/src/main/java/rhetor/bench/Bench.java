@@ -70,6 +70,35 @@ public final class Bench {
     return times[timings / 2];
   }
 
+  /**
+   * Times work and its baseline by turns, so that both meet the machine in the same state, and
+   * prints the medians.
+   *
+   * @param times how often the baseline is done in a row, to take about as long as the work
+   * @return the work's median in milliseconds
+   */
+  static double compare(String name, int warmUps, int timings, Work work, int times, Work baseline)
+      throws IOException {
+    millis(warmUps, 1, work);
+    millis(warmUps * times, 1, baseline);
+    double[] ours = new double[timings];
+    double[] theirs = new double[timings];
+    for (int i = 0; i < timings; i++) {
+      ours[i] = millis(0, 1, work);
+      theirs[i] = millis(0, 1, () -> repeat(times, baseline)) / times;
+    }
+    Arrays.sort(ours);
+    Arrays.sort(theirs);
+    print(name, "ms", ours[timings / 2], theirs[timings / 2]);
+    return ours[timings / 2];
+  }
+
+  private static void repeat(int times, Work work) throws IOException {
+    for (int i = 0; i < times; i++) {
+      work.run();
+    }
+  }
+
   static void print(String name, String metric, double value, double baseline) {
     System.out.printf(
         Locale.ROOT,

@@ -36,6 +36,7 @@ final class TextBench {
   private static final int RUN = 5;
   private static final int OPENING = 8;
   private static final int WARM_UPS = 30;
+  private static final int FILLS = 10;
   private static final int TO_READ = 40;
 
   private TextBench() {}
@@ -75,9 +76,14 @@ final class TextBench {
   /** Measured before the grammar checker is loaded, whose dictionaries would crowd the heap. */
   private static void speed(List<ProductFacts> products) throws IOException {
     List<Written> plain = write(products, Voices.plain());
-    double ours = Bench.millis(WARM_UPS, 7, () -> write(products, Voices.plain()));
-    double filled = Bench.millis(WARM_UPS, 7, () -> fill(plain));
-    Bench.print("text-" + plain.size(), "ms", ours, filled);
+    double ours =
+        Bench.compare(
+            "text-" + plain.size(),
+            WARM_UPS,
+            15,
+            () -> write(products, Voices.plain()),
+            FILLS,
+            () -> fill(plain));
     double both = Bench.millis(5, 5, () -> writeOnTwoCores(products));
     System.out.printf(
         "text products-per-second=%.0f on-two-cores=%.0f%n",

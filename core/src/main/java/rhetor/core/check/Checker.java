@@ -23,6 +23,8 @@ import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.keyword.KeywordMatch;
+import rhetor.core.language.Words;
+import rhetor.core.language.Words.Word;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.Style;
@@ -104,16 +106,16 @@ public final class Checker {
       all.append(texts.get(field)).append('\n');
     }
     String lower = all.toString().toLowerCase(Locale.ROOT);
+    List<String> names = product.names();
     boolean mayBeEmpty = EMPTY_HINTS.stream().anyMatch(lower::contains);
     boolean mayHaveMarkup = MARKUP_HINTS.stream().anyMatch(lower::contains);
     for (Field field : Field.values()) {
       lengths(texts.get(field), field, marks);
       List<Sentence> sentences = draft.sentences(field);
       for (int i = 0; i < sentences.size(); i++) {
-        sentence(field, i, sentences.get(i), ground, mayBeEmpty, mayHaveMarkup, marks);
+        sentence(field, i, sentences.get(i), ground, names, mayBeEmpty, mayHaveMarkup, marks);
       }
     }
-    style.words(draft, product, marks);
     style.required(draft, marks);
     style.voice(draft, marks);
     unsupported(draft, marks);
@@ -168,13 +170,15 @@ public final class Checker {
       int index,
       Sentence sentence,
       Ground ground,
+      List<String> names,
       boolean mayBeEmpty,
       boolean mayHaveMarkup,
       List<Mark> marks) {
     String text = sentence.text();
     boolean compared = sentence.support().stream().anyMatch(s -> s.kind() == Support.Kind.RANGE);
     boolean answeredFor = style.isHouseSentence(text);
-    for (Assertion a : answeredFor ? List.<Assertion>of() : ground.unsupported(text)) {
+    List<Word> words = Words.of(text);
+    for (Assertion a : answeredFor ? List.<Assertion>of() : ground.unsupported(text, words)) {
       if (compared && a.kind() == Assertion.Kind.COMPARATIVE) {
         continue;
       }
@@ -190,8 +194,8 @@ public final class Checker {
           new Mark(
               opinion ? Weight.WEIGH : Weight.MUST_FIX, "support", field, index, a.words(), why));
     }
-    Matcher empty = EMPTY_PHRASE.matcher(text);
-    while (mayBeEmpty && empty.find()) {
+    Matcher empty = mayBeEmpty ? EMPTY_PHRASE.matcher(text) : null;
+    while (empty != null && empty.find()) {
       marks.add(
           new Mark(
               Weight.WEIGH,
@@ -201,8 +205,8 @@ public final class Checker {
               empty.group(),
               "\"" + empty.group() + "\" is true of anything. Say what this product does."));
     }
-    Matcher markup = MARKUP.matcher(text);
-    if (mayHaveMarkup && markup.find()) {
+    Matcher markup = mayHaveMarkup ? MARKUP.matcher(text) : null;
+    if (markup != null && markup.find()) {
       marks.add(
           new Mark(
               Weight.MUST_FIX,
@@ -212,7 +216,7 @@ public final class Checker {
               markup.group(),
               "Markup stands in the text as words. Take it out."));
     }
-    style.sentenceLength(field, index, text, marks);
+    style.sentence(field, index, text, words, names, marks);
   }
 
   /** Sentences that link to no fact: composed ones always do, so these were written by hand. */

@@ -7,10 +7,9 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.check.Mark.Weight;
 import rhetor.core.compose.Draft;
-import rhetor.core.compose.Sentence;
-import rhetor.core.fact.ProductFacts;
 import rhetor.core.language.English;
 import rhetor.core.language.Words;
+import rhetor.core.language.Words.Word;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.HouseWords;
@@ -85,7 +84,7 @@ final class StyleCheck {
             field.label() + " has " + what.formatted(has, least) + " wanted."));
   }
 
-  void sentenceLength(Field field, int index, String text, List<Mark> marks) {
+  private void sentenceLength(Field field, int index, String text, List<Mark> marks) {
     int most = style.tuning().sentenceWords() == 0 ? LONG_SENTENCE : style.tuning().sentenceWords();
     int words = field == Field.TAGS || text.length() < most * 2 ? 0 : Length.words(text);
     if (words > most) {
@@ -102,25 +101,25 @@ final class StyleCheck {
     }
   }
 
-  /** Words and signs of all sentences that the house doesn't write. */
-  void words(Draft draft, ProductFacts product, List<Mark> marks) {
-    List<String> names = product.names();
-    for (Field field : Field.values()) {
-      List<Sentence> sentences = draft.sentences(field);
-      HouseWords words = rules.words(field);
-      for (int i = 0; i < sentences.size(); i++) {
-        String text = sentences.get(i).text();
-        if (!isHouseSentence(text)) {
-          slips(field, i, text, words, names, marks);
-          signs(field, i, text, marks);
-        }
-      }
+  /**
+   * Words and signs of a sentence that the house doesn't write, and whether it is too long.
+   *
+   * @param words the words of the sentence
+   * @param names the product's names, which stand as they are
+   */
+  void sentence(
+      Field field, int index, String text, List<Word> words, List<String> names, List<Mark> marks) {
+    if (!isHouseSentence(text)) {
+      slips(field, index, text, words, names, marks);
+      signs(field, index, text, marks);
     }
+    sentenceLength(field, index, text, marks);
   }
 
   private void slips(
-      Field field, int index, String text, HouseWords words, List<String> names, List<Mark> marks) {
-    List<HouseWords.Slip> slips = words.slips(text, names);
+      Field field, int index, String text, List<Word> in, List<String> names, List<Mark> marks) {
+    HouseWords words = rules.words(field);
+    List<HouseWords.Slip> slips = words.slips(text, in, names);
     if (slips.isEmpty()) {
       return;
     }
@@ -156,7 +155,7 @@ final class StyleCheck {
       marks.add(
           sign("exclamation", field, index, "!", "The house doesn't call out.", m.replaceAll(".")));
     }
-    if (!style.emoji() && text.chars().anyMatch(c -> c > 0x2000)) {
+    if (!style.emoji() && hasSymbol(text)) {
       Matcher m = EMOJI.matcher(text);
       if (m.find()) {
         String without = m.replaceAll("").strip();
@@ -191,6 +190,16 @@ final class StyleCheck {
                 English.expand(text)));
       }
     }
+  }
+
+  /** Whether there may be an emoji: all of them stand high in Unicode. */
+  private static boolean hasSymbol(String text) {
+    for (int i = 0; i < text.length(); i++) {
+      if (text.charAt(i) > 0x2000) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static Mark sign(

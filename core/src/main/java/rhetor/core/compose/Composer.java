@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.language.English;
@@ -25,9 +26,9 @@ import rhetor.core.support.Ground;
  */
 public final class Composer {
   /** Share of five-word runs in common with another text above which it is composed again. */
-  private static final double TOO_LIKE = 0.2;
+  private static final double TOO_LIKE = 0.17;
 
-  private static final int ATTEMPTS = 2;
+  private static final int ATTEMPTS = 3;
 
   /** Takes of further attempts lie beyond those that people ask for. */
   private static final int ATTEMPT = 100;
@@ -225,6 +226,9 @@ public final class Composer {
                           && !m.theme().equals("included"))
               .toList();
       for (int count = Math.min(2, rest.size()); count > 0; count--) {
+        if (!hasRoom(sentences, rest.subList(0, count), field)) {
+          continue;
+        }
         List<Sentence> more =
             new SentenceWriter(subject, with, "").write(rest.subList(0, count), false);
         List<Sentence> both = new ArrayList<>(sentences);
@@ -234,6 +238,16 @@ public final class Composer {
           return;
         }
       }
+    }
+
+    /** Whether a sentence of the messages could fit at all: it has no fewer letters than they. */
+    private boolean hasRoom(List<Sentence> sentences, List<Message> more, Field field) {
+      int most = rules.style().length(field).mostCharacters();
+      int least = sentences.stream().mapToInt(s -> s.text().length() + 1).sum();
+      for (Message m : more) {
+        least += m.verb() == null ? m.get(Form.CLAUSE).length() : m.verb().length();
+      }
+      return most == 0 || least <= most;
     }
 
     private boolean fits(List<Sentence> sentences, Field field) {

@@ -422,8 +422,14 @@ final class Framing {
 
   /** Whether a verb comes again that isn't said once for both. */
   private static boolean stutters(String verb, List<String> before) {
-    return before.stream().noneMatch(b -> joint(b).equals(joint(verb)))
-        && before.stream().anyMatch(b -> English.firstWord(b).equals(English.firstWord(verb)));
+    boolean again = false;
+    for (String other : before) {
+      if (joint(other).equals(joint(verb))) {
+        return false;
+      }
+      again |= English.firstWord(other).equals(English.firstWord(verb));
+    }
+    return again;
   }
 
   /** What a verb phrase shares with others that are joined to it, else the phrase itself. */

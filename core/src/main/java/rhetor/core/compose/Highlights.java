@@ -3,6 +3,7 @@ package rhetor.core.compose;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Claim;
@@ -14,6 +15,8 @@ final class Highlights {
   private static final int MOST = 5;
   private static final int LEAST = 3;
   private static final int LONGEST = 90;
+  private static final Pattern ARTICLE = Pattern.compile("^an? ");
+  private static final Pattern BE = Pattern.compile("^(?:is|are) ");
 
   private final Subject subject;
   private final List<Message> messages;
@@ -71,10 +74,10 @@ final class Highlights {
         part
             ? m.get(Form.PART)
             : m.has(Form.WITH)
-                ? Framing.things(List.of(m.get(Form.WITH))).replaceFirst("^an? ", "")
+                ? ARTICLE.matcher(Framing.things(List.of(m.get(Form.WITH)))).replaceFirst("")
                 : m.has(Form.VERB)
-                    ? Framing.predicate(List.of(m.get(Form.VERB)), subject.plural())
-                        .replaceFirst("^(?:is|are) ", "")
+                    ? BE.matcher(Framing.predicate(List.of(m.get(Form.VERB)), subject.plural()))
+                        .replaceFirst("")
                     : "";
     return m.theme().equals("care") || m.theme().equals("included")
         ? ""

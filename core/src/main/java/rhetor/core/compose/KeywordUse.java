@@ -2,6 +2,7 @@ package rhetor.core.compose;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Pattern;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.language.English;
 import rhetor.core.support.Assertion;
@@ -16,6 +17,10 @@ import rhetor.core.support.Ground;
  * @param conflicts what the keyword states that no fact bears out; if any, it isn't written at all
  */
 public record KeywordUse(String keyword, String nounPhrase, List<Assertion> conflicts) {
+  /** What goes on after the noun: "bag <i>for laptops</i>". */
+  private static final Pattern AFTER =
+      Pattern.compile("\\s+(?:for|with|in|of|to|from|without|on)\\s+");
+
   static final KeywordUse NONE = new KeywordUse("", "", List.of());
 
   /** Decides how a keyword can be used for a product. */
@@ -28,7 +33,7 @@ public record KeywordUse(String keyword, String nounPhrase, List<Assertion> conf
     if (!conflicts.isEmpty()) {
       return new KeywordUse(words, "", conflicts);
     }
-    String head = words.split("\\s+(?:for|with|in|of|to|from|without|on)\\s+", 2)[0];
+    String head = AFTER.split(words, 2)[0];
     boolean isKind =
         !product.kindNoun().isEmpty()
             && English.stem(English.lastWord(head))

@@ -11,7 +11,7 @@ import rhetor.core.fact.Fact;
  *
  * @param theme messages of one theme share a sentence
  * @param salience how much it matters to a buyer, 0 to 100
- * @param wordings phrases by form, never an empty list; see {@link Form}
+ * @param phrases how it can be put
  * @param turn which of a form's phrases is meant, counted round
  * @param shift how far to go on from there, beyond a form's phrases to other forms
  * @param claims claims that the fact licenses
@@ -21,7 +21,7 @@ record Message(
     Fact fact,
     String theme,
     double salience,
-    Map<Form, List<String>> wordings,
+    Phrases phrases,
     int turn,
     int shift,
     List<Claim> claims,
@@ -45,6 +45,24 @@ record Message(
     FRONT
   }
 
+  /**
+   * The phrases of a fact.
+   *
+   * @param byForm phrases by form, never an empty list; see {@link Form}
+   * @param be those after "is" as verb phrases, made once: they are asked for time and again
+   * @param have those after "has" as verb phrases
+   */
+  record Phrases(Map<Form, List<String>> byForm, List<String> be, List<String> have) {
+    static Phrases of(Map<Form, List<String>> byForm) {
+      return new Phrases(
+          byForm, after("be ", byForm.get(Form.PART)), after("have ", byForm.get(Form.WITH)));
+    }
+
+    private static List<String> after(String verb, List<String> phrases) {
+      return phrases == null ? List.of() : phrases.stream().map(p -> verb + p).toList();
+    }
+  }
+
   /** Two messages are the same if they tell the same fact, however they put it. */
   @Override
   public boolean equals(Object other) {
@@ -57,20 +75,24 @@ record Message(
   }
 
   boolean has(Form form) {
-    return wordings.containsKey(form);
+    return phrases.byForm.containsKey(form);
   }
 
   /** The phrase of a form whose turn it is; null if there is none. */
   String get(Form form) {
-    List<String> phrases = wordings.get(form);
-    return phrases == null ? null : phrases.get(Math.floorMod(turn + shift, phrases.size()));
+    List<String> of = phrases.byForm.get(form);
+    return of == null ? null : current(of);
+  }
+
+  private String current(List<String> wordings) {
+    return wordings.get(Math.floorMod(turn + shift, wordings.size()));
   }
 
   /** The same message put another way, where there is one. */
   Message turned(int by) {
     return by == 0
         ? this
-        : new Message(fact, theme, salience, wordings, turn, shift + by, claims, contrast);
+        : new Message(fact, theme, salience, phrases, turn, shift + by, claims, contrast);
   }
 
   /**
@@ -79,8 +101,8 @@ record Message(
    */
   String verb() {
     boolean verb = has(Form.VERB);
-    boolean part = has(Form.PART);
-    boolean with = has(Form.WITH);
+    boolean part = !phrases.be.isEmpty();
+    boolean with = !phrases.have.isEmpty();
     int forms = (verb ? 1 : 0) + (part ? 1 : 0) + (with ? 1 : 0);
     if (forms == 0) {
       return null;
@@ -90,9 +112,9 @@ record Message(
       return get(Form.VERB);
     }
     if (part && skip-- == 0) {
-      return "be " + get(Form.PART);
+      return current(phrases.be);
     }
-    return "have " + get(Form.WITH);
+    return current(phrases.have);
   }
 
   /** Whether there is more to tell of it than itself: what it is good for, or how it compares. */

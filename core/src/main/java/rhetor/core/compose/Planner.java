@@ -87,7 +87,7 @@ final class Planner {
               fact,
               concept.map(Concept::theme).orElse("extra"),
               salience,
-              phrases,
+              Message.Phrases.of(phrases),
               pen.rotation().turn(fact.concept()),
               0,
               claims(fact, product),

@@ -39,6 +39,7 @@ final class SentenceWriter {
   /** Groups of which the least repetitive is taken next. */
   private static final int AHEAD = 3;
 
+  private static final Pattern STOP = Pattern.compile("\\. ");
   private static final Pattern AGREE = Pattern.compile("~([a-z]+)");
 
   /** Frames that may not follow one another: two fronted phrases in a row are a mannerism. */
@@ -408,7 +409,7 @@ final class SentenceWriter {
                 message.has(Form.WITH) ? Framing.things(List.of(message.get(Form.WITH))) : "")
             .replace("{part}", message.has(Form.PART) ? message.get(Form.PART) : "");
     return way(
-        words.contains(". ") ? List.of(words.split("\\. ")) : List.of(words),
+        words.contains(". ") ? List.of(STOP.split(words)) : List.of(words),
         SentenceFrame.PLAIN,
         null,
         who.equals(subject.shortReference()),

@@ -6,6 +6,7 @@ import java.util.Locale;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
+import rhetor.core.language.Words;
 
 /**
  * How a text refers to its product.
@@ -71,21 +72,7 @@ record Subject(
 
   /** Whether the words stand in the text as whole words, whatever their case. */
   static boolean hasWord(String text, String words) {
-    int length = words.length();
-    if (length == 0) {
-      return false;
-    }
-    char first = Character.toLowerCase(words.charAt(0));
-    for (int at = 0; at + length <= text.length(); at++) {
-      if (Character.toLowerCase(text.charAt(at)) == first
-          && text.regionMatches(true, at, words, 0, length)
-          && (at == 0 || !Character.isLetterOrDigit(text.charAt(at - 1)))
-          && (at + length == text.length()
-              || !Character.isLetterOrDigit(text.charAt(at + length)))) {
-        return true;
-      }
-    }
-    return false;
+    return Words.find(words, text) >= 0;
   }
 
   boolean nameHasKind() {

@@ -44,6 +44,7 @@ final class Wording {
           "sides",
           "plane",
           "sizes",
+          "eachsize",
           "thick",
           "anv",
           "finishing",
@@ -304,6 +305,7 @@ final class Wording {
       case "plane" ->
           Optional.of(text.prose(value)).filter(p -> PLANE.matcher(p).matches()).orElse(null);
       case "sizes" -> value instanceof Value.Terms(List<String> items) ? sizes(items) : null;
+      case "eachsize" -> value instanceof Value.Terms(List<String> items) ? eachSize(items) : null;
       case "thick" ->
           THICK.containsKey(productClass) && value instanceof Value.Quantity
               ? THICK.get(productClass) + " " + text.prose(value) + " thick"
@@ -399,10 +401,20 @@ final class Wording {
 
   /** "Size L", "sizes S and M", "sizes 36–40 and 41–45". */
   private static String sizes(List<String> items) {
-    List<String> printed =
-        items.stream().map(i -> i.replaceAll("(?<=\\d)\\s*-\\s*(?=\\d)", "–")).toList();
+    List<String> printed = spans(items);
     boolean one = printed.size() == 1 && printed.getFirst().indexOf('–') < 0;
     return (one ? "size " : "sizes ") + English.list(printed);
+  }
+
+  /** "Size 36–40 and size 41–45"; null if there are so many that they are better told together. */
+  private static String eachSize(List<String> items) {
+    return items.size() < 2 || items.size() > MOST_SIZES
+        ? null
+        : English.list(spans(items).stream().map(i -> "size " + i).toList());
+  }
+
+  private static List<String> spans(List<String> items) {
+    return items.stream().map(i -> i.replaceAll("(?<=\\d)\\s*-\\s*(?=\\d)", "–")).toList();
   }
 
   /** A value in running text; a bare number for a quantity says too little. */
@@ -462,14 +474,22 @@ final class Wording {
             || DETERMINED.matcher(words[1] + " ").matches());
   }
 
+  /** Sizes that are told one by one at most. */
+  private static final int MOST_SIZES = 2;
+
+  private static final Pattern WITH =
+      Pattern.compile("(?i)^(?:with|incl\\.?|including|includes|inkl\\.?)\\s+");
+  private static final Pattern STOPS = Pattern.compile("[.;,]+$");
+  private static final Pattern TIMES = Pattern.compile("^(\\d+)\\s*[x×]\\s*");
+  private static final Pattern SPAN = Pattern.compile("(?<=\\d)-(?=\\d)");
+
   /** An item of a list as a noun phrase: with an article if it can be counted. */
   static Optional<String> nounPhrase(String item) {
     String words =
         English.midSentence(
-            item.replaceFirst("(?i)^(?:with|incl\\.?|including|includes|inkl\\.?)\\s+", "")
-                .replaceAll("[.;,]+$", "")
-                .strip());
-    words = words.replaceFirst("^(\\d+)\\s*[x×]\\s*", "$1 ").replaceAll("(?<=\\d)-(?=\\d)", "–");
+            STOPS.matcher(WITH.matcher(item).replaceFirst("")).replaceAll("").strip());
+    words = TIMES.matcher(words).replaceFirst("$1 ");
+    words = SPAN.matcher(words).replaceAll("–");
     // "Clamp 22–35 mm" is a clamp of that size.
     words = SIZED.matcher(words).replaceFirst("$1 of $2");
     if (words.isEmpty() || words.length() > LONGEST_PHRASE) {

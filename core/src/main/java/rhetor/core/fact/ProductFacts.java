@@ -45,6 +45,11 @@ public record ProductFacts(
 
   /** The fact of a concept, if the product has it. */
   public Optional<Fact> fact(String concept) {
-    return facts.stream().filter(f -> f.concept().equals(concept)).findFirst();
+    for (Fact fact : facts) {
+      if (fact.concept().equals(concept)) {
+        return Optional.of(fact);
+      }
+    }
+    return Optional.empty();
   }
 }

@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.language.English;
+import rhetor.core.language.Words;
 
 /**
  * How and where a keyword stands in a text.
@@ -29,12 +30,9 @@ public record KeywordMatch(Form form, int start, int end) {
    * Looks for the keyword's words in a row, regardless of case; then for the same stems in a row.
    */
   public static KeywordMatch find(String keyword, String text) {
-    Matcher exact =
-        Pattern.compile(
-                "(?iu)(?<![\\p{L}\\p{N}])" + Pattern.quote(keyword.strip()) + "(?![\\p{L}\\p{N}])")
-            .matcher(text);
-    if (exact.find()) {
-      return new KeywordMatch(Form.WORD_FOR_WORD, exact.start(), exact.end());
+    int exact = Words.find(keyword.strip(), text);
+    if (exact >= 0) {
+      return new KeywordMatch(Form.WORD_FOR_WORD, exact, exact + keyword.strip().length());
     }
     List<String> wanted = new ArrayList<>();
     Matcher k = WORD.matcher(keyword);

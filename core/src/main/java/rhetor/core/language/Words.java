@@ -40,6 +40,29 @@ public final class Words {
     return words;
   }
 
+  /**
+   * Where words stand in a text with no letter or digit beside them, whatever their case.
+   *
+   * @return the first such place, -1 if there is none or there are no words
+   */
+  public static int find(String words, String text) {
+    int last = words.isEmpty() ? -1 : text.length() - words.length();
+    char first = words.isEmpty() ? 0 : Character.toLowerCase(words.charAt(0));
+    for (int at = 0; at <= last; at++) {
+      if (Character.toLowerCase(text.charAt(at)) == first
+          && text.regionMatches(true, at, words, 0, words.length())
+          && !isInWord(text, at - 1)
+          && !isInWord(text, at + words.length())) {
+        return at;
+      }
+    }
+    return -1;
+  }
+
+  private static boolean isInWord(String text, int at) {
+    return at >= 0 && at < text.length() && Character.isLetterOrDigit(text.charAt(at));
+  }
+
   private static boolean isJoint(char c) {
     return c == '-' || c == '\'' || c == '’';
   }

@@ -50,8 +50,17 @@ public final class HouseWords {
    * @param kept names that stand as they are
    */
   public List<Slip> slips(String text, List<String> kept) {
+    return slips(text, Words.of(text), kept);
+  }
+
+  /**
+   * What of a text the house doesn't say, in order.
+   *
+   * @param words the words of the text, for callers that have them
+   * @param kept names that stand as they are
+   */
+  public List<Slip> slips(String text, List<Word> words, List<String> kept) {
     List<Slip> slips = new ArrayList<>();
-    List<Word> words = Words.of(text);
     for (int i = 0; i < words.size(); i++) {
       Word word = words.get(i);
       Rule rule = byFirstStem.isEmpty() ? null : rule(words, i);

@@ -236,23 +236,31 @@ public final class Ground {
 
   /** What {@code text} states that nothing bears out, in the order of the text. */
   public List<Assertion> unsupported(String text) {
-    return find(text, false);
+    return find(text, Words.of(text), false);
+  }
+
+  /**
+   * What {@code text} states that nothing bears out, in the order of the text.
+   *
+   * @param words the words of the text, for callers that have them
+   */
+  public List<Assertion> unsupported(String text, List<Word> words) {
+    return find(text, words, false);
   }
 
   /** All that {@code text} states of the kinds that can be told, with what facts say to it. */
   public List<Assertion> statements(String text) {
-    return find(text, true);
+    return find(text, Words.of(text), true);
   }
 
-  private List<Assertion> find(String text, boolean all) {
+  private List<Assertion> find(String text, List<Word> words, boolean all) {
     Found found = new Found(text, all, new ArrayList<>());
     if (Vocabulary.hasDigit(text)) {
       numbers(text, found);
       ratings(text, found);
     }
     Set<Integer> taken = new HashSet<>();
-    List<Word> words = Words.of(text);
-    List<Word> telling = words.stream().filter(w -> mayTell(w.text())).toList();
+    List<Word> telling = telling(words);
     if (!telling.isEmpty()) {
       terms(words, MATERIALS, Assertion.Kind.MATERIAL, "material", taken, found);
       terms(words, COLOURS, Assertion.Kind.COLOUR, "colour", taken, found);
@@ -274,6 +282,16 @@ public final class Ground {
     }
     found.list.sort(Comparator.comparingInt(Assertion::start));
     return found.list;
+  }
+
+  private static List<Word> telling(List<Word> words) {
+    List<Word> telling = new ArrayList<>(words.size());
+    for (Word word : words) {
+      if (mayTell(word.text())) {
+        telling.add(word);
+      }
+    }
+    return telling;
   }
 
   private static boolean mayTell(String word) {
@@ -419,7 +437,15 @@ public final class Ground {
   }
 
   private boolean isNumber(double n) {
-    return numbers.contains(n) || vocabularies.stream().anyMatch(v -> v.numbers().contains(n));
+    if (numbers.contains(n)) {
+      return true;
+    }
+    for (Vocabulary vocabulary : vocabularies) {
+      if (vocabulary.numbers().contains(n)) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private boolean isRated(String code) {
@@ -442,6 +468,11 @@ public final class Ground {
   }
 
   private boolean isBareStem(String stem) {
-    return vocabularies.stream().anyMatch(v -> v.stems().contains(stem));
+    for (Vocabulary vocabulary : vocabularies) {
+      if (vocabulary.stems().contains(stem)) {
+        return true;
+      }
+    }
+    return false;
   }
 }
