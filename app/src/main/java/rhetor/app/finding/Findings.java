@@ -60,7 +60,7 @@ public class Findings {
               key.toString(),
               k -> new Object[] {product, key.field, key.cause, key.weight.name(), 0, 0});
       row[4] = (int) row[4] + 1;
-      row[5] = (int) row[5] + (mark.fix().isEmpty() ? 0 : 1);
+      row[5] = (int) row[5] + (mark.mends() ? 1 : 0);
     }
     template.batchUpdate(
         "insert into finding (product_id, field, cause, weight, marks, mendable) values (?, ?, ?, ?, ?, ?)",

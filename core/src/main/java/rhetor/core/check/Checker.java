@@ -217,6 +217,7 @@ public final class Checker {
               "Markup stands in the text as words. Take it out."));
     }
     style.sentence(field, index, text, words, names, marks);
+    style.over(field, index, sentence, marks);
   }
 
   /** Sentences that link to no fact: composed ones always do, so these were written by hand. */

@@ -12,8 +12,8 @@ import rhetor.core.style.Field;
  * @param sentence index of the sentence in the field, from 0; -1 for the field as a whole
  * @param words the words it is about, empty for the whole
  * @param why what is wrong and what to do
- * @param fix the sentence as it should read, or the sentence that is missing; empty if only a
- *     person can tell
+ * @param fix the sentence as it should read, or the sentence that is missing; empty if it is to be
+ *     left out, or if only a person can tell
  */
 public record Mark(
     Weight weight, String check, Field field, int sentence, String words, String why, String fix) {
@@ -27,6 +27,9 @@ public record Mark(
     this(weight, check, field, sentence, words, why, "");
   }
 
+  /** The check that finds sentences which the house no longer says; they are left out. */
+  static final String OVER = "house sentence over";
+
   private static final Set<String> STYLE =
       Set.of(
           "banned word",
@@ -36,8 +39,15 @@ public record Mark(
           "person",
           "contraction",
           "house sentence",
+          OVER,
+          "angle",
           "required word",
           "voice");
+
+  /** Whether it can be mended by computation. */
+  public boolean mends() {
+    return !fix.isEmpty() || check.equals(OVER);
+  }
 
   /** Whether it says that the text doesn't obey the house's style. */
   public boolean concernsStyle() {

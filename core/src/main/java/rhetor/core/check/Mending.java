@@ -18,7 +18,7 @@ public final class Mending {
   /** The draft with the fixes of its marks made; marks without a fix change nothing. */
   public static Draft of(Draft draft, List<Mark> marks) {
     Map<Field, List<Mark>> byField =
-        marks.stream().filter(m -> !m.fix().isEmpty()).collect(Collectors.groupingBy(Mark::field));
+        marks.stream().filter(Mark::mends).collect(Collectors.groupingBy(Mark::field));
     Draft mended = draft;
     for (Map.Entry<Field, List<Mark>> entry : byField.entrySet()) {
       mended = mended.with(entry.getKey(), blocks(draft.blocks(entry.getKey()), entry.getValue()));
@@ -35,9 +35,15 @@ public final class Mending {
       List<Sentence> sentences = new ArrayList<>();
       for (Sentence sentence : block.sentences()) {
         String fix = fixes.get(index++);
-        sentences.add(fix == null ? sentence : new Sentence(fix, sentence.support()));
+        if (fix == null) {
+          sentences.add(sentence);
+        } else if (!fix.isEmpty()) {
+          sentences.add(new Sentence(fix, sentence.support()));
+        }
       }
-      mended.add(new Block(block.kind(), sentences));
+      if (!sentences.isEmpty()) {
+        mended.add(new Block(block.kind(), sentences));
+      }
     }
     List<Sentence> missing =
         marks.stream()

@@ -7,6 +7,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.check.Mark.Weight;
 import rhetor.core.compose.Draft;
+import rhetor.core.compose.Sentence;
+import rhetor.core.compose.Support;
 import rhetor.core.language.English;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
@@ -43,7 +45,7 @@ final class StyleCheck {
 
   /** Whether a sentence is one that the house always says, and answers for itself. */
   boolean isHouseSentence(String text) {
-    return style.always().contains(text);
+    return style.always().contains(text) || style.angles().contains(text);
   }
 
   void length(Field field, String text, List<Mark> marks) {
@@ -238,7 +240,7 @@ final class StyleCheck {
 
   /** What every description has to have. */
   void required(Draft draft, List<Mark> marks) {
-    if (style.required().isEmpty() && style.always().isEmpty()) {
+    if (style.required().isEmpty() && style.ownSentences().isEmpty()) {
       return;
     }
     String description = draft.plain(Field.DESCRIPTION);
@@ -258,6 +260,19 @@ final class StyleCheck {
                 sentence));
       }
     }
+    for (String line : style.angles()) {
+      if (!description.contains(line)) {
+        marks.add(
+            new Mark(
+                Weight.WEIGH,
+                "angle",
+                Field.DESCRIPTION,
+                -1,
+                line,
+                "For now the house says: \"" + line + "\" This text doesn't.",
+                line));
+      }
+    }
     List<String> stems = stems(description);
     for (String word : style.required()) {
       if (java.util.Collections.indexOfSubList(stems, stems(word)) < 0) {
@@ -270,6 +285,23 @@ final class StyleCheck {
                 word,
                 "The house wants \"" + word + "\" in every description."));
       }
+    }
+  }
+
+  /** A sentence that the house answered for and no longer says: its angle has ended. */
+  void over(Field field, int index, Sentence sentence, List<Mark> marks) {
+    boolean own =
+        sentence.support().stream().anyMatch(s -> s.kind() == Support.Kind.HOUSE)
+            && !isHouseSentence(sentence.text());
+    if (own) {
+      marks.add(
+          new Mark(
+              Weight.MUST_FIX,
+              Mark.OVER,
+              field,
+              index,
+              "",
+              "The house no longer says this: its time is over, or it was taken out of the style. Leave it out."));
     }
   }
 

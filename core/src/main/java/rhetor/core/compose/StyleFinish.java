@@ -53,20 +53,20 @@ final class StyleFinish {
     return said;
   }
 
-  /** The description with what the house always says at the end of its prose. */
+  /** The description with the house's own sentences at the end of its prose. */
   List<Block> closed(List<Block> description) {
-    List<Sentence> always =
-        rules.style().always().stream()
+    List<Sentence> own =
+        rules.style().ownSentences().stream()
             .map(s -> new Sentence(s, List.of(Support.house(s))))
             .toList();
-    if (always.isEmpty() || description.isEmpty()) {
+    if (own.isEmpty() || description.isEmpty()) {
       return description;
     }
     List<Block> closed = new ArrayList<>(description);
     Optional<Block> heading =
         description.stream().filter(b -> b.kind() == Block.Kind.HEADING).findFirst();
     int at = heading.map(closed::indexOf).orElse(closed.size());
-    closed.add(at, new Block(Block.Kind.PARAGRAPH, always));
+    closed.add(at, new Block(Block.Kind.PARAGRAPH, own));
     return closed;
   }
 }

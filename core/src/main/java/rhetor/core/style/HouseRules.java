@@ -2,6 +2,7 @@ package rhetor.core.style;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicReference;
 
 /**
  * A style made ready for use on many texts.
@@ -12,9 +13,30 @@ import java.util.List;
 public record HouseRules(Style style, HouseWords words, HouseWords titleWords) {
   private static final HouseRules STANDARD = make(Style.standard());
 
-  /** The rules of a style; worth keeping where several texts follow. */
+  /** Rules made lately: a house has one style and a few ranges with their own. */
+  private static final int KEPT = 16;
+
+  private static final AtomicReference<List<HouseRules>> LATELY = new AtomicReference<>(List.of());
+
+  /** The rules of a style; made anew only for a style that was not asked for lately. */
   public static HouseRules of(Style style) {
-    return style.equals(Style.standard()) ? STANDARD : make(style);
+    if (style.equals(Style.standard())) {
+      return STANDARD;
+    }
+    for (HouseRules rules : LATELY.get()) {
+      if (rules.style == style || rules.style.equals(style)) {
+        return rules;
+      }
+    }
+    HouseRules made = make(style);
+    LATELY.updateAndGet(
+        lately -> {
+          List<HouseRules> next = new ArrayList<>(lately.size() + 1);
+          next.add(made);
+          next.addAll(lately.subList(0, Math.min(lately.size(), KEPT - 1)));
+          return List.copyOf(next);
+        });
+    return made;
   }
 
   private static HouseRules make(Style style) {

@@ -1,5 +1,6 @@
 package rhetor.core.style;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +16,7 @@ import java.util.function.Consumer;
  * @param required words of which each description has all
  * @param notInTitles words that no title has
  * @param always sentences that every description ends with, in the house's own words
+ * @param angles lines of the angles that hold now, which each description has
  * @param spelling which English
  * @param emoji whether texts may have emoji
  * @param exclamations whether texts may have exclamation marks
@@ -30,6 +32,7 @@ public record Style(
     List<String> required,
     List<String> notInTitles,
     List<String> always,
+    List<String> angles,
     Spelling spelling,
     boolean emoji,
     boolean exclamations,
@@ -42,6 +45,7 @@ public record Style(
           "plain",
           Tuning.NONE,
           "",
+          List.of(),
           List.of(),
           List.of(),
           List.of(),
@@ -61,13 +65,14 @@ public record Style(
     required = words(required);
     notInTitles = words(notInTitles);
     always = words(always);
+    angles = words(angles);
     spelling = spelling == null ? Spelling.BRITISH : spelling;
     instructions = words(instructions);
     sample = sample == null ? VoiceMeasure.NONE : sample;
     lengths = lengths == null || lengths.isEmpty() ? Map.of() : Map.copyOf(new EnumMap<>(lengths));
   }
 
-  private static List<String> words(List<String> list) {
+  static List<String> words(List<String> list) {
     return list == null
         ? List.of()
         : list.stream().map(String::strip).filter(w -> !w.isEmpty()).distinct().toList();
@@ -111,6 +116,21 @@ public record Style(
     return with(p -> p.banned = other);
   }
 
+  /** The same style with the lines of other angles. */
+  public Style withAngles(List<String> other) {
+    return with(p -> p.angles = other);
+  }
+
+  /** The sentences that the house answers for: what it always says, and what it says for now. */
+  public List<String> ownSentences() {
+    if (angles.isEmpty()) {
+      return always;
+    }
+    List<String> own = new ArrayList<>(angles);
+    own.addAll(always);
+    return own;
+  }
+
   /** The same style with some parts changed. */
   Style with(Consumer<Parts> change) {
     Parts parts = new Parts(this);
@@ -127,6 +147,7 @@ public record Style(
     List<String> required;
     List<String> notInTitles;
     List<String> always;
+    List<String> angles;
     Spelling spelling;
     boolean emoji;
     boolean exclamations;
@@ -142,6 +163,7 @@ public record Style(
       required = style.required;
       notInTitles = style.notInTitles;
       always = style.always;
+      angles = style.angles;
       spelling = style.spelling;
       emoji = style.emoji;
       exclamations = style.exclamations;
@@ -159,6 +181,7 @@ public record Style(
           required,
           notInTitles,
           always,
+          angles,
           spelling,
           emoji,
           exclamations,

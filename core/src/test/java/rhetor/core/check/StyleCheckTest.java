@@ -169,4 +169,20 @@ class StyleCheckTest {
         .satisfies(m -> assertThat(m.why()).contains("doesn't sound like", " against "));
     assertThat(marks(Style.standard(), stiff, "voice")).isEmpty();
   }
+
+  @Test
+  void a_line_for_a_time_is_missed_while_it_holds_and_left_out_when_it_is_over() {
+    Style dark = Style.standard().withAngles(List.of("Made for dark mornings."));
+    assertThat(marks(dark, draft, "angle"))
+        .singleElement()
+        .satisfies(m -> assertThat(m.fix()).isEqualTo("Made for dark mornings."));
+    Draft mended = Mending.of(draft, marks(dark, draft, "angle"));
+    assertThat(marks(dark, mended, "angle")).isEmpty();
+    assertThat(new Composer(KNOWLEDGE, 1).compose(Brief.of(product).under(dark)).prose())
+        .endsWith("Made for dark mornings.");
+
+    List<Mark> over = marks(Style.standard(), mended, "house sentence over");
+    assertThat(over).singleElement().matches(m -> m.weight() == Weight.MUST_FIX && m.mends());
+    assertThat(Mending.of(mended, over)).isEqualTo(draft);
+  }
 }

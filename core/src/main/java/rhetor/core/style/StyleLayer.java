@@ -1,0 +1,123 @@
+package rhetor.core.style;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What a part of the house decides otherwise: a range, a channel, a language, a template. Only what
+ * it names counts; the rest is as the layers under it have it. Single settings take the place of
+ * those below; words and sentences come on top of them.
+ *
+ * @param voice id of a voice; empty to leave it
+ * @param audience whom it is for; empty to leave it
+ * @param banned further words; one that is banned below too has the replacement given here
+ * @param lengths limits that take the place of those below, field by field
+ */
+public record StyleLayer(
+    String voice,
+    Optional<Tuning> tuning,
+    String audience,
+    List<BannedWord> banned,
+    List<String> required,
+    List<String> notInTitles,
+    List<String> always,
+    Optional<Spelling> spelling,
+    Optional<Boolean> emoji,
+    Optional<Boolean> exclamations,
+    Map<Field, Length> lengths,
+    List<String> instructions) {
+
+  /** Decides nothing. */
+  public static final StyleLayer NOTHING =
+      new StyleLayer("", null, "", null, null, null, null, null, null, null, null, null);
+
+  public StyleLayer {
+    voice = voice == null ? "" : voice.strip();
+    tuning = tuning == null ? Optional.empty() : tuning;
+    audience = audience == null ? "" : audience.strip();
+    banned = banned == null ? List.of() : List.copyOf(banned);
+    required = Style.words(required);
+    notInTitles = Style.words(notInTitles);
+    always = Style.words(always);
+    spelling = spelling == null ? Optional.empty() : spelling;
+    emoji = emoji == null ? Optional.empty() : emoji;
+    exclamations = exclamations == null ? Optional.empty() : exclamations;
+    lengths = lengths == null || lengths.isEmpty() ? Map.of() : Map.copyOf(new EnumMap<>(lengths));
+    instructions = Style.words(instructions);
+  }
+
+  /** The style below with what this layer decides. */
+  public Style over(Style below) {
+    return below.with(
+        p -> {
+          p.voice = voice.isEmpty() ? p.voice : voice;
+          p.tuning = tuning.orElse(p.tuning);
+          p.audience = audience.isEmpty() ? p.audience : audience;
+          p.banned = banned(p.banned);
+          p.required = both(p.required, required);
+          p.notInTitles = both(p.notInTitles, notInTitles);
+          p.always = both(p.always, always);
+          p.spelling = spelling.orElse(p.spelling);
+          p.emoji = emoji.orElse(p.emoji);
+          p.exclamations = exclamations.orElse(p.exclamations);
+          p.lengths = lengths(p.lengths);
+          p.instructions = both(p.instructions, instructions);
+        });
+  }
+
+  private List<BannedWord> banned(List<BannedWord> below) {
+    Map<String, BannedWord> byWord = new LinkedHashMap<>();
+    below.forEach(b -> byWord.put(b.word().toLowerCase(Locale.ROOT), b));
+    banned.forEach(b -> byWord.put(b.word().toLowerCase(Locale.ROOT), b));
+    return List.copyOf(byWord.values());
+  }
+
+  private static List<String> both(List<String> below, List<String> here) {
+    List<String> both = new ArrayList<>(below);
+    both.addAll(here);
+    return both;
+  }
+
+  private Map<Field, Length> lengths(Map<Field, Length> below) {
+    Map<Field, Length> all = new EnumMap<>(Field.class);
+    all.putAll(below);
+    all.putAll(lengths);
+    return all;
+  }
+
+  /** The names of the settings that it decides, as in {@link Style}; lengths by field. */
+  public List<String> decided() {
+    List<String> decided = new ArrayList<>();
+    note(decided, "voice", !voice.isEmpty());
+    note(decided, "tuning", tuning.isPresent());
+    note(decided, "audience", !audience.isEmpty());
+    noteAny(decided, "banned", banned);
+    noteAny(decided, "required", required);
+    noteAny(decided, "notInTitles", notInTitles);
+    noteAny(decided, "always", always);
+    note(decided, "spelling", spelling.isPresent());
+    note(decided, "emoji", emoji.isPresent());
+    note(decided, "exclamations", exclamations.isPresent());
+    for (Field field : Field.values()) {
+      note(decided, "lengths." + field.code(), lengths.containsKey(field));
+    }
+    noteAny(decided, "instructions", instructions);
+    return decided;
+  }
+
+  private static void note(List<String> decided, String setting, boolean here) {
+    if (here) {
+      decided.add(setting);
+    }
+  }
+
+  private static void noteAny(List<String> decided, String setting, Collection<?> entries) {
+    note(decided, setting, !entries.isEmpty());
+  }
+}
