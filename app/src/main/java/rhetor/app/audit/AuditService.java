@@ -18,6 +18,7 @@ import rhetor.app.finding.Findings;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.proof.ProofService;
+import rhetor.app.range.RangeChanged;
 import rhetor.app.style.StyleChanged;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Mark;
@@ -82,8 +83,14 @@ public class AuditService {
   /** Texts are held to another style in the background. */
   @EventListener
   void styleChanged(StyleChanged changed) {
-    // One for each version: what changes while texts are being checked is checked afterwards.
-    schedule("style " + changed.version());
+    // One for each change: what changes while texts are being checked is checked afterwards.
+    schedule(changed.what());
+  }
+
+  /** Products that come into a range, or leave it, have other rules. */
+  @EventListener
+  void rangeChanged(RangeChanged changed) {
+    schedule("range " + changed.range() + " " + clock.millis());
   }
 
   /** A house from before findings were kept has them counted once. */

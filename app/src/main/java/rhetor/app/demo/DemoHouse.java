@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -17,7 +18,6 @@ import rhetor.app.people.PeopleService;
 import rhetor.app.people.Role;
 import rhetor.app.product.ProductFilter;
 import rhetor.app.run.RunService;
-import rhetor.core.style.Voices;
 
 /** Furnishes an empty house for the demo: people, one sheet written for, and three that wait. */
 @Component
@@ -61,7 +61,7 @@ class DemoHouse implements ApplicationRunner {
         new ProductFilter("", "ALL", tolvane),
         true,
         1,
-        Voices.plain(),
+        Optional.empty(),
         "odile@harrowmere.example");
     propose("Kestering Locks", "kestering-locks.csv");
     propose("Brightwick Lighting", "brightwick-lighting.xlsx");

@@ -61,7 +61,12 @@ class Security {
                         "/api/claims/*",
                         "/api/concepts/*",
                         "/api/kinds/*",
-                        "/api/style")
+                        "/api/style",
+                        "/api/ranges/*/style",
+                        "/api/angles/*")
+                    .hasRole("EDITOR")
+                    .requestMatchers(
+                        HttpMethod.DELETE, "/api/ranges/*", "/api/angles/*", "/api/templates/*")
                     .hasRole("EDITOR")
                     .requestMatchers(
                         HttpMethod.POST,
@@ -69,7 +74,8 @@ class Security {
                         "/api/claims/*/ban",
                         "/api/claims/*/restore",
                         "/api/concepts/*/restore",
-                        "/api/kinds/*/restore")
+                        "/api/kinds/*/restore",
+                        "/api/angles")
                     .hasRole("EDITOR")
                     .requestMatchers(HttpMethod.GET, "/api/**")
                     .hasRole("READER")

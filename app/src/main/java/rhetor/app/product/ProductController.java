@@ -75,11 +75,12 @@ class ProductController {
       @RequestParam(defaultValue = "") String search,
       @RequestParam(defaultValue = "ALL") String state,
       @RequestParam(defaultValue = "0") long intake,
+      @RequestParam(defaultValue = "0") long range,
       @RequestParam(defaultValue = "SHEET") ProductStore.Order order,
       @RequestParam(defaultValue = "") String after,
       @RequestParam(defaultValue = "50") int limit) {
     return products.page(
-        new ProductFilter(search, state, intake), order, after, Math.clamp(limit, 1, MOST));
+        new ProductFilter(search, state, intake, range), order, after, Math.clamp(limit, 1, MOST));
   }
 
   @GetMapping("/api/products/{id}")

@@ -91,6 +91,10 @@ class ProductStore {
           " and p.id in (select s.product_id from product_source s where s.id between ? and ? and not s.withdrawn)");
       params.addAll(List.of(sourceId(filter.intake(), 0), sourceId(filter.intake() + 1, -1)));
     }
+    if (filter.range() != 0) {
+      sql.append(" and p.id in (select i.product_id from in_range i where i.range_id = ?)");
+      params.add(filter.range());
+    }
     switch (filter.state()) {
       case "ALL" -> {}
       case "FIX" -> sql.append(" and must_fix > 0");

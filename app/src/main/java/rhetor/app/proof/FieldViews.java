@@ -72,7 +72,7 @@ class FieldViews {
                         b.sentences().stream().map(s -> sentence(s, footnotes, product)).toList()))
             .toList();
     String plain = draft.plain(field);
-    Length length = style.current().length(field);
+    Length length = style.of(product.id()).length(field);
     String html = Html.of(draft.blocks(field));
     List<Mark> marks = all.stream().filter(m -> m.field() == field).toList();
     return new FieldView(

@@ -195,7 +195,7 @@ public class ProofService {
 
   /** The checks of one product's texts, and which other text of the house is too like. */
   private Audit audit(Product product, Draft draft, String keyword) {
-    return new Checker(knowledge.current(), style.current())
+    return new Checker(knowledge.current(), style.of(product.id()))
         .check(
             draft, product.facts(), keyword, house.likeness(product.id(), draft).stream().toList());
   }

@@ -62,8 +62,8 @@ public class RewriteService {
             new Brief(
                 product.facts(),
                 product.keyword(),
-                style.current().bend(voice),
-                style.current(),
+                style.of(product.id()).bend(voice),
+                style.of(product.id()),
                 1),
             number);
   }
@@ -175,7 +175,7 @@ public class RewriteService {
                   knowledge.current(),
                   product.id(),
                   products.figures(product.facts().productClass()),
-                  style.current())
+                  style.of(product.id()))
               .rewrite(
                   draft.blocks(field), field, selected, product.facts(), product.keyword(), order));
     } catch (IllegalArgumentException e) {

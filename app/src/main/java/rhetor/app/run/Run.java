@@ -5,7 +5,7 @@ import java.time.Instant;
 /**
  * One act of writing for many products.
  *
- * @param voice id of the voice it writes in
+ * @param voice id of the voice it writes in, empty for the one that each product's style has
  * @param left products that were left alone, because they were signed off meanwhile or it was
  *     stopped
  */

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.security.Principal;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -34,16 +35,18 @@ class RunController {
       String search,
       String state,
       long intake,
+      Long range,
       boolean leaveSignedOff,
       long seed,
       String voice) {
-    /** The voice asked for; the plain one if none is named. */
-    Voice chosenVoice() {
+    /** The voice asked for; empty for the one that each product's style has. */
+    Optional<Voice> chosenVoice() {
       if (voice == null || voice.isBlank()) {
-        return Voices.plain();
+        return Optional.empty();
       }
-      return Voices.find(voice)
-          .orElseThrow(() -> Refused.invalid("There is no voice called " + voice + "."));
+      return Optional.of(
+          Voices.find(voice)
+              .orElseThrow(() -> Refused.invalid("There is no voice called " + voice + ".")));
     }
 
     List<Long> ids() {
@@ -51,7 +54,7 @@ class RunController {
     }
 
     ProductFilter filter() {
-      return new ProductFilter(search, state, intake);
+      return new ProductFilter(search, state, intake, range == null ? 0 : range);
     }
   }
 

@@ -5,6 +5,7 @@ import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import java.time.Clock;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -127,7 +128,7 @@ public class RunService {
       ProductFilter filter,
       boolean leaveSignedOff,
       long seed,
-      Voice voice,
+      Optional<Voice> voice,
       String by) {
     Choice choice = choose(ids, filter, leaveSignedOff);
     if (choice.toWrite.isEmpty()) {
@@ -139,7 +140,7 @@ public class RunService {
                       choice.forecast.chosen, choice.forecast.signedOff, choice.forecast.busy));
     }
     ids.forEach(products::line);
-    long id = runs.add(seed, voice.id(), choice.toWrite, by);
+    long id = runs.add(seed, voice.map(Voice::id).orElse(""), choice.toWrite, by);
     scheduler.scheduleIfNotExists(
         TASK.instance(String.valueOf(id)).data(id).build(), clock.instant());
     return get(id);
@@ -222,12 +223,13 @@ public class RunService {
   }
 
   private Brief brief(Product product, Run run) {
-    Style house = style.current();
-    return new Brief(product.facts(), product.keyword(), house.bend(voice(run)), house, 0);
+    Style house = style.of(product.id());
+    Voice voice = voice(run).map(house::bend).orElseGet(house::ownVoice);
+    return new Brief(product.facts(), product.keyword(), voice, house, 0);
   }
 
-  private static Voice voice(Run run) {
-    return Voices.find(run.voice()).orElseGet(Voices::plain);
+  private static Optional<Voice> voice(Run run) {
+    return Voices.find(run.voice());
   }
 
   private boolean isSignedSince(Run run, Product product) {

@@ -3,20 +3,25 @@ package rhetor.app.style;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import rhetor.app.knowledge.HouseKnowledge;
+import rhetor.app.product.ProductFilter;
 import rhetor.app.product.ProductService;
+import rhetor.app.range.Ranges;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
@@ -26,7 +31,9 @@ import rhetor.core.compose.Draft;
 import rhetor.core.compose.Variety;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
+import rhetor.core.style.LayeredStyle;
 import rhetor.core.style.Style;
+import rhetor.core.style.StyleLayer;
 import rhetor.core.style.StyleProblem;
 import rhetor.core.style.Voice;
 import rhetor.core.style.VoiceMeasure;
@@ -44,30 +51,77 @@ public class HouseStyle {
   private static final int LONGEST_SAMPLE = 200_000;
 
   private final StyleStore store;
+  private final AngleStore angles;
+  private final Ranges ranges;
   private final ProductService products;
   private final HouseKnowledge knowledge;
   private final ApplicationEventPublisher events;
   private final Clock clock;
-  private volatile Read read = new Read(0, Style.standard(), Instant.MIN);
+  private volatile Read read =
+      new Read(0, Style.standard(), Map.of(), Map.of(), Map.of(), Instant.MIN);
 
-  private record Read(long version, Style style, Instant at) {}
+  /**
+   * What was read last.
+   *
+   * @param layers what ranges decide, by the range's id
+   * @param lines the lines that hold today, by the range's id, 0 for the house's
+   */
+  private record Read(
+      long version,
+      Style style,
+      Map<Long, StyleStore.RangeLayer> layers,
+      Map<Long, String> lines,
+      Map<Long, LayeredStyle> made,
+      Instant at) {
+    /** A style with what a range decides on top, and the line that holds for it. */
+    LayeredStyle layered(Style house, long range) {
+      LayeredStyle whole = LayeredStyle.of(house);
+      StyleStore.RangeLayer layer = layers.get(range);
+      if (layer != null) {
+        whole = whole.under(layer.name(), layer.layer());
+      }
+      String line = lines.getOrDefault(range, lines.getOrDefault(0L, ""));
+      return line.isEmpty()
+          ? whole
+          : new LayeredStyle(whole.style().withAngles(List.of(line)), whole.from());
+    }
+  }
 
   HouseStyle(
       StyleStore store,
+      AngleStore angles,
+      Ranges ranges,
       ProductService products,
       HouseKnowledge knowledge,
       ApplicationEventPublisher events,
       Clock clock) {
     this.store = store;
+    this.angles = angles;
+    this.ranges = ranges;
     this.products = products;
     this.knowledge = knowledge;
     this.events = events;
     this.clock = clock;
   }
 
-  /** What holds now. */
+  /** What the house has decided for all. */
   public Style current() {
     return read().style;
+  }
+
+  /** What a product's texts obey now: the house's style, its range's, and the line of the day. */
+  public Style of(long product) {
+    return ofRange(ranges.of(product)).style();
+  }
+
+  /**
+   * What holds for a range now, with where it comes from.
+   *
+   * @param range the range's id, 0 for products in none
+   */
+  LayeredStyle ofRange(long range) {
+    Read now = read();
+    return now.made.computeIfAbsent(range, r -> now.layered(now.style, r));
   }
 
   /** The number of what holds now, 0 if the house has decided nothing. */
@@ -80,7 +134,14 @@ public class HouseStyle {
     if (now.at.plus(FRESH).isBefore(clock.instant())) {
       long newest = store.newest();
       Style style = newest == now.version ? now.style : style(newest);
-      now = new Read(newest, style, clock.instant());
+      Map<Long, String> lines = new HashMap<>();
+      LocalDate today = LocalDate.now(clock);
+      angles.all().stream()
+          .filter(a -> a.angle().holdsOn(today))
+          .forEach(a -> lines.put(a.range(), a.angle().line()));
+      now =
+          new Read(
+              newest, style, store.layers(), lines, new ConcurrentHashMap<>(), clock.instant());
       read = now;
     }
     return now;
@@ -127,7 +188,7 @@ public class HouseStyle {
       return new StyleTrial(problems, List.of());
     }
     Set<String> kinds = new HashSet<>();
-    Style now = current();
+    Read now = read();
     List<StyleExample> examples =
         products
             .look(
@@ -139,8 +200,8 @@ public class HouseStyle {
                                 product,
                                 facts.sku(),
                                 facts.name(),
-                                worded(facts, now),
-                                worded(facts, style)))
+                                worded(facts, now, now.style, product),
+                                worded(facts, now, style, product)))
                         : Optional.empty(),
                 EXAMPLES)
             .examples();
@@ -184,6 +245,10 @@ public class HouseStyle {
     return some.isEmpty() ? Map.of() : measures;
   }
 
+  private Worded worded(ProductFacts facts, Read now, Style house, long product) {
+    return worded(facts, now.layered(house, ranges.of(product)).style());
+  }
+
   private Worded worded(ProductFacts facts, Style style) {
     Draft draft =
         new Composer(
@@ -222,8 +287,65 @@ public class HouseStyle {
     String what = note.isBlank() ? changes(before, style) : note.strip();
     long version = store.add(style, what.length() > 200 ? what.substring(0, 200) : what, by);
     forget();
-    events.publishEvent(new StyleChanged(version));
+    events.publishEvent(new StyleChanged("style " + version));
     return version;
+  }
+
+  /** What a range decides otherwise, and the number of that decision, 0 if it decides nothing. */
+  StyleStore.RangeLayer layer(long range) {
+    Ranges.Range known = ranges.get(range);
+    return store
+        .layer(range)
+        .orElseGet(() -> new StyleStore.RangeLayer(known.name(), 0, StyleLayer.NOTHING));
+  }
+
+  /**
+   * Keeps what a range decides otherwise than the house.
+   *
+   * @param seen the number of the decision that the person saw
+   */
+  @Transactional
+  public void putLayer(long range, StyleLayer layer, int seen, String by) {
+    StyleStore.RangeLayer before = layer(range);
+    if (before.version() != seen) {
+      throw Refused.changedMeanwhile(
+          "Somebody changed this range's style meanwhile. Look at it again before you go on; what you typed is still here.");
+    }
+    List<StyleProblem> problems = StyleProblem.of(layer.over(current()));
+    if (!problems.isEmpty()) {
+      throw Refused.invalid(
+          String.join(" ", problems.stream().map(StyleProblem::why).limit(5).toList()));
+    }
+    if (layer.equals(before.layer())) {
+      return;
+    }
+    store.putLayer(range, seen + 1, layer, by);
+    forget();
+    events.publishEvent(new StyleChanged("range style " + range + " " + (seen + 1)));
+  }
+
+  /** Tries what a range would decide on products of it, and keeps nothing. */
+  StyleTrial tryLayer(long range, StyleLayer layer) {
+    Style house = current();
+    List<StyleProblem> problems = StyleProblem.of(layer.over(house));
+    if (!problems.isEmpty()) {
+      return new StyleTrial(problems, List.of());
+    }
+    Style now = ofRange(range).style();
+    Style then = layer.over(house).withAngles(now.angles());
+    List<StyleExample> examples = new ArrayList<>();
+    for (long product : products.ids(new ProductFilter("", "ALL", 0, range))) {
+      ProductFacts facts = products.get(product).facts();
+      if (facts.facts().size() > 2) {
+        examples.add(
+            new StyleExample(
+                product, facts.sku(), facts.name(), worded(facts, now), worded(facts, then)));
+      }
+      if (examples.size() == EXAMPLES) {
+        break;
+      }
+    }
+    return new StyleTrial(problems, examples);
   }
 
   /** What differs, in words: "Voice, banned words". */
@@ -253,8 +375,12 @@ public class HouseStyle {
     }
   }
 
-  private void forget() {
-    Runnable stale = () -> read = new Read(read.version, read.style, Instant.MIN);
+  /** Has what holds read anew, now and after the change that is under way. */
+  void forget() {
+    Runnable stale =
+        () ->
+            read =
+                new Read(read.version, read.style, read.layers, read.lines, read.made, Instant.MIN);
     stale.run();
     if (TransactionSynchronizationManager.isSynchronizationActive()) {
       TransactionSynchronizationManager.registerSynchronization(

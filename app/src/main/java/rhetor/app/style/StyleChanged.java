@@ -1,4 +1,8 @@
 package rhetor.app.style;
 
-/** Said when the house has another style: texts are to be held to it. */
-public record StyleChanged(long version) {}
+/**
+ * Said when other rules hold for texts, which are to be held to them.
+ *
+ * @param what what changed, told from all changes before
+ */
+public record StyleChanged(String what) {}

@@ -4,20 +4,25 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import rhetor.app.web.Refused;
 import rhetor.core.style.BannedWord;
 import rhetor.core.style.Field;
 import rhetor.core.style.Instructions;
+import rhetor.core.style.LayeredStyle;
 import rhetor.core.style.Length;
 import rhetor.core.style.Spelling;
 import rhetor.core.style.Style;
+import rhetor.core.style.StyleLayer;
 import rhetor.core.style.Tuning;
 import rhetor.core.style.VoiceMeasure;
 import rhetor.core.style.VoiceProposal;
@@ -49,12 +54,6 @@ class StyleController {
       @NotNull List<String> instructions,
       @NotNull VoiceMeasure sample) {
     static StyleBody of(Style s) {
-      Map<String, Length> lengths = new java.util.LinkedHashMap<>();
-      for (Field field : Field.values()) {
-        if (s.lengths().containsKey(field)) {
-          lengths.put(field.code(), s.lengths().get(field));
-        }
-      }
       return new StyleBody(
           s.voice(),
           s.tuning(),
@@ -66,21 +65,12 @@ class StyleController {
           s.spelling(),
           s.emoji(),
           s.exclamations(),
-          lengths,
+          byCode(s.lengths()),
           s.instructions(),
           s.sample());
     }
 
     Style style() {
-      Map<Field, Length> own = new EnumMap<>(Field.class);
-      lengths.forEach(
-          (code, length) -> {
-            try {
-              own.put(Field.parse(code), length);
-            } catch (IllegalArgumentException e) {
-              throw rhetor.app.web.Refused.invalid("There is no field called " + code + ".");
-            }
-          });
       return new Style(
           voice,
           tuning,
@@ -89,13 +79,119 @@ class StyleController {
           required,
           notInTitles,
           always,
+          List.of(),
           spelling,
           emoji,
           exclamations,
-          own,
+          byField(lengths),
           instructions,
           sample);
     }
+  }
+
+  private static Map<String, Length> byCode(Map<Field, Length> lengths) {
+    Map<String, Length> codes = new LinkedHashMap<>();
+    for (Field field : Field.values()) {
+      if (lengths.containsKey(field)) {
+        codes.put(field.code(), lengths.get(field));
+      }
+    }
+    return codes;
+  }
+
+  private static Map<Field, Length> byField(Map<String, Length> codes) {
+    Map<Field, Length> lengths = new EnumMap<>(Field.class);
+    codes.forEach(
+        (code, length) -> {
+          try {
+            lengths.put(Field.parse(code), length);
+          } catch (IllegalArgumentException e) {
+            throw Refused.invalid("There is no field called " + code + ".");
+          }
+        });
+    return lengths;
+  }
+
+  /**
+   * What a range decides otherwise; see {@link StyleLayer}. What it leaves to the house is empty or
+   * missing.
+   */
+  record LayerBody(
+      @NotNull String voice,
+      Tuning tuning,
+      @NotNull String audience,
+      @NotNull List<@Valid BannedWord> banned,
+      @NotNull List<String> required,
+      @NotNull List<String> notInTitles,
+      @NotNull List<String> always,
+      Spelling spelling,
+      Boolean emoji,
+      Boolean exclamations,
+      @NotNull Map<String, Length> lengths,
+      @NotNull List<String> instructions) {
+    static LayerBody of(StyleLayer l) {
+      return new LayerBody(
+          l.voice(),
+          l.tuning().orElse(null),
+          l.audience(),
+          l.banned(),
+          l.required(),
+          l.notInTitles(),
+          l.always(),
+          l.spelling().orElse(null),
+          l.emoji().orElse(null),
+          l.exclamations().orElse(null),
+          byCode(l.lengths()),
+          l.instructions());
+    }
+
+    StyleLayer layer() {
+      return new StyleLayer(
+          voice,
+          Optional.ofNullable(tuning),
+          audience,
+          banned,
+          required,
+          notInTitles,
+          always,
+          Optional.ofNullable(spelling),
+          Optional.ofNullable(emoji),
+          Optional.ofNullable(exclamations),
+          byField(lengths),
+          instructions);
+    }
+  }
+
+  /**
+   * What holds for a range.
+   *
+   * @param version number of the range's own decision
+   * @param style what its texts obey in the end
+   * @param from what decided a setting last, by the setting's name; the house if it isn't named
+   */
+  record RangeStyleView(int version, LayerBody layer, StyleBody style, Map<String, String> from) {}
+
+  /** Another decision of a range; {@code seen} is the number of the one that was seen. */
+  record LayerChange(int seen, @NotNull @Valid LayerBody layer) {}
+
+  @GetMapping("/api/ranges/{id}/style")
+  RangeStyleView ofRange(@PathVariable long id) {
+    StyleStore.RangeLayer layer = house.layer(id);
+    LayeredStyle whole = house.ofRange(id);
+    return new RangeStyleView(
+        layer.version(), LayerBody.of(layer.layer()), StyleBody.of(whole.style()), whole.from());
+  }
+
+  @PutMapping("/api/ranges/{id}/style")
+  RangeStyleView putLayer(
+      @PathVariable long id, @Valid @RequestBody LayerChange change, Principal person) {
+    house.putLayer(id, change.layer().layer(), change.seen(), person.getName());
+    return ofRange(id);
+  }
+
+  @PostMapping("/api/ranges/{id}/style/try")
+  HouseStyle.StyleTrial tryLayer(@PathVariable long id, @Valid @RequestBody LayerBody body) {
+    return house.tryLayer(id, body.layer());
   }
 
   /** A field with the length that is usual for it. */
@@ -150,8 +246,7 @@ class StyleController {
   @PostMapping("/api/style/read")
   PlainWordsView read(@Valid @RequestBody PlainWords words) {
     if (words.lines().size() > MOST_LINES) {
-      throw rhetor.app.web.Refused.invalid(
-          "Up to %d instructions are read at a time.".formatted(MOST_LINES));
+      throw Refused.invalid("Up to %d instructions are read at a time.".formatted(MOST_LINES));
     }
     Instructions.Reading reading = Instructions.read(words.lines(), words.style().style());
     return new PlainWordsView(reading.lines(), StyleBody.of(reading.style()));

@@ -1,14 +1,19 @@
 package rhetor.app.style;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
 import rhetor.core.style.Style;
+import rhetor.core.style.StyleLayer;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps the house's style with all its versions. */
@@ -58,5 +63,42 @@ class StyleStore {
                     rs.getString(3),
                     rs.getTimestamp(4).toInstant()))
         .list();
+  }
+
+  /**
+   * What a range decides.
+   *
+   * @param name the range's name
+   */
+  record RangeLayer(String name, int version, StyleLayer layer) {}
+
+  private static final String LAYERS =
+      "select r.id, r.name, s.version, s.layer from range_style s join product_range r on r.id = s.range_id";
+
+  /** What ranges decide, by their ids. */
+  Map<Long, RangeLayer> layers() {
+    Map<Long, RangeLayer> layers = new HashMap<>();
+    jdbc.sql(LAYERS)
+        .query(
+            rs -> {
+              layers.put(rs.getLong(1), layer(rs));
+            });
+    return layers;
+  }
+
+  Optional<RangeLayer> layer(long range) {
+    return jdbc.sql(LAYERS + " where r.id = ?").param(range).query((rs, i) -> layer(rs)).optional();
+  }
+
+  private RangeLayer layer(ResultSet rs) throws SQLException {
+    return new RangeLayer(
+        rs.getString(2), rs.getInt(3), json.readValue(rs.getString(4), StyleLayer.class));
+  }
+
+  void putLayer(long range, int version, StyleLayer layer, String by) {
+    jdbc.sql(
+            "merge into range_style (range_id, version, layer, made_by, made_at) key (range_id) values (?, ?, ?, ?, ?)")
+        .params(range, version, json.writeValueAsString(layer), by, Timestamp.from(clock.instant()))
+        .update();
   }
 }

@@ -1,0 +1,71 @@
+package rhetor.app.range;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.security.Principal;
+import java.util.List;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import rhetor.app.product.ProductFilter;
+
+/** Ranges over HTTP. */
+@RestController
+class RangeController {
+  private final Ranges ranges;
+
+  RangeController(Ranges ranges) {
+    this.ranges = ranges;
+  }
+
+  record RangeName(@NotNull String name) {}
+
+  /** Which products are meant: those named, or all that match if none is. */
+  record RangeOrder(List<Long> products, String search, String state, Long intake, Long range) {
+    List<Long> ids() {
+      return products == null ? List.of() : products;
+    }
+
+    ProductFilter filter() {
+      return new ProductFilter(
+          search, state, intake == null ? 0 : intake, range == null ? 0 : range);
+    }
+  }
+
+  /** How many products were moved. */
+  record Moved(int products) {}
+
+  @GetMapping("/api/ranges")
+  List<Ranges.Range> all() {
+    return ranges.all();
+  }
+
+  @PostMapping("/api/ranges")
+  Ranges.Range add(@Valid @RequestBody RangeName order, Principal person) {
+    return ranges.add(order.name(), person.getName());
+  }
+
+  @PutMapping("/api/ranges/{id}")
+  Ranges.Range rename(@PathVariable long id, @Valid @RequestBody RangeName order) {
+    return ranges.rename(id, order.name());
+  }
+
+  @DeleteMapping("/api/ranges/{id}")
+  void remove(@PathVariable long id) {
+    ranges.remove(id);
+  }
+
+  @PostMapping("/api/ranges/{id}/products")
+  Moved put(@PathVariable long id, @Valid @RequestBody RangeOrder order) {
+    return new Moved(ranges.put(id, order.ids(), order.filter()));
+  }
+
+  @PostMapping("/api/ranges/{id}/leave")
+  Moved takeOut(@PathVariable long id, @Valid @RequestBody RangeOrder order) {
+    return new Moved(ranges.takeOut(id, order.ids(), order.filter()));
+  }
+}

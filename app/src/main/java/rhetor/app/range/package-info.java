@@ -1,0 +1,2 @@
+/** Named sets of products that are worked on together. */
+package rhetor.app.range;
