@@ -22,6 +22,7 @@ const WORDS = [
 /** What the house knows and decides, as its menu names it. */
 const KNOWN = [
   ['/style', 'House style'],
+  ['/ranges', 'Ranges'],
   ['/keywords', 'Keywords'],
   ['/audit', 'Audit'],
   ['/claims', 'Claims'],

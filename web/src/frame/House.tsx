@@ -17,6 +17,7 @@ import { NamesPage } from '../product/NamesPage';
 import { ProductsPage } from '../product/ProductsPage';
 import { VariantsPage } from '../product/VariantsPage';
 import { ProofsPage } from '../proof/ProofsPage';
+import { RangesPage } from '../range/RangesPage';
 import { ResultsPage } from '../result/ResultsPage';
 import { RunsPage } from '../run/RunsPage';
 import { StylePage } from '../style/StylePage';
@@ -46,6 +47,7 @@ export function House() {
           <Route path="/products/new" element={<HandPage />} />
           <Route path="/intake/pictures" element={<PicturesPage />} />
           <Route path="/style" element={<StylePage />} />
+          <Route path="/ranges" element={<RangesPage />} />
           <Route path="/keywords" element={<KeywordsPage />} />
           <Route path="/audit" element={<AuditPage />} />
           <Route path="/claims" element={<ClaimsPage />} />

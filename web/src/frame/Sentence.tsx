@@ -66,6 +66,24 @@ export function TypedWord(props: {
   );
 }
 
+/** One underlined word of a sentence that is a day. */
+export function DayWord(props: {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+}) {
+  return (
+    <Box
+      component="input"
+      type="date"
+      aria-label={props.label}
+      value={props.value}
+      onChange={(e: React.ChangeEvent<HTMLInputElement>) => props.onChange(e.target.value)}
+      sx={wordStyle}
+    />
+  );
+}
+
 const wordStyle = {
   font: 'inherit',
   fontStyle: 'italic',

@@ -15,6 +15,8 @@ import { count, figure } from '../frame/format';
 import { Sentence, Word } from '../frame/Sentence';
 import { Stage } from '../frame/Stage';
 import { useMay } from '../frame/session';
+import { PutInRange } from '../range/PutInRange';
+import { useRanges } from '../range/ranges';
 import { Facts } from './Facts';
 import { ORDERS, STATES, type Order } from './filter';
 import { WriteSentence } from './WriteSentence';
@@ -36,6 +38,7 @@ export function ProductsPage() {
     search: search.get('search') ?? '',
     state: search.get('state') ?? 'ALL',
     intake: Number(search.get('intake') ?? 0),
+    range: Number(search.get('range') ?? 0),
     order: (search.get('order') ?? 'SHEET') as Order,
   };
   const key = JSON.stringify(filter);
@@ -50,6 +53,7 @@ export function ProductsPage() {
   };
 
   const intakes = useQuery({ queryKey: ['intakes'], queryFn: () => take(api.GET('/api/intakes')) });
+  const ranges = useRanges();
   const pages = useInfiniteQuery({
     queryKey: ['products', filter],
     queryFn: ({ pageParam }) =>
@@ -64,7 +68,7 @@ export function ProductsPage() {
   });
   const lines = pages.data?.pages.flatMap((p) => p.items) ?? [];
   const total = pages.data?.pages[0]?.total ?? 0;
-  const isPlain = filter.state === 'ALL' && !filter.search && !filter.intake;
+  const isPlain = filter.state === 'ALL' && !filter.search && !filter.intake && !filter.range;
 
   if (pages.isSuccess && total === 0 && isPlain) {
     return (
@@ -102,6 +106,16 @@ export function ProductsPage() {
               .map((i) => ({ value: String(i.id), label: i.supplier })),
           ]}
           onChange={(v) => set('intake', v)}
+        />{' '}
+        of{' '}
+        <Word
+          label="Of which range"
+          value={String(filter.range || '')}
+          choices={[
+            { value: '', label: 'any range' },
+            ...(ranges.data ?? []).map((r) => ({ value: String(r.id), label: r.name })),
+          ]}
+          onChange={(v) => set('range', v)}
         />
         ,{' '}
         <Word
@@ -124,6 +138,7 @@ export function ProductsPage() {
         <Link to="/products/new">A product by hand, or from a text</Link>
       </Box>
       {mayWrite && <WriteSentence filter={filter} total={total} chosen={[...chosen]} />}
+      {mayWrite && chosen.size > 0 && <PutInRange filter={filter} chosen={[...chosen]} />}
       {pages.isFetching && <LinearProgress aria-label="Loading products" />}
       <Box
         sx={{

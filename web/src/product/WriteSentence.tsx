@@ -10,7 +10,7 @@ import { Sentence, Word } from '../frame/Sentence';
 import { article, useVoices } from '../proof/voices';
 
 interface Props {
-  filter: { search: string; state: string; intake: number };
+  filter: { search: string; state: string; intake: number; range: number };
   total: number;
   chosen: number[];
 }
@@ -22,12 +22,11 @@ export function WriteSentence({ filter, total, chosen }: Props) {
   const queries = useQueryClient();
   const [leave, setLeave] = useState('yes');
   const [seed, setSeed] = useState('1');
-  const [chosenVoice, setVoice] = useState('');
+  const [voice, setVoice] = useState('');
   const style = useQuery({
     queryKey: ['style', 'now'],
     queryFn: () => take(api.GET('/api/style')),
   });
-  const voice = chosenVoice || (style.data?.style.voice ?? 'plain');
   const spelling = style.data?.style.spelling === 'AMERICAN' ? 'American' : 'British';
   const voices = useVoices();
   const [isBusy, setBusy] = useState(false);
@@ -36,6 +35,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
     search: filter.search,
     state: filter.state,
     intake: filter.intake,
+    range: filter.range,
     leaveSignedOff: leave === 'yes',
     seed: Number(seed),
     voice,
@@ -78,8 +78,14 @@ export function WriteSentence({ filter, total, chosen }: Props) {
             ? count(chosen.length, 'chosen product')
             : `all ${figure(total)} shown`}
         </strong>{' '}
-        in {spelling} English, in {article(voice)}{' '}
-        <Word label="Voice" value={voice} choices={voices.choices} onChange={setVoice} /> voice,{' '}
+        in {spelling} English, in {voice ? article(voice) : 'the'}{' '}
+        <Word
+          label="Voice"
+          value={voice}
+          choices={[{ value: '', label: 'house’s own' }, ...voices.choices]}
+          onChange={setVoice}
+        />{' '}
+        voice,{' '}
         <Word
           label="Signed-off texts"
           value={leave}

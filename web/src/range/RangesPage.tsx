@@ -1,0 +1,56 @@
+import Box from '@mui/material/Box';
+import LinearProgress from '@mui/material/LinearProgress';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api, take } from '../api/client';
+import { count } from '../frame/format';
+import { ListDetail, ListItem } from '../frame/ListDetail';
+import { Angles } from './Angles';
+import { RangeStyle } from './RangeStyle';
+import { useRanges } from './ranges';
+
+/** Named sets of products: what each decides otherwise than the house, and the lines of the season. */
+export function RangesPage() {
+  const [open, setOpen] = useState(0);
+  const ranges = useRanges();
+  const angles = useQuery({ queryKey: ['angles'], queryFn: () => take(api.GET('/api/angles')) });
+  if (!ranges.data || !angles.data) return <LinearProgress aria-label="Opening the ranges" />;
+  const range = ranges.data.find((r) => r.id === open);
+  const holding = (id: number) => angles.data.find((a) => a.range === id && a.holds);
+  return (
+    <ListDetail
+      head={
+        <>
+          <Typography variant="h1">Ranges</Typography>
+          <Box sx={{ color: 'text.secondary' }}>
+            A range is a set of products that are worked on together: a season, a delivery, a
+            department. Choose products on <Link to="/products">the list of products</Link> and put
+            them in one.
+          </Box>
+        </>
+      }
+      list={[{ id: 0, name: 'The whole house', products: -1 }, ...ranges.data].map((r) => (
+        <ListItem
+          key={r.id}
+          isOpen={r.id === open}
+          onOpen={() => setOpen(r.id)}
+          line={r.name}
+          end={r.products < 0 ? '' : count(r.products, 'product')}
+          below={
+            holding(r.id) && (
+              <Box sx={{ color: 'success.main', fontStyle: 'italic' }}>{holding(r.id)?.line}</Box>
+            )
+          }
+        />
+      ))}
+      detail={
+        <>
+          <Angles key={open} range={open} angles={angles.data.filter((a) => a.range === open)} />
+          {range && <RangeStyle key={`style ${open}`} range={range} onGone={() => setOpen(0)} />}
+        </>
+      }
+    />
+  );
+}
