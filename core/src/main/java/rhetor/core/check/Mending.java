@@ -51,11 +51,7 @@ public final class Mending {
             .map(m -> new Sentence(m.fix(), List.of(new Support(Support.Kind.HOUSE, m.fix()))))
             .toList();
     if (!missing.isEmpty()) {
-      int heading = 0;
-      while (heading < mended.size() && mended.get(heading).kind() != Block.Kind.HEADING) {
-        heading++;
-      }
-      mended.add(heading, new Block(Block.Kind.PARAGRAPH, missing));
+      mended.add(Draft.endOfProse(mended), new Block(Block.Kind.PARAGRAPH, missing));
     }
     return mended;
   }

@@ -4,6 +4,7 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
+import rhetor.core.template.Template;
 
 /**
  * What a text is to be written from and for.
@@ -12,9 +13,16 @@ import rhetor.core.style.Voices;
  * @param keyword the primary keyword, or empty
  * @param voice how it is to sound
  * @param style what the house has decided for all texts
+ * @param template how its texts are built
  * @param take which of several texts for the product it is, from 0; takes differ in plan and words
  */
-public record Brief(ProductFacts product, String keyword, Voice voice, Style style, int take) {
+public record Brief(
+    ProductFacts product, String keyword, Voice voice, Style style, Template template, int take) {
+
+  /** A brief that leaves it to the composer how texts are built. */
+  public Brief(ProductFacts product, String keyword, Voice voice, Style style, int take) {
+    this(product, keyword, voice, style, Template.NONE, take);
+  }
 
   /** A first take in the plain voice, with the keyword that the product's sheet asks for. */
   public static Brief of(ProductFacts product) {
@@ -23,16 +31,21 @@ public record Brief(ProductFacts product, String keyword, Voice voice, Style sty
 
   /** The same brief for a house of this style, in its own voice. */
   public Brief under(Style house) {
-    return new Brief(product, keyword, house.ownVoice(), house, take);
+    return new Brief(product, keyword, house.ownVoice(), house, template, take);
   }
 
   /** The same brief in another voice, as the house bends it. */
   public Brief in(Voice other) {
-    return new Brief(product, keyword, style.bend(other), style, take);
+    return new Brief(product, keyword, style.bend(other), style, template, take);
   }
 
   /** The same brief for another take. */
   public Brief take(int other) {
-    return new Brief(product, keyword, voice, style, other);
+    return new Brief(product, keyword, voice, style, template, other);
+  }
+
+  /** The same brief for texts built so. */
+  public Brief after(Template other) {
+    return new Brief(product, keyword, voice, style, other, take);
   }
 }

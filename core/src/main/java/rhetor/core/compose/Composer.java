@@ -2,6 +2,7 @@ package rhetor.core.compose;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +16,9 @@ import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.Style;
 import rhetor.core.support.Ground;
+import rhetor.core.template.OwnText;
+import rhetor.core.template.Slot;
+import rhetor.core.template.Template;
 
 /**
  * Writes all texts of a product from its facts, without network or cost. Every sentence carries
@@ -45,6 +49,10 @@ public final class Composer {
   private final Rotation rotation;
   private final Variety variety;
   private final RangeFigures range;
+
+  /** Templates' words made ready, by their source. */
+  private final Map<String, OwnText> ownTexts = new HashMap<>();
+
   private HouseRules rules = HouseRules.of(Style.standard());
   private int written;
 
@@ -117,6 +125,10 @@ public final class Composer {
         : KeywordUse.of(brief.keyword(), brief.product(), new Ground(brief.product(), knowledge));
   }
 
+  private OwnText ownText(String source) {
+    return ownTexts.computeIfAbsent(source, OwnText::of);
+  }
+
   private static void put(Map<Field, List<Block>> fields, Field field, List<Block> blocks) {
     if (!blocks.isEmpty()) {
       fields.put(field, blocks);
@@ -140,6 +152,8 @@ public final class Composer {
     private final ProductFacts product;
     private final KeywordUse keyword;
     private final int take;
+    private final Template template;
+    private final Map<String, Slot> slots;
     private final Subject subject;
     private final Pen pen;
     private final StyleFinish finish;
@@ -149,6 +163,11 @@ public final class Composer {
       this.product = brief.product();
       this.keyword = keyword;
       this.take = brief.take();
+      this.template = brief.template();
+      this.slots =
+          template == Template.NONE
+              ? Map.of()
+              : Slots.of(product, brief.keyword(), values, template.questions());
       this.subject = Subject.of(product);
       this.pen = new Pen(brief.voice(), rules, rotation, variety, values, range);
       this.finish = new StyleFinish(rules, product);
@@ -172,8 +191,17 @@ public final class Composer {
       put(fields, Field.IMAGE_ALT, prose(List.of(titles.imageAlt())));
       put(fields, Field.INCLUDED, list(items("included")));
       put(fields, Field.NOT_INCLUDED, list(items("not_included")));
+      template.fields().forEach((field, text) -> ownWords(field, text, fields));
       fields.replaceAll(finish::of);
       return new Draft(fields);
+    }
+
+    /** A field in the template's words, if its slots can be filled and it isn't too long so. */
+    private void ownWords(Field field, String text, Map<Field, List<Block>> fields) {
+      List<Sentence> own = OutlineWriter.own(ownText(text), slots);
+      if (!own.isEmpty() && fits(own, field)) {
+        put(fields, field, prose(own));
+      }
     }
 
     /** The things that a fact lists, each an entry. */
@@ -300,7 +328,7 @@ public final class Composer {
     }
 
     private List<Block> description(Draft others, List<Message> telling, boolean specified) {
-      if (messages.isEmpty()) {
+      if (messages.isEmpty() && template.outline().isEmpty()) {
         return prose(bare());
       }
       List<Block> blocks = new ArrayList<>();
@@ -319,13 +347,19 @@ public final class Composer {
         first.addAll(opening.sentences());
         said.addAll(opening.said());
       }
-      Planner.Outline outline =
-          planner.outline(
-              telling.stream().filter(m -> !said.contains(m) && !isSaidBy(m, first)).toList(),
-              benefits,
-              pen);
+      List<Message> rest =
+          telling.stream().filter(m -> !said.contains(m) && !isSaidBy(m, first)).toList();
       SentenceWriter writer =
           new SentenceWriter(subject, pen, opening == null ? "" : opening.text());
+      if (!template.outline().isEmpty()) {
+        return new OutlineWriter(template, slots, planner, pen, writer, Composer.this::ownText)
+            .write(
+                first.isEmpty() ? bare() : first,
+                rest,
+                benefits,
+                specified ? specification(telling) : List.of());
+      }
+      Planner.Outline outline = planner.outline(rest, benefits, pen);
       List<List<Message>> body = new ArrayList<>(outline.body());
       if (!body.isEmpty()) {
         first.addAll(writer.write(body.removeFirst(), first.isEmpty()));
@@ -339,14 +373,19 @@ public final class Composer {
       if (blocks.isEmpty()) {
         blocks.addAll(prose(bare()));
       }
-      List<Sentence> specification =
-          new Specification(knowledge, values, product, telling).entries();
-      if (specified && specification.size() >= 2) {
+      List<Sentence> specification = specification(telling);
+      if (specified && !specification.isEmpty()) {
         blocks.add(
             new Block(Block.Kind.HEADING, List.of(new Sentence("Specification", List.of()))));
         blocks.add(new Block(Block.Kind.LIST, specification));
       }
       return blocks;
+    }
+
+    /** The list of facts; one entry alone is none. */
+    private List<Sentence> specification(List<Message> telling) {
+      List<Sentence> entries = new Specification(knowledge, values, product, telling).entries();
+      return entries.size() < 2 ? List.of() : entries;
     }
 
     private static String firstSentence(Draft draft) {

@@ -45,6 +45,16 @@ public record Draft(Map<Field, List<Block>> fields) {
     return plain(blocks, false);
   }
 
+  /** Where a description's prose ends: before the heading of the list it ends with, if any. */
+  public static int endOfProse(List<Block> blocks) {
+    int end = blocks.size();
+    if (end > 0 && blocks.get(end - 1).kind() == Block.Kind.LIST) {
+      end--;
+      end -= end > 0 && blocks.get(end - 1).kind() == Block.Kind.HEADING ? 1 : 0;
+    }
+    return end;
+  }
+
   private static String plain(List<Block> blocks, boolean tags) {
     StringBuilder text = new StringBuilder();
     for (Block block : blocks) {

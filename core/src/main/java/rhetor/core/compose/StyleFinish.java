@@ -2,7 +2,6 @@ package rhetor.core.compose;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
@@ -63,10 +62,7 @@ final class StyleFinish {
       return description;
     }
     List<Block> closed = new ArrayList<>(description);
-    Optional<Block> heading =
-        description.stream().filter(b -> b.kind() == Block.Kind.HEADING).findFirst();
-    int at = heading.map(closed::indexOf).orElse(closed.size());
-    closed.add(at, new Block(Block.Kind.PARAGRAPH, own));
+    closed.add(Draft.endOfProse(closed), new Block(Block.Kind.PARAGRAPH, own));
     return closed;
   }
 }

@@ -16,7 +16,9 @@ public record Support(Kind kind, String id) {
     RANGE,
     KEYWORD,
     /** What the house always says; the id is the sentence. */
-    HOUSE
+    HOUSE,
+    /** The house's own words in a template; the id is the sentence. */
+    TEMPLATE
   }
 
   static Support fact(String id) {
@@ -33,6 +35,10 @@ public record Support(Kind kind, String id) {
 
   static Support house(String sentence) {
     return new Support(Kind.HOUSE, sentence);
+  }
+
+  static Support template(String sentence) {
+    return new Support(Kind.TEMPLATE, sentence);
   }
 
   static Support keyword(String keyword) {

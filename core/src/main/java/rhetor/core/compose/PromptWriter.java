@@ -1,0 +1,182 @@
+package rhetor.core.compose;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.StringJoiner;
+import java.util.stream.Collectors;
+import rhetor.core.fact.Claim;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.style.BannedWord;
+import rhetor.core.style.Field;
+import rhetor.core.style.Length;
+import rhetor.core.style.Style;
+import rhetor.core.template.OwnText;
+import rhetor.core.template.Part;
+import rhetor.core.template.Question;
+import rhetor.core.template.Slot;
+import rhetor.core.template.Template;
+
+/** Writes what a text model is asked, whole, from the same brief that the composer gets. */
+public final class PromptWriter {
+  /** What is asked where a template has no prompt of its own. */
+  public static final String USUAL =
+      """
+      Write the texts of one product for a shop, in {{language}}.
+
+      Rest every statement on the facts below. Say nothing of the product that they don't say; \
+      leave out what is not there.
+
+      Product: {{name}}{{#if brand}} by {{brand}}{{/if}}
+      {{#if kind}}It is a {{kind}}.
+      {{/if}}{{#if keyword}}Its page is to be found by "{{keyword}}". Have these words in the title, \
+      the first sentence and the meta fields.
+      {{/if}}
+      Facts:
+      {{sheet}}
+      {{#if claims}}
+      What the shop may say of them:
+      {{claims}}
+      {{/if}}
+      Voice: {{voice}}
+      {{#if audience}}Readers: {{audience}}.
+      {{/if}}{{#if banned}}Never say: {{banned}}.
+      {{/if}}{{#if required}}The description has: {{required}}.
+      {{/if}}{{#if outline}}
+      The description in this order: {{outline}}.
+      {{/if}}
+      Lengths:
+      {{lengths}}
+      {{#if instructions}}
+      Besides:
+      {{instructions}}
+      {{/if}}
+      Answer with a JSON object of these fields and nothing else: title, short_description, \
+      description (HTML without a page heading), meta_title, meta_description, tags, image_alt.
+      """;
+
+  private final Knowledge knowledge;
+  private final ValueText values;
+
+  public PromptWriter(Knowledge knowledge) {
+    this.knowledge = knowledge;
+    this.values = new ValueText(knowledge);
+  }
+
+  /** The whole prompt for a brief. */
+  public String prompt(Brief brief) {
+    Template template = brief.template();
+    ProductFacts product = brief.product();
+    Style style = brief.style();
+    Map<String, Slot> slots =
+        new LinkedHashMap<>(Slots.of(product, brief.keyword(), values, template.questions()));
+    put(slots, "sheet", sheet(product, slots, template.questions()));
+    put(slots, "claims", claims(product));
+    put(slots, "voice", brief.voice().label() + ". " + brief.voice().about());
+    put(slots, "audience", style.audience());
+    put(slots, "banned", banned(style.banned()));
+    put(slots, "required", String.join(", ", style.required()));
+    put(slots, "lengths", lengths(style));
+    put(slots, "outline", outline(template, slots));
+    put(slots, "language", style.spelling().label() + " English");
+    put(slots, "instructions", instructions(style, template));
+    return OwnText.of(template.prompt().isBlank() ? USUAL : template.prompt())
+        .filled(slots)
+        .replaceAll("\n{3,}", "\n\n")
+        .strip();
+  }
+
+  private static void put(Map<String, Slot> slots, String name, String value) {
+    if (!value.isBlank()) {
+      slots.put(name, new Slot(value, ""));
+    }
+  }
+
+  private String sheet(ProductFacts product, Map<String, Slot> slots, List<Question> questions) {
+    StringJoiner lines = new StringJoiner("\n");
+    for (Fact fact : product.facts()) {
+      lines.add("- " + fact.label() + ": " + values.prose(fact.value()));
+    }
+    for (Question question : questions) {
+      Slot answer = slots.get(question.key());
+      if (answer != null && answer.fact().isEmpty()) {
+        lines.add("- " + question.label() + " " + answer.value());
+      }
+    }
+    return lines.toString();
+  }
+
+  private String claims(ProductFacts product) {
+    return product.facts().stream()
+        .flatMap(f -> knowledge.licence().of(f, product.productClass()).stream())
+        .map(Claim::text)
+        .filter(t -> !t.isBlank())
+        .distinct()
+        .map(t -> "- " + t)
+        .collect(Collectors.joining("\n"));
+  }
+
+  private static String banned(List<BannedWord> banned) {
+    return banned.stream()
+        .map(
+            b ->
+                b.instead().isEmpty()
+                    ? "\"" + b.word() + "\""
+                    : "\"%s\" (say \"%s\")".formatted(b.word(), b.instead()))
+        .collect(Collectors.joining(", "));
+  }
+
+  private static String lengths(Style style) {
+    StringJoiner lines = new StringJoiner("\n");
+    for (Field field : Field.values()) {
+      Length length = style.length(field);
+      StringJoiner limits = new StringJoiner(", ");
+      if (length.mostCharacters() > 0) {
+        limits.add(
+            "%d to %d characters".formatted(length.leastCharacters(), length.mostCharacters()));
+      }
+      if (length.mostWords() > 0) {
+        limits.add("up to %d words".formatted(length.mostWords()));
+      }
+      if (limits.length() > 0) {
+        lines.add("- " + field.code() + ": " + limits);
+      }
+    }
+    return lines.toString();
+  }
+
+  private static String outline(Template template, Map<String, Slot> slots) {
+    return template.outline().stream().map(p -> asked(p, slots)).collect(Collectors.joining("; "));
+  }
+
+  private static String asked(Part part, Map<String, Slot> slots) {
+    String heading =
+        part.heading().isEmpty() ? "" : " under the heading \"" + part.heading() + "\"";
+    return (switch (part.kind()) {
+          case OPENING -> "what it is";
+          case STORY -> "what there is to tell";
+          case BENEFITS -> "facts and what they are good for";
+          case SPECIFICATION -> "the facts as a list";
+          case USE -> "what it is for";
+          case CARE -> "how it is looked after";
+          case BOX -> "what comes with it";
+          case CLOSING -> "where it comes from";
+          case OWN ->
+              "these words: "
+                  + OwnText.of(part.text()).lines(slots).stream()
+                      .map(OwnText.Line::text)
+                      .collect(Collectors.joining(" "));
+        })
+        + heading;
+  }
+
+  private static String instructions(Style style, Template template) {
+    StringJoiner lines = new StringJoiner("\n");
+    style.ownSentences().forEach(s -> lines.add("- End the description with: " + s));
+    style.instructions().forEach(i -> lines.add("- " + i));
+    template.instructions().forEach(i -> lines.add("- " + i));
+    return lines.toString();
+  }
+}
