@@ -62,6 +62,7 @@ class DemoHouse implements ApplicationRunner {
         true,
         1,
         Optional.empty(),
+        0,
         "odile@harrowmere.example");
     propose("Kestering Locks", "kestering-locks.csv");
     propose("Brightwick Lighting", "brightwick-lighting.xlsx");

@@ -8,7 +8,7 @@ import java.util.Map;
 import org.springframework.stereotype.Component;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
-import rhetor.app.style.HouseStyle;
+import rhetor.app.template.Templates;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Block;
 import rhetor.core.compose.Draft;
@@ -27,11 +27,11 @@ import rhetor.core.style.Length;
 class FieldViews {
   private final HouseKnowledge knowledge;
 
-  private final HouseStyle style;
+  private final Templates templates;
 
-  FieldViews(HouseKnowledge knowledge, HouseStyle style) {
+  FieldViews(HouseKnowledge knowledge, Templates templates) {
     this.knowledge = knowledge;
-    this.style = style;
+    this.templates = templates;
   }
 
   /** A sentence with the numbers of its footnotes. */
@@ -72,7 +72,7 @@ class FieldViews {
                         b.sentences().stream().map(s -> sentence(s, footnotes, product)).toList()))
             .toList();
     String plain = draft.plain(field);
-    Length length = style.of(product.id()).length(field);
+    Length length = templates.style(product.id()).length(field);
     String html = Html.of(draft.blocks(field));
     List<Mark> marks = all.stream().filter(m -> m.field() == field).toList();
     return new FieldView(
@@ -131,6 +131,13 @@ class FieldViews {
       case HOUSE ->
           new Footnote(
               number, Support.Kind.HOUSE, "The house", "Every description says so.", List.of());
+      case TEMPLATE ->
+          new Footnote(
+              number,
+              Support.Kind.TEMPLATE,
+              "The template",
+              "The house's own words; no fact was asked for.",
+              List.of());
     };
   }
 

@@ -10,7 +10,7 @@ import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
-import rhetor.app.style.HouseStyle;
+import rhetor.app.template.Templates;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
 import rhetor.core.check.Checker;
@@ -36,7 +36,7 @@ public class ProofService {
   private final ProductService products;
   private final HouseKnowledge knowledge;
   private final HouseTexts house;
-  private final HouseStyle style;
+  private final Templates templates;
   private final Findings findings;
 
   ProofService(
@@ -44,10 +44,10 @@ public class ProofService {
       ProductService products,
       HouseTexts house,
       HouseKnowledge knowledge,
-      HouseStyle style,
+      Templates templates,
       Findings findings) {
     this.house = house;
-    this.style = style;
+    this.templates = templates;
     this.findings = findings;
     this.texts = texts;
     this.products = products;
@@ -195,7 +195,7 @@ public class ProofService {
 
   /** The checks of one product's texts, and which other text of the house is too like. */
   private Audit audit(Product product, Draft draft, String keyword) {
-    return new Checker(knowledge.current(), style.of(product.id()))
+    return new Checker(knowledge.current(), templates.style(product.id()))
         .check(
             draft, product.facts(), keyword, house.likeness(product.id(), draft).stream().toList());
   }

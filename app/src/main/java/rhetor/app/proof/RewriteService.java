@@ -11,7 +11,7 @@ import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
-import rhetor.app.style.HouseStyle;
+import rhetor.app.template.Templates;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Block;
 import rhetor.core.compose.Brief;
@@ -22,6 +22,7 @@ import rhetor.core.compose.Rewriter;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.Variety;
 import rhetor.core.style.Field;
+import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 
 /**
@@ -33,11 +34,11 @@ public class RewriteService {
   private final ProofService proofs;
   private final ProductService products;
   private final HouseKnowledge knowledge;
-  private final HouseStyle style;
+  private final Templates templates;
 
   RewriteService(
-      ProofService proofs, ProductService products, HouseKnowledge knowledge, HouseStyle style) {
-    this.style = style;
+      ProofService proofs, ProductService products, HouseKnowledge knowledge, Templates templates) {
+    this.templates = templates;
     this.proofs = proofs;
     this.products = products;
     this.knowledge = knowledge;
@@ -58,14 +59,18 @@ public class RewriteService {
             voice.id().hashCode(),
             Variety.ofFew(),
             products.figures(product.facts().productClass()))
-        .takes(
-            new Brief(
-                product.facts(),
-                product.keyword(),
-                style.of(product.id()).bend(voice),
-                style.of(product.id()),
-                1),
-            number);
+        .takes(takesBrief(product, voice), number);
+  }
+
+  private Brief takesBrief(Product product, Voice voice) {
+    Style style = templates.style(product.id());
+    return new Brief(
+        product.facts(),
+        product.keyword(),
+        style.bend(voice),
+        style,
+        templates.of(product.id()),
+        1);
   }
 
   /**
@@ -175,7 +180,7 @@ public class RewriteService {
                   knowledge.current(),
                   product.id(),
                   products.figures(product.facts().productClass()),
-                  style.of(product.id()))
+                  templates.style(product.id()))
               .rewrite(
                   draft.blocks(field), field, selected, product.facts(), product.keyword(), order));
     } catch (IllegalArgumentException e) {

@@ -6,6 +6,7 @@ import java.time.Instant;
  * One act of writing for many products.
  *
  * @param voice id of the voice it writes in, empty for the one that each product's style has
+ * @param template id of the template that texts are built after, 0 for none
  * @param left products that were left alone, because they were signed off meanwhile or it was
  *     stopped
  */
@@ -13,6 +14,7 @@ public record Run(
     long id,
     Status status,
     String voice,
+    long template,
     int total,
     int written,
     int failed,

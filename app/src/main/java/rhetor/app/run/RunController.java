@@ -38,7 +38,8 @@ class RunController {
       Long range,
       boolean leaveSignedOff,
       long seed,
-      String voice) {
+      String voice,
+      Long template) {
     /** The voice asked for; empty for the one that each product's style has. */
     Optional<Voice> chosenVoice() {
       if (voice == null || voice.isBlank()) {
@@ -86,6 +87,7 @@ class RunController {
         order.leaveSignedOff(),
         order.seed(),
         order.chosenVoice(),
+        order.template() == null ? 0 : order.template(),
         person.getName());
   }
 

@@ -20,13 +20,12 @@ import rhetor.app.product.ProductLine;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
 import rhetor.app.proof.ProofService;
-import rhetor.app.style.HouseStyle;
+import rhetor.app.template.Templates;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.RangeFigures;
 import rhetor.core.compose.Variety;
-import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 
@@ -44,7 +43,7 @@ public class RunService {
   private final ProductService products;
   private final ProofService proofs;
   private final HouseKnowledge knowledge;
-  private final HouseStyle style;
+  private final Templates templates;
   private final SchedulerClient scheduler;
   private final TransactionTemplate transaction;
   private final Clock clock;
@@ -54,7 +53,7 @@ public class RunService {
       ProductService products,
       ProofService proofs,
       HouseKnowledge knowledge,
-      HouseStyle style,
+      Templates templates,
       @Lazy SchedulerClient scheduler,
       TransactionTemplate transaction,
       Clock clock) {
@@ -62,7 +61,7 @@ public class RunService {
     this.products = products;
     this.proofs = proofs;
     this.knowledge = knowledge;
-    this.style = style;
+    this.templates = templates;
     this.scheduler = scheduler;
     this.transaction = transaction;
     this.clock = clock;
@@ -120,6 +119,7 @@ public class RunService {
   /**
    * Starts a run for the products named, or for all that match if none is.
    *
+   * @param template id of the template that texts are built after, 0 for none
    * @throws Refused if nothing is left to write for
    */
   @Transactional
@@ -129,7 +129,11 @@ public class RunService {
       boolean leaveSignedOff,
       long seed,
       Optional<Voice> voice,
+      long template,
       String by) {
+    if (template != 0) {
+      templates.get(template);
+    }
     Choice choice = choose(ids, filter, leaveSignedOff);
     if (choice.toWrite.isEmpty()) {
       throw Refused.conflict(
@@ -140,7 +144,7 @@ public class RunService {
                       choice.forecast.chosen, choice.forecast.signedOff, choice.forecast.busy));
     }
     ids.forEach(products::line);
-    long id = runs.add(seed, voice.map(Voice::id).orElse(""), choice.toWrite, by);
+    long id = runs.add(seed, voice.map(Voice::id).orElse(""), template, choice.toWrite, by);
     scheduler.scheduleIfNotExists(
         TASK.instance(String.valueOf(id)).data(id).build(), clock.instant());
     return get(id);
@@ -164,7 +168,14 @@ public class RunService {
     if (failed.isEmpty()) {
       throw Refused.conflict("Nothing failed in this run.");
     }
-    return start(failed, new ProductFilter("", "ALL", 0), true, runs.seed(id), voice(get(id)), by);
+    return start(
+        failed,
+        new ProductFilter("", "ALL", 0),
+        true,
+        runs.seed(id),
+        voice(get(id)),
+        get(id).template(),
+        by);
   }
 
   /** Carries a run out, or what is left of it. */
@@ -204,6 +215,7 @@ public class RunService {
                   run.id(), productId, "LEFT", "It was signed off while the run was waiting.");
               return;
             }
+            templates.builtAfter(productId, run.template());
             proofs.keep(product, composer.compose(brief(product, run)), run.id(), "composer");
             runs.setItem(run.id(), productId, "WRITTEN", null);
           });
@@ -223,9 +235,8 @@ public class RunService {
   }
 
   private Brief brief(Product product, Run run) {
-    Style house = style.of(product.id());
-    Voice voice = voice(run).map(house::bend).orElseGet(house::ownVoice);
-    return new Brief(product.facts(), product.keyword(), voice, house, 0);
+    Brief brief = templates.brief(product, run.template());
+    return voice(run).map(brief::in).orElse(brief);
   }
 
   private static Optional<Voice> voice(Run run) {

@@ -5,6 +5,7 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -29,11 +30,13 @@ class RunStore {
     this.clock = clock;
   }
 
-  long add(long seed, String voice, List<Long> products, String by) {
+  long add(long seed, String voice, long builtAfter, List<Long> products, String by) {
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
-            "insert into run (status, seed, voice, total, created_by, created_at) values ('WAITING', ?, ?, ?, ?, ?)")
-        .params(seed, voice, products.size(), by, now())
+            "insert into run (status, seed, voice, template_id, total, created_by, created_at) values ('WAITING', ?, ?, ?, ?, ?, ?)")
+        .params(
+            Arrays.asList(
+                seed, voice, builtAfter == 0 ? null : builtAfter, products.size(), by, now()))
         .update(key, "id");
     long id = key.getKey().longValue();
     template.batchUpdate(
@@ -78,6 +81,7 @@ class RunStore {
         rs.getLong("id"),
         Run.Status.valueOf(rs.getString("status")),
         rs.getString("voice"),
+        rs.getLong("template_id"),
         rs.getInt("total"),
         counts.getOrDefault("WRITTEN", 0),
         counts.getOrDefault("FAILED", 0),

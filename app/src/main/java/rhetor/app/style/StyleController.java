@@ -3,11 +3,8 @@ package rhetor.app.style;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
-import java.util.EnumMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -22,7 +19,6 @@ import rhetor.core.style.LayeredStyle;
 import rhetor.core.style.Length;
 import rhetor.core.style.Spelling;
 import rhetor.core.style.Style;
-import rhetor.core.style.StyleLayer;
 import rhetor.core.style.Tuning;
 import rhetor.core.style.VoiceMeasure;
 import rhetor.core.style.VoiceProposal;
@@ -65,7 +61,7 @@ class StyleController {
           s.spelling(),
           s.emoji(),
           s.exclamations(),
-          byCode(s.lengths()),
+          LayerBody.byCode(s.lengths()),
           s.instructions(),
           s.sample());
     }
@@ -83,82 +79,9 @@ class StyleController {
           spelling,
           emoji,
           exclamations,
-          byField(lengths),
+          LayerBody.byField(lengths),
           instructions,
           sample);
-    }
-  }
-
-  private static Map<String, Length> byCode(Map<Field, Length> lengths) {
-    Map<String, Length> codes = new LinkedHashMap<>();
-    for (Field field : Field.values()) {
-      if (lengths.containsKey(field)) {
-        codes.put(field.code(), lengths.get(field));
-      }
-    }
-    return codes;
-  }
-
-  private static Map<Field, Length> byField(Map<String, Length> codes) {
-    Map<Field, Length> lengths = new EnumMap<>(Field.class);
-    codes.forEach(
-        (code, length) -> {
-          try {
-            lengths.put(Field.parse(code), length);
-          } catch (IllegalArgumentException e) {
-            throw Refused.invalid("There is no field called " + code + ".");
-          }
-        });
-    return lengths;
-  }
-
-  /**
-   * What a range decides otherwise; see {@link StyleLayer}. What it leaves to the house is empty or
-   * missing.
-   */
-  record LayerBody(
-      @NotNull String voice,
-      Tuning tuning,
-      @NotNull String audience,
-      @NotNull List<@Valid BannedWord> banned,
-      @NotNull List<String> required,
-      @NotNull List<String> notInTitles,
-      @NotNull List<String> always,
-      Spelling spelling,
-      Boolean emoji,
-      Boolean exclamations,
-      @NotNull Map<String, Length> lengths,
-      @NotNull List<String> instructions) {
-    static LayerBody of(StyleLayer l) {
-      return new LayerBody(
-          l.voice(),
-          l.tuning().orElse(null),
-          l.audience(),
-          l.banned(),
-          l.required(),
-          l.notInTitles(),
-          l.always(),
-          l.spelling().orElse(null),
-          l.emoji().orElse(null),
-          l.exclamations().orElse(null),
-          byCode(l.lengths()),
-          l.instructions());
-    }
-
-    StyleLayer layer() {
-      return new StyleLayer(
-          voice,
-          Optional.ofNullable(tuning),
-          audience,
-          banned,
-          required,
-          notInTitles,
-          always,
-          Optional.ofNullable(spelling),
-          Optional.ofNullable(emoji),
-          Optional.ofNullable(exclamations),
-          byField(lengths),
-          instructions);
     }
   }
 

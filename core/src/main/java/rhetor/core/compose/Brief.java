@@ -26,7 +26,12 @@ public record Brief(
 
   /** A first take in the plain voice, with the keyword that the product's sheet asks for. */
   public static Brief of(ProductFacts product) {
-    return new Brief(product, product.keyword(), Voices.plain(), Style.standard(), 0);
+    return of(product, product.keyword());
+  }
+
+  /** A first take in the plain voice. */
+  public static Brief of(ProductFacts product, String keyword) {
+    return new Brief(product, keyword, Voices.plain(), Style.standard(), 0);
   }
 
   /** The same brief for a house of this style, in its own voice. */

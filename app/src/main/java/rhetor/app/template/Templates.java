@@ -1,0 +1,272 @@
+package rhetor.app.template;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.knowledge.HouseKnowledge;
+import rhetor.app.product.Product;
+import rhetor.app.product.ProductFilter;
+import rhetor.app.product.ProductService;
+import rhetor.app.style.HouseStyle;
+import rhetor.app.style.StyleChanged;
+import rhetor.app.web.Refused;
+import rhetor.core.check.Checker;
+import rhetor.core.check.Mark;
+import rhetor.core.compose.Brief;
+import rhetor.core.compose.Composer;
+import rhetor.core.compose.Draft;
+import rhetor.core.compose.PromptWriter;
+import rhetor.core.compose.Slots;
+import rhetor.core.compose.ValueText;
+import rhetor.core.compose.Variety;
+import rhetor.core.exchange.Html;
+import rhetor.core.fact.Concept;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.Knowledge;
+import rhetor.core.style.Field;
+import rhetor.core.style.Style;
+import rhetor.core.template.Template;
+import rhetor.core.template.TemplateCheck;
+import rhetor.core.template.TemplateProblem;
+
+/** The house's templates, what a text obeys that was built after one, and trying one. */
+@Service
+public class Templates {
+  private static final int LONGEST_NAME = 80;
+
+  /** Products whose sheets are looked through for further slots. */
+  private static final int LOOKED_AT = 200;
+
+  private final TemplateStore store;
+  private final HouseStyle house;
+  private final HouseKnowledge knowledge;
+  private final ProductService products;
+  private final ApplicationEventPublisher events;
+
+  Templates(
+      TemplateStore store,
+      HouseStyle house,
+      HouseKnowledge knowledge,
+      ProductService products,
+      ApplicationEventPublisher events) {
+    this.store = store;
+    this.house = house;
+    this.knowledge = knowledge;
+    this.products = products;
+    this.events = events;
+  }
+
+  List<HouseTemplate> all() {
+    return store.all();
+  }
+
+  /** A template by its id. */
+  public HouseTemplate get(long id) {
+    return store.find(id).orElseThrow(() -> Refused.notFound("There is no such template."));
+  }
+
+  List<TemplateStore.TemplateVersion> versions(long id) {
+    return store.versions(id);
+  }
+
+  Template version(long id, int version) {
+    return store
+        .version(id, version)
+        .orElseThrow(() -> Refused.notFound("There is no version " + version + " of it."));
+  }
+
+  /** How many products' texts were built after it. */
+  int texts(long id) {
+    return store.texts(id);
+  }
+
+  /** What a product's text obeys now: house, range, and the template that it was built after. */
+  public Style style(long product) {
+    Style under = house.of(product);
+    return store.of(product).map(t -> t.template().style().over(under)).orElse(under);
+  }
+
+  /** The template that a product's texts were built after; the one that leaves all if none. */
+  public Template of(long product) {
+    return store.of(product).map(HouseTemplate::template).orElse(Template.NONE);
+  }
+
+  /**
+   * What is written for a product.
+   *
+   * @param template id of the template, 0 for none
+   */
+  public Brief brief(Product product, long template) {
+    Template built = template == 0 ? Template.NONE : get(template).template();
+    return brief(product, built);
+  }
+
+  private Brief brief(Product product, Template built) {
+    Style style = built.style().over(house.of(product.id()));
+    return Brief.of(product.facts(), product.keyword()).under(style).after(built);
+  }
+
+  /** Notes which template a product's texts are built after, 0 for none. */
+  public void builtAfter(long product, long template) {
+    store.builtAfter(product, template);
+  }
+
+  @Transactional
+  public long add(String name, Template template, String by) {
+    require(template);
+    return store.add(clean(name), template, by);
+  }
+
+  /**
+   * Keeps a new version.
+   *
+   * @param seen the version that the person saw
+   */
+  @Transactional
+  public void put(long id, String name, int seen, Template template, String by) {
+    HouseTemplate before = get(id);
+    require(template);
+    if (before.version() != seen || !store.put(id, clean(name), seen + 1, template, by)) {
+      throw Refused.changedMeanwhile(
+          "Somebody changed this template meanwhile. Look at it again before you go on; what you typed is still here.");
+    }
+    if (!before.template().style().equals(template.style())) {
+      events.publishEvent(new StyleChanged("template " + id + " " + (seen + 1)));
+    }
+  }
+
+  /** Takes a template away; texts that were built after it stay. */
+  @Transactional
+  public void remove(long id) {
+    get(id);
+    store.remove(id);
+  }
+
+  private static String clean(String name) {
+    String clean = name.strip();
+    if (clean.isEmpty() || clean.length() > LONGEST_NAME) {
+      throw Refused.invalid(
+          "A template needs a name of up to %d characters.".formatted(LONGEST_NAME));
+    }
+    return clean;
+  }
+
+  private void require(Template template) {
+    List<TemplateProblem> problems = problems(template);
+    if (!problems.isEmpty()) {
+      throw Refused.invalid(
+          String.join(
+              " ", problems.stream().limit(5).map(p -> p.where() + ": " + p.why()).toList()));
+    }
+  }
+
+  private List<TemplateProblem> problems(Template template) {
+    return TemplateCheck.problems(template, knowledge.current(), house.current(), further());
+  }
+
+  /** Slots that the house's sheets fill besides the known concepts. */
+  private Set<String> further() {
+    Set<String> names = new TreeSet<>();
+    products.ids(new ProductFilter("", "ALL", 0)).stream()
+        .limit(LOOKED_AT)
+        .forEach(id -> products.get(id).facts().facts().forEach(f -> names.add(Slots.name(f))));
+    return names;
+  }
+
+  /**
+   * A slot that words can have.
+   *
+   * @param label what it is, as a person reads it
+   * @param value what stands in it for the product looked at; empty if nothing does
+   */
+  record SlotView(String name, String label, String value) {}
+
+  /** The slots, those first that a product fills. */
+  List<SlotView> slots(long productId) {
+    Knowledge now = knowledge.current();
+    Map<String, SlotView> slots = new LinkedHashMap<>();
+    if (productId != 0) {
+      Product product = products.get(productId);
+      Map<String, String> labels = new LinkedHashMap<>();
+      product.facts().facts().forEach((Fact f) -> labels.putIfAbsent(Slots.name(f), f.label()));
+      Slots.of(product.facts(), product.keyword(), new ValueText(now), List.of())
+          .forEach(
+              (name, slot) ->
+                  slots.put(
+                      name, new SlotView(name, labels.getOrDefault(name, name), slot.value())));
+    }
+    TemplateCheck.ALWAYS.forEach(n -> slots.putIfAbsent(n, new SlotView(n, n, "")));
+    for (Concept concept : now.concepts()) {
+      slots.putIfAbsent(concept.id(), new SlotView(concept.id(), concept.label(), ""));
+    }
+    return List.copyOf(slots.values());
+  }
+
+  /** A field as it would read. */
+  record TriedField(String label, String html) {}
+
+  /** A product's texts as a template builds them, and what the checks say. */
+  record TriedText(List<TriedField> fields, List<String> marks) {}
+
+  /**
+   * What a template does to a product.
+   *
+   * @param before the texts after the version it is compared with; the same if there is none
+   * @param prompt what a text model would be asked, whole
+   */
+  record TemplateTrial(
+      List<TemplateProblem> problems, TriedText then, TriedText before, String prompt) {}
+
+  /**
+   * Tries a template on a product and keeps nothing; the same template gives the same texts.
+   *
+   * @param compared what it is compared with
+   */
+  TemplateTrial tryOut(Template template, Optional<Template> compared, long productId) {
+    List<TemplateProblem> problems = problems(template);
+    TriedText none = new TriedText(List.of(), List.of());
+    if (!problems.isEmpty() || productId == 0) {
+      return new TemplateTrial(problems, none, none, "");
+    }
+    Product product = products.get(productId);
+    TriedText then = tried(product, template);
+    return new TemplateTrial(
+        problems,
+        then,
+        compared.filter(c -> !c.equals(template)).map(c -> tried(product, c)).orElse(then),
+        new PromptWriter(knowledge.current()).prompt(brief(product, template)));
+  }
+
+  private TriedText tried(Product product, Template template) {
+    Brief brief = brief(product, template);
+    Draft draft =
+        new Composer(
+                knowledge.current(),
+                1,
+                Variety.ofFew(),
+                products.figures(product.facts().productClass()))
+            .compose(brief);
+    List<TriedField> fields = new ArrayList<>();
+    for (Field field : Field.values()) {
+      if (!draft.blocks(field).isEmpty()) {
+        fields.add(
+            new TriedField(
+                field.label(),
+                field == Field.DESCRIPTION ? Html.of(draft.blocks(field)) : draft.plain(field)));
+      }
+    }
+    List<String> marks =
+        new Checker(knowledge.current(), brief.style())
+            .check(draft, product.facts(), product.keyword()).marks().stream()
+                .map(Mark::why)
+                .toList();
+    return new TriedText(fields, marks);
+  }
+}
