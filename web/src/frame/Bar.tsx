@@ -23,6 +23,7 @@ const WORDS = [
 const KNOWN = [
   ['/style', 'House style'],
   ['/ranges', 'Ranges'],
+  ['/templates', 'Templates'],
   ['/keywords', 'Keywords'],
   ['/audit', 'Audit'],
   ['/claims', 'Claims'],

@@ -21,6 +21,7 @@ import { RangesPage } from '../range/RangesPage';
 import { ResultsPage } from '../result/ResultsPage';
 import { RunsPage } from '../run/RunsPage';
 import { StylePage } from '../style/StylePage';
+import { TemplatesPage } from '../template/TemplatesPage';
 import { AuditPage } from '../audit/AuditPage';
 import { Bar } from './Bar';
 import { SessionContext, useSessionQuery } from './session';
@@ -47,6 +48,7 @@ export function House() {
           <Route path="/products/new" element={<HandPage />} />
           <Route path="/intake/pictures" element={<PicturesPage />} />
           <Route path="/style" element={<StylePage />} />
+          <Route path="/templates" element={<TemplatesPage />} />
           <Route path="/ranges" element={<RangesPage />} />
           <Route path="/keywords" element={<KeywordsPage />} />
           <Route path="/audit" element={<AuditPage />} />

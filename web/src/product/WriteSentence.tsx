@@ -29,6 +29,11 @@ export function WriteSentence({ filter, total, chosen }: Props) {
   });
   const spelling = style.data?.style.spelling === 'AMERICAN' ? 'American' : 'British';
   const voices = useVoices();
+  const [template, setTemplate] = useState('');
+  const templates = useQuery({
+    queryKey: ['templates'],
+    queryFn: () => take(api.GET('/api/templates')),
+  });
   const [isBusy, setBusy] = useState(false);
   const order = {
     products: chosen,
@@ -39,6 +44,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
     leaveSignedOff: leave === 'yes',
     seed: Number(seed),
     voice,
+    template: Number(template),
   };
   const forecast = useQuery({
     queryKey: ['forecast', order],
@@ -86,6 +92,24 @@ export function WriteSentence({ filter, total, chosen }: Props) {
           onChange={setVoice}
         />{' '}
         voice,{' '}
+        {(templates.data?.own.length ?? 0) > 0 && (
+          <>
+            after{' '}
+            <Word
+              label="Template"
+              value={template}
+              choices={[
+                { value: '', label: 'no template' },
+                ...(templates.data?.own ?? []).map((t) => ({
+                  value: String(t.id),
+                  label: t.name,
+                })),
+              ]}
+              onChange={setTemplate}
+            />
+            ,{' '}
+          </>
+        )}
         <Word
           label="Signed-off texts"
           value={leave}
