@@ -3,6 +3,7 @@ package rhetor.core.compose;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.StringJoiner;
 import java.util.stream.Collectors;
 import rhetor.core.fact.Claim;
@@ -57,6 +58,9 @@ public final class PromptWriter {
       description (HTML without a page heading), meta_title, meta_description, tags, image_alt.
       """;
 
+  /** Facts that stand over the list already. */
+  private static final Set<String> NAMED = Set.of("name", "brand", "category");
+
   private final Knowledge knowledge;
   private final ValueText values;
 
@@ -97,7 +101,9 @@ public final class PromptWriter {
   private String sheet(ProductFacts product, Map<String, Slot> slots, List<Question> questions) {
     StringJoiner lines = new StringJoiner("\n");
     for (Fact fact : product.facts()) {
-      lines.add("- " + fact.label() + ": " + values.prose(fact.value()));
+      if (!NAMED.contains(fact.concept())) {
+        lines.add("- " + fact.label() + ": " + values.spec(fact.value()));
+      }
     }
     for (Question question : questions) {
       Slot answer = slots.get(question.key());
