@@ -134,4 +134,90 @@ class KeywordsTest {
             writer.post("/api/keywords/rule", order).expect(422).body().path("detail").asString())
         .contains("no kind of fact called nonsense");
   }
+
+  private Visitor.Answer searchData(String csv) {
+    return writer.postBytes(
+        "/api/keywords/search-data?fileName=search.csv",
+        csv.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+  }
+
+  @Test
+  void search_data_propose_keywords_that_facts_bear_out_and_nobody_else_has() {
+    long intake = takeIn("KSD", "", "amber", "violet");
+    List<Long> ids = new java.util.ArrayList<>();
+    writer
+        .get("/api/products?intake=" + intake)
+        .body()
+        .path("items")
+        .forEach(p -> ids.add(p.path("id").asLong()));
+    JsonNode came =
+        searchData(
+                """
+                Query,Page,Impressions,Clicks,Position
+                KSD canvas amber pannier,https://shop.example/amber,"1,200",30,4.2
+                KSD waterproof amber pannier,,9000,10,8
+                KSD canvas violet pannier,,700,3,12
+                garden hose,,50000,3,12
+                KSD violet pannier,,lots,3,12
+                """)
+            .expect(200)
+            .body();
+    assertThat(came.path("rows").asInt()).isEqualTo(5);
+    assertThat(came.path("matched").asInt()).isEqualTo(3);
+    assertThat(came.path("unmatched").asInt()).isEqualTo(1);
+    assertThat(came.path("troubles").toString()).contains("6", "lots", "impressions");
+
+    JsonNode first = null;
+    for (JsonNode p : writer.get("/api/keywords/proposals?limit=50").expect(200).body()) {
+      first = p.path("product").asLong() == ids.getFirst() ? p : first;
+    }
+    assertThat(first).isNotNull();
+    Map<String, String> conflicts = new HashMap<>();
+    first
+        .path("queries")
+        .forEach(q -> conflicts.put(q.path("query").asString(), q.path("conflict").asString()));
+    assertThat(conflicts)
+        .containsEntry("KSD waterproof amber pannier", "waterproof")
+        .containsEntry("KSD canvas amber pannier", "");
+
+    assertThat(
+            writer
+                .post("/api/keywords/adopt", Map.of("after", 0, "keep", true))
+                .expect(200)
+                .body()
+                .path("given")
+                .asInt())
+        .isEqualTo(2);
+    assertThat(
+            writer
+                .get("/api/products/" + ids.getFirst())
+                .body()
+                .path("line")
+                .path("keyword")
+                .asString())
+        .isEqualTo("KSD canvas amber pannier");
+
+    searchData(
+            "Query,Page,Impressions,Position\nksd canvas amber pannier,https://shop.example/amber,1200,4.2\n")
+        .expect(200);
+    assertThat(
+            writer
+                .get("/api/keywords/pages?keyword=KSD+canvas+amber+pannier")
+                .body()
+                .get(0)
+                .path("page")
+                .asString())
+        .isEqualTo("https://shop.example/amber");
+  }
+
+  @Test
+  void search_data_that_make_no_sense_are_refused_and_those_before_stay() {
+    searchData("Query,Impressions\nanything at all,3\n").expect(200);
+    assertThat(searchData("SKU,Price\nA,3\n").expect(422).detail())
+        .contains("No column holds the queries");
+    assertThat(searchData("").expect(422).detail()).isNotBlank();
+    assertThat(
+            writer.get("/api/keywords/search-data").body().path("last").get(0).path("rows").asInt())
+        .isEqualTo(1);
+  }
 }

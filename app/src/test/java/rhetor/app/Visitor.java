@@ -69,6 +69,14 @@ final class Visitor {
             .POST(BodyPublishers.ofString(JSON.writeValueAsString(body))));
   }
 
+  /** Sends a file as it is. */
+  Answer postBytes(String path, byte[] bytes) {
+    return send(
+        request(path)
+            .header("Content-Type", "application/octet-stream")
+            .POST(BodyPublishers.ofByteArray(bytes)));
+  }
+
   Answer put(String path, Object body) {
     return send(
         request(path)

@@ -2,6 +2,8 @@ package rhetor.app.keyword;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import java.io.InputStream;
+import java.security.Principal;
 import java.util.List;
 import java.util.Map;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -13,10 +15,14 @@ import org.springframework.web.bind.annotation.RestController;
 /** Keywords over HTTP. */
 @RestController
 class KeywordController {
-  private final KeywordService keywords;
+  private static final int MOST = 50;
 
-  KeywordController(KeywordService keywords) {
+  private final KeywordService keywords;
+  private final SearchData search;
+
+  KeywordController(KeywordService keywords, SearchData search) {
     this.keywords = keywords;
+    this.search = search;
   }
 
   @GetMapping("/api/keywords")
@@ -27,6 +33,47 @@ class KeywordController {
   @GetMapping("/api/keywords/rivals")
   List<KeywordService.Rival> rivals(@RequestParam String keyword) {
     return keywords.rivals(keyword);
+  }
+
+  /** Pages that are found by a keyword already. */
+  @GetMapping("/api/keywords/pages")
+  List<SearchStore.RankingPage> pages(@RequestParam String keyword) {
+    return search.pages(keyword);
+  }
+
+  /** The search data that were taken in last; none if there were never any. */
+  record SearchView(List<SearchStore.SearchIntake> last) {}
+
+  @GetMapping("/api/keywords/search-data")
+  SearchView searchData() {
+    return new SearchView(search.last().stream().toList());
+  }
+
+  /** Takes search data in: the file itself is what is sent. */
+  @PostMapping(path = "/api/keywords/search-data", consumes = "application/octet-stream")
+  SearchStore.SearchIntake takeIn(
+      @RequestParam(defaultValue = "search data") String fileName,
+      InputStream body,
+      Principal person) {
+    String name = fileName.replaceAll(".*[/\\\\]", "").replaceAll("\\p{Cntrl}", "").strip();
+    return search.takeIn(
+        name.length() > 255 ? name.substring(0, 255) : name, body, person.getName());
+  }
+
+  @GetMapping("/api/keywords/proposals")
+  List<SearchData.ProductQueries> proposals(
+      @RequestParam(defaultValue = "true") boolean without,
+      @RequestParam(defaultValue = "0") long after,
+      @RequestParam(defaultValue = "20") int limit) {
+    return search.proposals(without, after, Math.clamp(limit, 1, MOST));
+  }
+
+  /** Keywords from search data; {@code keep} says whether they are given, else only shown. */
+  record AdoptOrder(long after, boolean keep) {}
+
+  @PostMapping("/api/keywords/adopt")
+  KeywordService.RuleStep adopt(@Valid @RequestBody AdoptOrder order) {
+    return search.adopt(order.after(), order.keep());
   }
 
   /** Keywords by the ids of products. */

@@ -24,7 +24,7 @@ class KeywordService {
   private static final int MOST_RIVALS = 40;
   private static final int LONGEST = 100;
   private static final int MOST_IN_RULE = 2;
-  private static final int SHOWN = 8;
+  static final int SHOWN = 8;
   private static final int AT_ONCE = 100;
   private static final int MOST_LOOKED_AT = 2_000;
 
