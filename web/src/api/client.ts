@@ -52,12 +52,17 @@ export async function take<T>(
   return result.data as T;
 }
 
-function send<T>(path: string, form: FormData, onProgress: (share: number) => void): Promise<T> {
+function send<T>(
+  path: string,
+  form: FormData | File,
+  onProgress: (share: number) => void,
+): Promise<T> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
     request.open('POST', path);
     request.setRequestHeader('X-XSRF-TOKEN', csrfToken());
     request.responseType = 'json';
+    if (form instanceof File) request.setRequestHeader('Content-Type', 'application/octet-stream');
     request.upload.onprogress = (e) => onProgress(e.total ? e.loaded / e.total : 0);
     request.onload = () =>
       request.status < 300
@@ -86,6 +91,18 @@ export function upload(
   form.append('supplier', supplier);
   form.append('file', file);
   return send('/api/intakes', form, onProgress);
+}
+
+/** Sends search data with progress from 0 to 1. */
+export function uploadSearchData(
+  file: File,
+  onProgress: (share: number) => void,
+): Promise<Schema['SearchIntake']> {
+  return send(
+    `/api/keywords/search-data?fileName=${encodeURIComponent(file.name)}`,
+    file,
+    onProgress,
+  );
 }
 
 /** Sends one picture, or a ZIP of them. */

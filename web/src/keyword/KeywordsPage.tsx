@@ -7,6 +7,7 @@ import { api, take } from '../api/client';
 import { count } from '../frame/format';
 import { ListDetail, ListItem } from '../frame/ListDetail';
 import { Rivals } from './Rivals';
+import { SearchData } from './SearchData';
 import { Rule } from './Rule';
 
 /** The keywords that pages are to be found by: who competes for one, and who has none. */
@@ -44,12 +45,15 @@ export function KeywordsPage() {
         open ? (
           <Rivals key={open} keyword={open} onSettled={() => setOpen('')} />
         ) : (
-          clashes.length > 0 && (
-            <Box sx={{ color: 'text.secondary', mt: 6 }}>
-              Pages that are to be found by the same words stand in one another’s way. Open a
-              keyword to see longer ones that set its products apart.
-            </Box>
-          )
+          <>
+            {clashes.length > 0 && (
+              <Box sx={{ color: 'text.secondary', mt: 6 }}>
+                Pages that are to be found by the same words stand in one another’s way. Open a
+                keyword to see longer ones that set its products apart.
+              </Box>
+            )}
+            <SearchData />
+          </>
         )
       }
     />

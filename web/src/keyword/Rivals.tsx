@@ -21,6 +21,11 @@ export function Rivals(props: { keyword: string; onSettled: () => void }) {
     queryFn: () =>
       take(api.GET('/api/keywords/rivals', { params: { query: { keyword: props.keyword } } })),
   });
+  const pages = useQuery({
+    queryKey: ['keywords', 'pages', props.keyword],
+    queryFn: () =>
+      take(api.GET('/api/keywords/pages', { params: { query: { keyword: props.keyword } } })),
+  });
   const chosen = (id: number, proposal: string) => typed[id] ?? (proposal || props.keyword);
   const changed = Object.fromEntries(
     (rivals.data ?? [])
@@ -48,6 +53,11 @@ export function Rivals(props: { keyword: string; onSettled: () => void }) {
         A longer keyword is proposed for each product that a fact sets apart. Change what you like;
         what stays the same goes on competing.
       </Box>
+      {(pages.data ?? []).map((p) => (
+        <Box key={p.page} sx={{ fontSize: 13, color: 'text.secondary' }}>
+          Found by it already, at place {p.position.toFixed(1)}: {p.page}
+        </Box>
+      ))}
       {rivals.data.map((r) => (
         <Box key={r.product} sx={{ mt: 1.25 }}>
           <Box sx={{ fontSize: 12.5 }}>

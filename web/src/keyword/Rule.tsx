@@ -7,6 +7,7 @@ import { count, figure } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { Sentence, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
+import { inSteps } from './steps';
 
 const FACTS = [
   { value: '', label: 'nothing' },
@@ -37,18 +38,12 @@ export function Rule({ without }: { without: number }) {
     return <Sentence>Every product has a keyword.</Sentence>;
   }
   const give = async () => {
-    let done = 0;
-    let after = 0;
     setGiven(0);
     try {
-      do {
-        const step = await take(
-          api.POST('/api/keywords/rule', { body: { concepts, after, keep: true } }),
-        );
-        done += step.given;
-        after = step.after;
-        setGiven(done);
-      } while (after !== 0);
+      const done = await inSteps(
+        (after) => take(api.POST('/api/keywords/rule', { body: { concepts, after, keep: true } })),
+        setGiven,
+      );
       notice.say(`${count(done, 'product')} with a keyword.`);
     } catch (e) {
       notice.trouble(e);

@@ -22,6 +22,7 @@ import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.KeywordUse;
+import rhetor.core.compose.ValueText;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.keyword.QueryMatcher;
@@ -159,13 +160,16 @@ class SearchData {
 
   private QueryMatcher matcher() {
     QueryMatcher matcher = new QueryMatcher();
+    ValueText values = new ValueText(knowledge.current());
     products.eachSource(
         (product, text, facts) -> {
-          matcher.add(product, facts.name(), 1);
+          matcher.add(product, facts.name());
           matcher.add(product, facts.kindNoun(), 1);
           for (Fact fact : facts.facts()) {
             boolean brand = fact.concept().equals("brand");
+            // The house's words count as the supplier's do, in whatever language those are.
             matcher.add(product, fact.source().raw(), brand ? 0.9 : 0.8);
+            matcher.add(product, values.spec(fact.value()), brand ? 0.9 : 0.8);
           }
         });
     return matcher;

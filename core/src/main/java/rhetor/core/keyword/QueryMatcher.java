@@ -3,8 +3,10 @@ package rhetor.core.keyword;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -22,8 +24,8 @@ public final class QueryMatcher {
   /** Relevance below which a query is about something else. */
   public static final double LEAST = 0.6;
 
-  /** A query that fits so many products alike is about none of them but about their kind. */
-  private static final int GENERAL = 20;
+  /** A query that fits more things alike is about none of them but about their kind. */
+  private static final int GENERAL = 3;
 
   private static final int MOST_MATCHES = 3;
   private static final double ALIKE = 0.02;
@@ -39,6 +41,11 @@ public final class QueryMatcher {
 
   private final List<Long> products = new ArrayList<>();
   private final Map<Long, Integer> numbers = new HashMap<>();
+
+  /** The thing that each product is: those of one name are variants of it. */
+  private final List<Integer> things = new ArrayList<>();
+
+  private final Map<String, Integer> names = new HashMap<>();
   private final Map<String, Postings> postings = new HashMap<>();
   private float[] score = new float[0];
 
@@ -62,19 +69,25 @@ public final class QueryMatcher {
     }
   }
 
+  /** Adds a product with its name; those that share a name are variants of one thing. */
+  public void add(long product, String name) {
+    numbers.computeIfAbsent(
+        product,
+        p -> {
+          products.add(p);
+          things.add(names.computeIfAbsent(name.toLowerCase(Locale.ROOT), n -> names.size()));
+          return products.size() - 1;
+        });
+    add(product, name, 1);
+  }
+
   /**
-   * Adds words of a product; all of one product's words are added before another's.
+   * Adds words of a product that has been added; all of one product's before another's.
    *
    * @param weight how much they tell of what it is, 0 to 1
    */
   public void add(long product, String words, double weight) {
-    int number =
-        numbers.computeIfAbsent(
-            product,
-            p -> {
-              products.add(p);
-              return products.size() - 1;
-            });
+    int number = numbers.get(product);
     for (String stem : stems(words)) {
       postings.computeIfAbsent(stem, s -> new Postings()).add(number, (float) weight);
     }
@@ -83,7 +96,7 @@ public final class QueryMatcher {
   /** The stems of a query's or a product's telling words. */
   static Set<String> stems(String words) {
     Set<String> stems = new LinkedHashSet<>();
-    Matcher m = WORD.matcher(words.toLowerCase(java.util.Locale.ROOT));
+    Matcher m = WORD.matcher(words.toLowerCase(Locale.ROOT));
     while (m.find()) {
       if (!PLAIN.contains(m.group())) {
         stems.add(STEMS.of(m.group()));
@@ -102,7 +115,7 @@ public final class QueryMatcher {
   /**
    * What a query is about.
    *
-   * @param general whether it fits so many products that it is about their kind
+   * @param general whether it fits several things so well that it is about their kind
    */
   public record Matches(List<Match> best, boolean general) {}
 
@@ -140,7 +153,7 @@ public final class QueryMatcher {
   private Matches best(List<Postings> found) {
     int[] top = new int[MOST_MATCHES];
     float[] scores = new float[MOST_MATCHES];
-    int general = 0;
+    Set<Integer> alike = new HashSet<>();
     float most = 0;
     for (Postings of : found) {
       for (int i = 0; i < of.size; i++) {
@@ -155,7 +168,9 @@ public final class QueryMatcher {
         if (s < LEAST) {
           continue;
         }
-        general += s >= most - ALIKE ? 1 : 0;
+        if (s >= most - ALIKE && alike.size() <= GENERAL) {
+          alike.add(things.get(product));
+        }
         int place = MOST_MATCHES;
         while (place > 0 && s > scores[place - 1]) {
           place--;
@@ -174,6 +189,6 @@ public final class QueryMatcher {
     for (int k = 0; k < MOST_MATCHES && scores[k] > 0; k++) {
       best.add(new Match(products.get(top[k]), Math.min(1, scores[k])));
     }
-    return new Matches(best, general > GENERAL);
+    return new Matches(best, alike.size() > GENERAL);
   }
 }

@@ -190,6 +190,7 @@ public final class SearchColumns {
     while (end < cell.length() && Character.isDigit(cell.charAt(end))) {
       end++;
     }
-    return end - at == 4 && at > 0 && cell.charAt(at - 1) != '0';
+    // "0.500" is half, "90.500" ninety thousand.
+    return end - at == 4 && at > 0 && !(at == 1 && cell.charAt(0) == '0');
   }
 }

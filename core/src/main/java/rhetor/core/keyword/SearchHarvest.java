@@ -31,9 +31,9 @@ public final class SearchHarvest {
    * @param relevance how much of the query the product's words bear, 0 to 1
    */
   public record Kept(SearchRow row, double relevance) {
-    /** How much it matters: relevance, and how much is searched, of which ten times is twice. */
+    /** How much it matters: relevance first, and how much is searched, in orders of magnitude. */
     double worth() {
-      return relevance * Math.log1p(row.demand());
+      return relevance * relevance * Math.log1p(row.demand());
     }
   }
 

@@ -21,6 +21,8 @@ class SearchDataTest {
         "1.234 | 1234",
         "12 345 | 12345",
         "1,234,567 | 1234567",
+        "90,500 | 90500",
+        "0.500 | 0",
         "0 | 0",
         "– | 0",
         "12.0 | 12"
@@ -72,7 +74,7 @@ class SearchDataTest {
       {"Pharos 2", "front light", "Brightwick", "800 lumen, USB-C"},
     };
     for (int i = 0; i < products.length; i++) {
-      matcher.add(i + 1, products[i][0], 1);
+      matcher.add(i + 1, products[i][0]);
       matcher.add(i + 1, products[i][1], 1);
       matcher.add(i + 1, products[i][2], 0.9);
       matcher.add(i + 1, products[i][3], 0.8);
@@ -121,11 +123,13 @@ class SearchDataTest {
   void a_query_that_fits_a_whole_range_is_about_its_kind() {
     QueryMatcher matcher = new QueryMatcher();
     for (int i = 0; i < 30; i++) {
-      matcher.add(i, "Pannier " + i, 1);
+      matcher.add(i, i % 2 == 0 ? "Roll Pannier" : "Pannier " + i);
     }
     SearchHarvest harvest = new SearchHarvest(matcher);
     harvest.add(new SearchRow("pannier", "", 900, 1, 2, 0, 0));
     assertThat(harvest.general()).isEqualTo(1);
     assertThat(harvest.kept()).isEmpty();
+    harvest.add(new SearchRow("roll pannier", "", 900, 1, 2, 0, 0));
+    assertThat(harvest.matched()).as("variants of one thing").isEqualTo(1);
   }
 }
