@@ -43,9 +43,15 @@ export function AuditPage() {
               : `${count(texts, 'text')}, ready to ${figure(ready)} of 100 on average; ` +
                 `${figure(faultless)} with nothing to see to.`}
           </Box>
+          {texts > 0 && (
+            <Box sx={{ fontSize: 13, mb: 1 }}>
+              As a sheet: <a href="/api/audit/export">short</a>,{' '}
+              <a href="/api/audit/export?detailed=true">detailed</a>
+            </Box>
+          )}
           {underWay && (
             <Box sx={{ mb: 1 }}>
-              <Box sx={{ fontSize: 13 }}>Texts are being held to the house’s style.</Box>
+              <Box sx={{ fontSize: 13 }}>Texts are being checked and counted.</Box>
               <LinearProgress aria-label="Texts are being checked" />
             </Box>
           )}

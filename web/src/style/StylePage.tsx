@@ -14,6 +14,7 @@ import { Effect } from './Effect';
 import { ByExample } from './ByExample';
 import { Lengths } from './Lengths';
 import { PlainWords } from './PlainWords';
+import { Weights } from './Weights';
 import { WordList } from './WordList';
 import { bannedFrom, bannedLines, linesFrom } from './words';
 
@@ -233,6 +234,12 @@ function StyleForm({ view }: { view: View }) {
           lengths={body.lengths}
           problems={at('lengths')}
           onChange={(lengths) => set({ lengths })}
+        />
+        <Weights
+          usual={view.weighing}
+          weights={body.weights ?? {}}
+          problems={at('weights')}
+          onChange={(weights) => set({ weights })}
         />
         {[...at('voice'), ...at('tuning'), ...at('audience')].map((p) => (
           <Box key={p.why} role="alert" sx={{ color: 'error.main', mt: 1 }}>

@@ -321,4 +321,42 @@ class StyleTest {
                 .asString())
         .contains("5 sentences or more; there are 1");
   }
+
+  @Test
+  void the_audit_can_be_taken_along_short_and_detailed_and_no_cell_is_a_formula() {
+    String sheet = HEADINGS + "=EXP-0,=HYPERLINK(0),Panniers,Tolvane,canvas,800 g,grey\n";
+    long intake = editor.upload("EXP.csv", sheet).expect(200).id();
+    editor.put("/api/intakes/" + intake + "/seen", Map.of());
+    editor.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
+    editor.write(List.of(), intake, "plain");
+    put(style(Map.of("required", List.of("zircon")))).expect(200);
+    checked();
+    String shortOne = editor.get("/api/audit/export").text();
+    assertThat(shortOne).startsWith("Cause,Weight,Field,Texts").contains("required word,weigh");
+    String detailed = editor.get("/api/audit/export?detailed=true").text();
+    assertThat(detailed)
+        .startsWith("SKU,Name,Field,Cause,Weight,Words,Why,Mended")
+        .contains("'=EXP-0,'=HYPERLINK(0),Description,required word,weigh,zircon,");
+    assertThat(detailed.lines()).noneMatch(l -> l.startsWith("="));
+  }
+
+  @Test
+  void readiness_weighs_what_the_house_says_and_the_points_make_a_hundred() {
+    long product = written("WGH", 1).getFirst();
+    Map<String, Integer> weights =
+        Map.of(
+            "FIELDS", 0, "SUPPORT", 0, "LENGTHS", 0, "ESSENTIALS", 100, "KEYWORD", 0, "WORDING", 0);
+    put(style(Map.of("weights", weights))).expect(200);
+    checked();
+    JsonNode readiness = editor.get("/api/proofs/" + product).body().path("readiness");
+    int sum = 0;
+    for (JsonNode f : readiness.path("factors")) {
+      boolean essential = f.path("name").asString().equals("Essential facts");
+      assertThat(f.path("most").asInt()).isEqualTo(essential ? 100 : 0);
+      sum += f.path("points").asInt();
+    }
+    assertThat(readiness.path("score").asInt()).isEqualTo(sum);
+    assertThat(put(style(Map.of("weights", Map.of("FIELDS", 60)))).expect(422).detail())
+        .contains("60 points together; they have to make 100");
+  }
 }

@@ -38,6 +38,11 @@ final class Visitor {
       return this;
     }
 
+    /** What came, as text. */
+    String text() {
+      return new String(bytes, StandardCharsets.UTF_8);
+    }
+
     String detail() {
       return body.path("detail").asString("");
     }

@@ -1,7 +1,10 @@
 package rhetor.app.audit;
 
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.io.Writer;
 import java.security.Principal;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -36,6 +39,26 @@ class AuditController {
       @RequestParam(defaultValue = "20") int limit) {
     return audits.instances(
         new AuditService.CauseOf(cause, weight, field), after, Math.clamp(limit, 1, MOST));
+  }
+
+  /**
+   * The audit as a CSV sheet: short, a line for each cause and field, or detailed, a line for each
+   * thing that was found.
+   */
+  @GetMapping(path = "/api/audit/export", produces = "text/csv")
+  void export(@RequestParam(defaultValue = "false") boolean detailed, HttpServletResponse response)
+      throws IOException {
+    response.setContentType("text/csv;charset=UTF-8");
+    response.setHeader(
+        "Content-Disposition",
+        "attachment; filename=\"%s\"".formatted(detailed ? "audit-detailed.csv" : "audit.csv"));
+    try (Writer out = response.getWriter()) {
+      if (detailed) {
+        audits.exportDetailed(out);
+      } else {
+        audits.exportShort(out);
+      }
+    }
   }
 
   /**

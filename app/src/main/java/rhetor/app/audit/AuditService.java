@@ -3,7 +3,10 @@ package rhetor.app.audit;
 import com.github.kagkarlsson.scheduler.ScheduledExecutionsFilter;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.Writer;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -42,6 +45,7 @@ public class AuditService {
   private final ProductService products;
   private final SchedulerClient scheduler;
   private final Clock clock;
+  private final Counting<Count> counting;
 
   AuditService(
       Findings findings,
@@ -54,6 +58,7 @@ public class AuditService {
     this.products = products;
     this.scheduler = scheduler;
     this.clock = clock;
+    this.counting = new Counting<>(() -> new Count(findings.sum(), findings.causes()), clock);
   }
 
   /**
@@ -62,15 +67,29 @@ public class AuditService {
    * @param texts how many texts there are
    * @param ready mean readiness, 0 to 100
    * @param faultless how many have nothing to fix or weigh
-   * @param underWay whether texts are still being held to what was decided last
+   * @param underWay whether texts are still being held to what was decided last, or counted
+   * @param countedAt when they were counted
    */
   public record AuditView(
-      int texts, int ready, int faultless, boolean underWay, List<Findings.Cause> causes) {}
+      int texts,
+      int ready,
+      int faultless,
+      boolean underWay,
+      Instant countedAt,
+      List<Findings.Cause> causes) {}
+
+  private record Count(Findings.Sum sum, List<Findings.Cause> causes) {}
 
   AuditView audit() {
-    Findings.Sum sum = findings.sum();
+    Counting.Counted<Count> count = counting.get();
+    Findings.Sum sum = count.value().sum();
     return new AuditView(
-        sum.texts(), sum.ready(), sum.faultless(), isUnderWay(), findings.causes());
+        sum.texts(),
+        sum.ready(),
+        sum.faultless(),
+        isUnderWay() || !count.isLatest(),
+        count.at(),
+        count.value().causes());
   }
 
   private boolean isUnderWay() {
@@ -197,6 +216,56 @@ public class AuditService {
             ? sentences.get(mark.sentence()).text()
             : plain.length() > 200 ? plain.substring(0, 200) + "…" : plain,
         mark.fix());
+  }
+
+  /** Writes the audit as a sheet: a line for each cause and field. */
+  void exportShort(Writer out) {
+    CsvWriter csv = CsvWriter.builder().bufferSize(0).build(out);
+    csv.writeRecord("Cause", "Weight", "Field", "Texts");
+    for (Findings.Cause cause : findings.causes()) {
+      for (Findings.CauseField field : cause.fields()) {
+        csv.writeRecord(
+            cause.cause(),
+            weight(cause.weight()),
+            Field.parse(field.field()).label(),
+            String.valueOf(field.products()));
+      }
+    }
+  }
+
+  /** Writes the audit as a sheet: a line for each thing that was found, product by product. */
+  void exportDetailed(Writer out) {
+    CsvWriter csv = CsvWriter.builder().bufferSize(0).build(out);
+    csv.writeRecord("SKU", "Name", "Field", "Cause", "Weight", "Words", "Why", "Mended");
+    long after = 0;
+    for (List<Long> next = products.written(after, CHUNK);
+        !next.isEmpty();
+        next = products.written(after, CHUNK)) {
+      for (long id : next) {
+        Product product = products.get(id);
+        for (Mark mark : proofs.mended(product, m -> true).marks()) {
+          csv.writeRecord(
+              cell(product.facts().sku()),
+              cell(product.facts().name()),
+              mark.field().label(),
+              mark.check(),
+              weight(mark.weight()),
+              cell(mark.words()),
+              mark.why(),
+              cell(mark.fix()));
+        }
+      }
+      after = next.getLast();
+    }
+  }
+
+  private static String weight(Mark.Weight weight) {
+    return weight == Mark.Weight.MUST_FIX ? "must fix" : "weigh";
+  }
+
+  /** A cell that a spreadsheet doesn't take for a formula, whatever a supplier has put there. */
+  private static String cell(String words) {
+    return !words.isEmpty() && "=+-@\t\r".indexOf(words.charAt(0)) >= 0 ? "'" + words : words;
   }
 
   /**

@@ -364,6 +364,7 @@ public class HouseStyle {
         "signs",
         before.emoji() == after.emoji() && before.exclamations() == after.exclamations());
     note(changed, "lengths", before.lengths().equals(after.lengths()));
+    note(changed, "what readiness weighs", before.weights().equals(after.weights()));
     note(changed, "the sample", before.sample().equals(after.sample()));
     note(changed, "instructions", before.instructions().equals(after.instructions()));
     return rhetor.core.language.English.capitalise(String.join(", ", changed)) + " changed";

@@ -3,6 +3,7 @@ package rhetor.app.style;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -12,6 +13,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import rhetor.app.web.Refused;
+import rhetor.core.style.Aspect;
 import rhetor.core.style.BannedWord;
 import rhetor.core.style.Field;
 import rhetor.core.style.Instructions;
@@ -48,6 +50,7 @@ class StyleController {
       boolean exclamations,
       @NotNull Map<String, Length> lengths,
       @NotNull List<String> instructions,
+      Map<Aspect, Integer> weights,
       @NotNull VoiceMeasure sample) {
     static StyleBody of(Style s) {
       return new StyleBody(
@@ -63,6 +66,7 @@ class StyleController {
           s.exclamations(),
           LayerBody.byCode(s.lengths()),
           s.instructions(),
+          s.weights(),
           s.sample());
     }
 
@@ -81,6 +85,7 @@ class StyleController {
           exclamations,
           LayerBody.byField(lengths),
           instructions,
+          weights,
           sample);
     }
   }
@@ -121,7 +126,11 @@ class StyleController {
   record UsualLength(String field, String label, int least, int most) {}
 
   /** The style that holds, or a version of it. */
-  record StyleView(long version, StyleBody style, List<UsualLength> usual) {}
+  record StyleView(
+      long version, StyleBody style, List<UsualLength> usual, List<UsualWeight> weighing) {}
+
+  /** An aspect of readiness with the points that it usually gives. */
+  record UsualWeight(Aspect aspect, String label, int points) {}
 
   /**
    * Another style.
@@ -135,9 +144,10 @@ class StyleController {
     return new StyleView(
         version,
         StyleBody.of(style),
-        java.util.Arrays.stream(Field.values())
+        Arrays.stream(Field.values())
             .map(f -> new UsualLength(f.code(), f.label(), f.least(), f.most()))
-            .toList());
+            .toList(),
+        Arrays.stream(Aspect.values()).map(a -> new UsualWeight(a, a.label(), a.usual())).toList());
   }
 
   @GetMapping("/api/style")

@@ -1,6 +1,7 @@
 package rhetor.core.check;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -25,6 +26,7 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
+import rhetor.core.style.Aspect;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.Style;
@@ -448,38 +450,43 @@ public final class Checker {
 
   private Readiness readiness(
       Map<Field, String> texts, ProductFacts product, String keyword, List<Mark> marks) {
-    List<Factor> factors = new ArrayList<>();
-    List<Field> wanted = java.util.Arrays.stream(Field.values()).filter(f -> !f.isList()).toList();
+    List<Field> wanted = Arrays.stream(Field.values()).filter(f -> !f.isList()).toList();
     long present = wanted.stream().filter(f -> !texts.get(f).isBlank()).count();
-    factors.add(
-        new Factor("All fields written", (int) Math.round(20.0 * present / wanted.size()), 20));
-    factors.add(
-        new Factor(
-            "Statements supported",
-            (int)
-                Math.max(
-                    0, less(30, marks, "support", 15, "no source", 5) - count(marks, "claim") * 15),
-            30));
-    factors.add(new Factor("Lengths", less(15, marks, "length", 8, "sentence length", 4), 15));
-    factors.add(new Factor("Essential facts", essentials(product), 15));
-    factors.add(
-        new Factor(
-            "Keyword",
-            keyword.isBlank() ? 10 : less(10, marks, "keyword", 3, "keyword conflict", 10),
-            10));
-    factors.add(
-        new Factor(
-            "Wording",
-            (int)
-                Math.max(
-                    0,
-                    less(10, marks, "likeness", 6, "empty phrase", 4)
-                        - count(marks, "markup") * 4
-                        - count(marks, "house likeness") * 4
-                        - count(marks, "repetition") * 2
-                        - marks.stream().filter(Mark::concernsStyle).count() * 2),
-            10));
+    List<Factor> factors = new ArrayList<>();
+    for (Aspect aspect : Aspect.values()) {
+      // Points of the usual weight, in proportion for a house that weighs it otherwise.
+      int points =
+          switch (aspect) {
+            case FIELDS -> (int) Math.round(20.0 * present / wanted.size());
+            case SUPPORT ->
+                (int)
+                    Math.max(
+                        0,
+                        less(30, marks, "support", 15, "no source", 5)
+                            - count(marks, "claim") * 15);
+            case LENGTHS -> less(15, marks, "length", 8, "sentence length", 4);
+            case ESSENTIALS -> essentials(product);
+            case KEYWORD ->
+                keyword.isBlank() ? 10 : less(10, marks, "keyword", 3, "keyword conflict", 10);
+            case WORDING -> wording(marks);
+          };
+      int most = style.weight(aspect);
+      factors.add(
+          new Factor(
+              aspect.label(), (int) Math.round(points * (double) most / aspect.usual()), most));
+    }
     return Readiness.of(factors);
+  }
+
+  private static int wording(List<Mark> marks) {
+    return (int)
+        Math.max(
+            0,
+            less(10, marks, "likeness", 6, "empty phrase", 4)
+                - count(marks, "markup") * 4
+                - count(marks, "house likeness") * 4
+                - count(marks, "repetition") * 2
+                - marks.stream().filter(Mark::concernsStyle).count() * 2);
   }
 
   private static long count(List<Mark> marks, String check) {

@@ -12,6 +12,7 @@ import rhetor.core.compose.Support;
 import rhetor.core.language.English;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
+import rhetor.core.style.Aspect;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.HouseWords;
@@ -41,6 +42,11 @@ final class StyleCheck {
   StyleCheck(HouseRules rules) {
     this.rules = rules;
     this.style = rules.style();
+  }
+
+  /** Points that an aspect of readiness gives at most. */
+  int weight(Aspect aspect) {
+    return style.weight(aspect);
   }
 
   /** Whether a sentence is one that the house always says, and answers for itself. */

@@ -22,6 +22,8 @@ import java.util.function.Consumer;
  * @param exclamations whether texts may have exclamation marks
  * @param lengths the house's own limits, by field; the usual ones hold for the others
  * @param instructions what is asked for in words that don't become rules; for text models only
+ * @param weights points of a hundred that each aspect of readiness gives at most; empty for the
+ *     usual ones
  * @param sample how the texts sound that the house likes; not telling if it has shown none
  */
 public record Style(
@@ -38,6 +40,7 @@ public record Style(
     boolean exclamations,
     Map<Field, Length> lengths,
     List<String> instructions,
+    Map<Aspect, Integer> weights,
     VoiceMeasure sample) {
 
   private static final Style STANDARD =
@@ -55,6 +58,7 @@ public record Style(
           false,
           Map.of(),
           List.of(),
+          Map.of(),
           VoiceMeasure.NONE);
 
   public Style {
@@ -68,6 +72,7 @@ public record Style(
     angles = words(angles);
     spelling = spelling == null ? Spelling.BRITISH : spelling;
     instructions = words(instructions);
+    weights = weights == null || weights.isEmpty() ? Map.of() : Map.copyOf(new EnumMap<>(weights));
     sample = sample == null ? VoiceMeasure.NONE : sample;
     lengths = lengths == null || lengths.isEmpty() ? Map.of() : Map.copyOf(new EnumMap<>(lengths));
   }
@@ -81,6 +86,11 @@ public record Style(
   /** The style of a house that has decided nothing. */
   public static Style standard() {
     return STANDARD;
+  }
+
+  /** Points of a hundred that an aspect of readiness gives at most. */
+  public int weight(Aspect aspect) {
+    return weights.isEmpty() ? aspect.usual() : weights.getOrDefault(aspect, 0);
   }
 
   /** How long a field may be: as the house says, else as is usual. */
@@ -153,6 +163,7 @@ public record Style(
     boolean exclamations;
     Map<Field, Length> lengths;
     List<String> instructions;
+    Map<Aspect, Integer> weights;
     VoiceMeasure sample;
 
     private Parts(Style style) {
@@ -169,6 +180,7 @@ public record Style(
       exclamations = style.exclamations;
       lengths = style.lengths;
       instructions = style.instructions;
+      weights = style.weights;
       sample = style.sample;
     }
 
@@ -187,6 +199,7 @@ public record Style(
           exclamations,
           lengths,
           instructions,
+          weights,
           sample);
     }
   }

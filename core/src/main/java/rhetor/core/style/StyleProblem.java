@@ -47,6 +47,7 @@ public record StyleProblem(String where, String words, String why) {
     tooMany("notInTitles", style.notInTitles().size(), MOST_LISTED, problems);
     tooMany("always", style.always().size(), MOST_LISTED, problems);
     tooMany("instructions", style.instructions().size(), MOST_LISTED, problems);
+    weights(style, problems);
     if (style.audience().length() > LONGEST_AUDIENCE) {
       problems.add(
           new StyleProblem(
@@ -57,6 +58,20 @@ public record StyleProblem(String where, String words, String why) {
       lengths(style, problems);
     }
     return problems;
+  }
+
+  private static void weights(Style style, List<StyleProblem> problems) {
+    int sum = style.weights().values().stream().mapToInt(Integer::intValue).sum();
+    boolean negative = style.weights().values().stream().anyMatch(w -> w < 0);
+    if (!style.weights().isEmpty() && (sum != 100 || negative)) {
+      problems.add(
+          new StyleProblem(
+              "weights",
+              "",
+              negative
+                  ? "A weight is 0 to 100 points."
+                  : "The weights make %d points together; they have to make 100.".formatted(sum)));
+    }
   }
 
   private static void tuning(Tuning tuning, List<StyleProblem> problems) {
