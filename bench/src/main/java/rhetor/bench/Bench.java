@@ -19,7 +19,16 @@ public final class Bench {
   public static void main(String[] args) throws Exception {
     List<String> wanted =
         args.length == 0
-            ? List.of("write", "text", "like", "intake", "formats", "pictures")
+            ? List.of(
+                "write",
+                "text",
+                "like",
+                "checks",
+                "search",
+                "audit",
+                "intake",
+                "formats",
+                "pictures")
             : Arrays.asList(args);
     Path folder = Files.createTempDirectory("rhetor-bench");
     try {
@@ -32,6 +41,9 @@ public final class Bench {
           case "write" -> WriteBench.run(folder);
           case "text" -> TextBench.run();
           case "like" -> LikeBench.run();
+          case "checks" -> CheckBench.run();
+          case "search" -> SearchBench.run(folder);
+          case "audit" -> AuditBench.run(Files.createDirectories(folder.resolve("audit")));
           case "intake" -> IntakeBench.run(folder);
           case "formats" ->
               IntakeBench.runFormats(Files.createDirectories(folder.resolve("formats")));
@@ -40,7 +52,7 @@ public final class Bench {
             System.err.println(
                 "There is no measurement called "
                     + name
-                    + "; there are write, text, texts=SEED (40 of its texts to read), like, intake, formats and pictures.");
+                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats and pictures.");
             System.exit(2);
           }
         }

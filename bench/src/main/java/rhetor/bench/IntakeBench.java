@@ -231,7 +231,7 @@ final class IntakeBench {
     }
   }
 
-  private static ConfigurableApplicationContext start(Path folder) {
+  static ConfigurableApplicationContext start(Path folder) {
     return SpringApplication.run(
         Rhetor.class,
         "--rhetor.port=0",
@@ -240,7 +240,7 @@ final class IntakeBench {
         "--logging.level.rhetor=error");
   }
 
-  private static Browser owner(ConfigurableApplicationContext app) {
+  static Browser owner(ConfigurableApplicationContext app) {
     Browser browser =
         new Browser("http://127.0.0.1:" + app.getEnvironment().getProperty("local.server.port"));
     browser.post(
@@ -305,7 +305,7 @@ final class IntakeBench {
   }
 
   /** Talks to Rhetor as a browser does. */
-  private static final class Browser {
+  static final class Browser {
     private final CookieManager cookies = new CookieManager();
     private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
     private final String url;
@@ -320,6 +320,10 @@ final class IntakeBench {
           request(path)
               .header("Content-Type", "application/json")
               .POST(BodyPublishers.ofString(json)));
+    }
+
+    String get(String path) {
+      return send(request(path).GET());
     }
 
     void put(String path) {
