@@ -23,6 +23,9 @@ const NAMES: Record<string, string> = {
   person: 'The reader is addressed',
   contraction: 'A contracted verb',
   'house sentence': 'What every description says is missing',
+  'house sentence over': 'The house no longer says this',
+  angle: 'A line of the season is missing',
+  'supporting keyword': 'A supporting keyword is missing',
   'required word': 'A required word is missing',
   voice: 'Sounds otherwise than the texts the house likes',
 };

@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { api, take, type Schema } from '../api/client';
 import { useNotice } from '../frame/Notice';
 import { useMay } from '../frame/session';
+import { OfProduct } from '../keyword/OfProduct';
 
 /** One product's facts, each with the cell it comes from; what is disputed or missing comes first. */
 export function Facts({ id, onClose }: { id: number; onClose: () => void }) {
@@ -77,6 +78,7 @@ export function Facts({ id, onClose }: { id: number; onClose: () => void }) {
           </>
         )}
       </Typography>
+      <OfProduct id={id} />
       <Pictures id={id} />
       {contradictions.map((c) => (
         <Box

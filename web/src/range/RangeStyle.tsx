@@ -80,11 +80,15 @@ function LayerForm({ view, range, onGone }: { view: View; range: Range; onGone: 
     onError: notice.trouble,
   });
   const house = usual.data?.style;
-  const list = (label: string, help: string, key: 'required' | 'notInTitles' | 'always') => (
+  const list = (
+    label: string,
+    help: string,
+    key: 'required' | 'supporting' | 'notInTitles' | 'always',
+  ) => (
     <WordList
       label={label}
       help={help}
-      value={layer[key].join('\n')}
+      value={(layer[key] ?? []).join('\n')}
       problems={at(key)}
       onSettled={(typed) => set({ [key]: linesFrom(typed) })}
     />
@@ -148,6 +152,7 @@ function LayerForm({ view, range, onGone }: { view: View; range: Range; onGone: 
         />
         {list('Words its titles never have', 'A line each.', 'notInTitles')}
         {list('Words its descriptions have', 'A line each, in any form.', 'required')}
+        {list('Supporting keywords', 'A line each: for all of the range.', 'supporting')}
         {list('What its descriptions end with', 'A sentence a line.', 'always')}
       </Box>
       <Lengths

@@ -220,4 +220,42 @@ class KeywordsTest {
             writer.get("/api/keywords/search-data").body().path("last").get(0).path("rows").asInt())
         .isEqualTo(1);
   }
+
+  @Test
+  void a_product_has_supporting_keywords_and_required_words_beside_the_primary_one() {
+    long intake = takeIn("KSU", "canvas pannier", "teal");
+    long id =
+        writer
+            .get("/api/products?intake=" + intake)
+            .body()
+            .path("items")
+            .get(0)
+            .path("id")
+            .asLong();
+    writer.write(List.of(), intake, "plain");
+    String path = "/api/products/" + id + "/keywords";
+    Map<String, Object> order =
+        Map.of(
+            "keyword", "canvas pannier",
+            "supporting", List.of("teal bike bag"),
+            "required", List.of("zircon"));
+    JsonNode kept = writer.put(path, order).expect(200).body();
+    assertThat(kept.path("supporting").get(0).asString()).isEqualTo("teal bike bag");
+    assertThat(writer.get("/api/proofs/" + id).body().toString())
+        .contains("supporting keyword \\\"teal bike bag\\\"", "The house wants \\\"zircon\\\"");
+    assertThat(
+            writer
+                .put(
+                    path,
+                    Map.of(
+                        "keyword", "canvas pannier",
+                        "supporting", List.of("a", "b", "c"),
+                        "required", List.of()))
+                .expect(422)
+                .detail())
+        .contains("up to 2 supporting keywords; there are 3");
+    writer.put(
+        path, Map.of("keyword", "canvas pannier", "supporting", List.of(), "required", List.of()));
+    assertThat(writer.get("/api/proofs/" + id).body().toString()).doesNotContain("zircon");
+  }
 }

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
 import org.openqa.selenium.interactions.Actions;
 
 /** Makes one picture of each main view from the demo data; run by {@code ./rhetor shots}. */
@@ -28,7 +29,6 @@ class Screenshots {
       browser.open("/intake/3");
       browser.click("show the file’s first rows");
       browser.see("Trade list, valid until");
-      browser.picture(folder.resolve("intake-workbook.png"));
       browser.open("/intake/3");
       browser.click("Take 36 rows in");
       browser.see("36 new");
@@ -86,7 +86,6 @@ class Screenshots {
       browser.click(By.cssSelector("[data-testid=rewriting] [role=checkbox]"));
       browser.see("the chosen sentence");
       Thread.sleep(800);
-      browser.picture(folder.resolve("rewriting.png"));
       browser.click("Leave as it stands");
       browser.open("/claims");
       browser.type(By.cssSelector("input[aria-label=Words]"), "roll-top");
@@ -115,7 +114,35 @@ class Screenshots {
       browser.picture(folder.resolve("edition.png"));
       browser.driver.get(browser.find(By.linkText("see the live page")).getAttribute("href"));
       browser.see("Specification");
-      browser.picture(folder.resolve("live-page.png"));
+      browser.open("/templates");
+      browser.choose("Template", "a new one that starts from “Bags and luggage”");
+      browser.see("Outside and inside");
+      Thread.sleep(800);
+      browser.picture(folder.resolve("templates.png"));
+      browser.open("/keywords");
+      browser.see("Take search data in");
+      browser
+          .driver
+          .findElement(By.cssSelector("input[type=file][aria-label='Search data']"))
+          .sendKeys(pictures.resolveSibling("search-data/queries.csv").toAbsolutePath().toString());
+      browser.see("queries were looked through");
+      browser.click("Close");
+      Thread.sleep(800);
+      browser.picture(folder.resolve("keywords.png"));
+      browser.open("/products?search=Saddle");
+      browser.see("products shown");
+      browser.click(By.cssSelector("input[aria-label='Choose all shown']"));
+      browser.type(By.cssSelector("input[aria-label='Name of the range']"), "Saddle bags");
+      browser.find(By.cssSelector("input[aria-label='Name of the range']")).sendKeys(Keys.TAB);
+      browser.click("Put in");
+      browser.see("in the range");
+      browser.open("/ranges");
+      browser.click("Saddle bags");
+      browser.see("otherwise than the house");
+      browser.choose("Voice of the range", "the playful voice");
+      browser.see("So it would read");
+      Thread.sleep(800);
+      browser.picture(folder.resolve("ranges.png"));
       browser.open("/style");
       browser.see("So it reads now");
       browser.choose("Voice", "lively");

@@ -7,7 +7,9 @@ import java.security.Principal;
 import java.util.List;
 import java.util.Map;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -74,6 +76,23 @@ class KeywordController {
   @PostMapping("/api/keywords/adopt")
   KeywordService.RuleStep adopt(@Valid @RequestBody AdoptOrder order) {
     return search.adopt(order.after(), order.keep());
+  }
+
+  @GetMapping("/api/products/{id}/keywords")
+  KeywordService.ProductKeywords of(@PathVariable long id) {
+    return keywords.of(id);
+  }
+
+  /** A product's keywords: the primary one, two supporting ones at most, and required words. */
+  record ProductKeywordsOrder(
+      @NotNull String keyword,
+      @NotNull List<@NotNull String> supporting,
+      @NotNull List<@NotNull String> required) {}
+
+  @PutMapping("/api/products/{id}/keywords")
+  KeywordService.ProductKeywords put(
+      @PathVariable long id, @Valid @RequestBody ProductKeywordsOrder order) {
+    return keywords.put(id, order.keyword(), order.supporting(), order.required());
   }
 
   /** Keywords by the ids of products. */

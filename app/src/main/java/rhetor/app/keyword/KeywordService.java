@@ -12,10 +12,12 @@ import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.proof.ProofService;
+import rhetor.app.style.HouseStyle;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.KeywordProposer;
 import rhetor.core.fact.CellText;
 import rhetor.core.fact.Concept;
+import rhetor.core.style.StyleLayer;
 
 /** Which products compete for a keyword, ways out of it, and keywords given by rule. */
 @Service
@@ -24,6 +26,7 @@ class KeywordService {
   private static final int MOST_RIVALS = 40;
   private static final int LONGEST = 100;
   private static final int MOST_IN_RULE = 2;
+  private static final int MOST_SUPPORTING = 2;
   static final int SHOWN = 8;
   private static final int AT_ONCE = 100;
   private static final int MOST_LOOKED_AT = 2_000;
@@ -32,9 +35,15 @@ class KeywordService {
   private final ProductService products;
   private final ProofService proofs;
   private final HouseKnowledge knowledge;
+  private final HouseStyle style;
 
   KeywordService(
-      KeywordStore store, ProductService products, ProofService proofs, HouseKnowledge knowledge) {
+      KeywordStore store,
+      ProductService products,
+      ProofService proofs,
+      HouseKnowledge knowledge,
+      HouseStyle style) {
+    this.style = style;
     this.store = store;
     this.products = products;
     this.proofs = proofs;
@@ -82,6 +91,49 @@ class KeywordService {
               proposals.get(i).orElse("")));
     }
     return rivals;
+  }
+
+  /**
+   * What a product's page is to be found by.
+   *
+   * @param ofStyle supporting keywords and required words that its range or the house asks for
+   *     besides
+   */
+  record ProductKeywords(
+      String keyword, List<String> supporting, List<String> required, List<String> ofStyle) {}
+
+  ProductKeywords of(long id) {
+    Product product = products.get(id);
+    StyleLayer own = style.words(id);
+    List<String> all = new ArrayList<>(style.of(id).supporting());
+    all.addAll(style.of(id).required());
+    all.removeAll(own.supporting());
+    all.removeAll(own.required());
+    return new ProductKeywords(product.keyword(), own.supporting(), own.required(), all);
+  }
+
+  /** Gives a product its keywords; its text is checked for them at once. */
+  @Transactional
+  public ProductKeywords put(
+      long id, String keyword, List<String> supporting, List<String> required) {
+    if (supporting.size() > MOST_SUPPORTING) {
+      throw Refused.invalid(
+          "A product has up to %d supporting keywords; there are %d."
+              .formatted(MOST_SUPPORTING, supporting.size()));
+    }
+    for (String word : supporting) {
+      if (word.length() > LONGEST) {
+        throw Refused.invalid("A supporting keyword has up to %d characters.".formatted(LONGEST));
+      }
+    }
+    style.putWords(id, supporting, required);
+    Product product = products.get(id);
+    if (!product.keyword().equals(CellText.clean(keyword))) {
+      assign(Map.of(id, keyword));
+    } else if (product.textId() != 0) {
+      proofs.recheck(id);
+    }
+    return of(id);
   }
 
   /** Gives products other keywords; their texts are stale and checked for them at once. */

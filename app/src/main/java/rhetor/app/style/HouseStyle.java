@@ -111,7 +111,28 @@ public class HouseStyle {
 
   /** What a product's texts obey now: the house's style, its range's, and the line of the day. */
   public Style of(long product) {
-    return ofRange(ranges.of(product)).style();
+    Style ofRange = ofRange(ranges.of(product)).style();
+    return store.words(product).map(w -> w.over(ofRange)).orElse(ofRange);
+  }
+
+  /** Supporting keywords and required words of one product alone. */
+  public StyleLayer words(long product) {
+    return store.words(product).orElse(StyleLayer.NOTHING);
+  }
+
+  /**
+   * Keeps supporting keywords and required words of one product.
+   *
+   * @throws Refused if they can't be obeyed
+   */
+  public void putWords(long product, List<String> supporting, List<String> required) {
+    StyleLayer words = StyleLayer.ofWords(supporting, required);
+    List<StyleProblem> problems = StyleProblem.of(words.over(ofRange(ranges.of(product)).style()));
+    if (!problems.isEmpty()) {
+      throw Refused.invalid(
+          String.join(" ", problems.stream().map(StyleProblem::why).limit(3).toList()));
+    }
+    store.putWords(product, words);
   }
 
   /**

@@ -77,6 +77,7 @@ class StyleController {
           audience,
           banned,
           required,
+          List.of(),
           notInTitles,
           always,
           List.of(),

@@ -101,4 +101,22 @@ class StyleStore {
         .params(range, version, json.writeValueAsString(layer), by, Timestamp.from(clock.instant()))
         .update();
   }
+
+  /** Words that one product's texts should have. */
+  Optional<StyleLayer> words(long product) {
+    return jdbc.sql("select layer from product_words where product_id = ?")
+        .param(product)
+        .query((rs, i) -> json.readValue(rs.getString(1), StyleLayer.class))
+        .optional();
+  }
+
+  void putWords(long product, StyleLayer layer) {
+    if (layer.equals(StyleLayer.NOTHING)) {
+      jdbc.sql("delete from product_words where product_id = ?").param(product).update();
+    } else {
+      jdbc.sql("merge into product_words (product_id, layer) key (product_id) values (?, ?)")
+          .params(product, json.writeValueAsString(layer))
+          .update();
+    }
+  }
 }

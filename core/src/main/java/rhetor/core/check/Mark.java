@@ -42,6 +42,7 @@ public record Mark(
           OVER,
           "angle",
           "required word",
+          "supporting keyword",
           "voice");
 
   /** Whether it can be mended by computation. */

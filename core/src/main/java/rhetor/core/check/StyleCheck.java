@@ -9,6 +9,7 @@ import rhetor.core.check.Mark.Weight;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.Support;
+import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.language.English;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
@@ -246,7 +247,9 @@ final class StyleCheck {
 
   /** What every description has to have. */
   void required(Draft draft, List<Mark> marks) {
-    if (style.required().isEmpty() && style.ownSentences().isEmpty()) {
+    if (style.required().isEmpty()
+        && style.supporting().isEmpty()
+        && style.ownSentences().isEmpty()) {
       return;
     }
     String description = draft.plain(Field.DESCRIPTION);
@@ -277,6 +280,19 @@ final class StyleCheck {
                 line,
                 "For now the house says: \"" + line + "\" This text doesn't.",
                 line));
+      }
+    }
+    for (String keyword : style.supporting()) {
+      if (KeywordMatch.find(keyword, description).form() == KeywordMatch.Form.MISSING) {
+        marks.add(
+            new Mark(
+                Weight.WEIGH,
+                "supporting keyword",
+                Field.DESCRIPTION,
+                -1,
+                keyword,
+                "The description doesn't have the supporting keyword \"%s\", in no form."
+                    .formatted(keyword)));
       }
     }
     List<String> stems = stems(description);

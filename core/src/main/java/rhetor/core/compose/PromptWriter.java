@@ -1,5 +1,6 @@
 package rhetor.core.compose;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -81,7 +82,9 @@ public final class PromptWriter {
     put(slots, "voice", brief.voice().label() + ". " + brief.voice().about());
     put(slots, "audience", style.audience());
     put(slots, "banned", banned(style.banned()));
-    put(slots, "required", String.join(", ", style.required()));
+    List<String> wanted = new ArrayList<>(style.required());
+    wanted.addAll(style.supporting());
+    put(slots, "required", String.join(", ", wanted));
     put(slots, "lengths", lengths(style));
     put(slots, "outline", outline(template, slots));
     put(slots, "language", style.spelling().label() + " English");

@@ -51,6 +51,9 @@ final class Tags {
           keyword.keyword().toLowerCase(Locale.ROOT),
           Support.keyword(keyword.keyword()));
     }
+    for (String supporting : style.supporting()) {
+      tag(tags, seen, supporting.toLowerCase(Locale.ROOT), Support.keyword(supporting));
+    }
     if (!subject.kind().isEmpty()) {
       tag(
           tags,

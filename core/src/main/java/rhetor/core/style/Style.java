@@ -14,6 +14,7 @@ import java.util.function.Consumer;
  * @param audience whom the house writes for, in plain words; empty if nobody has said
  * @param banned words that no text has
  * @param required words of which each description has all
+ * @param supporting keywords beside the primary one that a description should have
  * @param notInTitles words that no title has
  * @param always sentences that every description ends with, in the house's own words
  * @param angles lines of the angles that hold now, which each description has
@@ -32,6 +33,7 @@ public record Style(
     String audience,
     List<BannedWord> banned,
     List<String> required,
+    List<String> supporting,
     List<String> notInTitles,
     List<String> always,
     List<String> angles,
@@ -53,6 +55,7 @@ public record Style(
           List.of(),
           List.of(),
           List.of(),
+          List.of(),
           Spelling.BRITISH,
           false,
           false,
@@ -67,6 +70,7 @@ public record Style(
     audience = audience == null ? "" : audience.strip();
     banned = banned == null ? List.of() : List.copyOf(banned);
     required = words(required);
+    supporting = words(supporting);
     notInTitles = words(notInTitles);
     always = words(always);
     angles = words(angles);
@@ -155,6 +159,7 @@ public record Style(
     String audience;
     List<BannedWord> banned;
     List<String> required;
+    List<String> supporting;
     List<String> notInTitles;
     List<String> always;
     List<String> angles;
@@ -172,6 +177,7 @@ public record Style(
       audience = style.audience;
       banned = style.banned;
       required = style.required;
+      supporting = style.supporting;
       notInTitles = style.notInTitles;
       always = style.always;
       angles = style.angles;
@@ -191,6 +197,7 @@ public record Style(
           audience,
           banned,
           required,
+          supporting,
           notInTitles,
           always,
           angles,

@@ -25,6 +25,7 @@ public record StyleLayer(
     String audience,
     List<BannedWord> banned,
     List<String> required,
+    List<String> supporting,
     List<String> notInTitles,
     List<String> always,
     Optional<Spelling> spelling,
@@ -35,7 +36,7 @@ public record StyleLayer(
 
   /** Decides nothing. */
   public static final StyleLayer NOTHING =
-      new StyleLayer("", null, "", null, null, null, null, null, null, null, null, null);
+      new StyleLayer("", null, "", null, null, null, null, null, null, null, null, null, null);
 
   public StyleLayer {
     voice = voice == null ? "" : voice.strip();
@@ -43,6 +44,7 @@ public record StyleLayer(
     audience = audience == null ? "" : audience.strip();
     banned = banned == null ? List.of() : List.copyOf(banned);
     required = Style.words(required);
+    supporting = Style.words(supporting);
     notInTitles = Style.words(notInTitles);
     always = Style.words(always);
     spelling = spelling == null ? Optional.empty() : spelling;
@@ -50,6 +52,12 @@ public record StyleLayer(
     exclamations = exclamations == null ? Optional.empty() : exclamations;
     lengths = lengths == null || lengths.isEmpty() ? Map.of() : Map.copyOf(new EnumMap<>(lengths));
     instructions = Style.words(instructions);
+  }
+
+  /** A layer that decides nothing but words that one product's texts should have. */
+  public static StyleLayer ofWords(List<String> supporting, List<String> required) {
+    return new StyleLayer(
+        "", null, "", null, required, supporting, null, null, null, null, null, null, null);
   }
 
   /** The style below with what this layer decides. */
@@ -61,6 +69,7 @@ public record StyleLayer(
           p.audience = audience.isEmpty() ? p.audience : audience;
           p.banned = banned(p.banned);
           p.required = both(p.required, required);
+          p.supporting = both(p.supporting, supporting);
           p.notInTitles = both(p.notInTitles, notInTitles);
           p.always = both(p.always, always);
           p.spelling = spelling.orElse(p.spelling);
@@ -99,6 +108,7 @@ public record StyleLayer(
     note(decided, "audience", !audience.isEmpty());
     noteAny(decided, "banned", banned);
     noteAny(decided, "required", required);
+    noteAny(decided, "supporting", supporting);
     noteAny(decided, "notInTitles", notInTitles);
     noteAny(decided, "always", always);
     note(decided, "spelling", spelling.isPresent());

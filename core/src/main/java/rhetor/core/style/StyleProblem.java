@@ -23,6 +23,10 @@ public record StyleProblem(String where, String words, String why) {
   public static final int MOST_BANNED = 5_000;
 
   private static final int MOST_LISTED = 200;
+
+  /** Keywords beside the primary one: a page that is to be found by more is found by none. */
+  public static final int MOST_SUPPORTING = 4;
+
   private static final int LONGEST_WORD = 60;
   private static final int LONGEST_SENTENCE = 300;
   private static final int LONGEST_AUDIENCE = 500;
@@ -44,6 +48,7 @@ public record StyleProblem(String where, String words, String why) {
     tuning(style.tuning(), problems);
     tooMany("banned", style.banned().size(), MOST_BANNED, problems);
     tooMany("required", style.required().size(), MOST_LISTED, problems);
+    tooMany("supporting", style.supporting().size(), MOST_SUPPORTING, problems);
     tooMany("notInTitles", style.notInTitles().size(), MOST_LISTED, problems);
     tooMany("always", style.always().size(), MOST_LISTED, problems);
     tooMany("instructions", style.instructions().size(), MOST_LISTED, problems);
@@ -145,6 +150,7 @@ public record StyleProblem(String where, String words, String why) {
     }
     Map<String, List<String>> wanted = new HashMap<>();
     wanted.put("required", style.required());
+    wanted.put("supporting", style.supporting());
     wanted.put("always", style.always());
     wanted.forEach(
         (where, list) ->

@@ -185,4 +185,15 @@ class StyleCheckTest {
     assertThat(over).singleElement().matches(m -> m.weight() == Weight.MUST_FIX && m.mends());
     assertThat(Mending.of(mended, over)).isEqualTo(draft);
   }
+
+  @Test
+  void a_supporting_keyword_counts_in_any_form_and_is_a_tag() {
+    Style style = Styles.of("{'supporting': ['nylon pannier', 'commuter bag']}");
+    Draft by = with("<p>Our nylon panniers hold 22 litres.</p>");
+    assertThat(marks(style, by, "supporting keyword"))
+        .extracting(Mark::words)
+        .containsExactly("commuter bag");
+    assertThat(new Composer(KNOWLEDGE, 1).compose(Brief.of(product).under(style)).plain(Field.TAGS))
+        .contains("nylon pannier, commuter bag");
+  }
 }

@@ -24,6 +24,7 @@ class StyleLayerTest {
         "",
         banned,
         List.of(),
+        List.of(),
         List.of("new"),
         List.of("It comes with a map."),
         Optional.of(Spelling.AMERICAN),

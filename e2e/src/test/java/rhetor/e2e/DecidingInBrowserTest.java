@@ -1,0 +1,128 @@
+package rhetor.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+
+/** What the house decides once, through the browser: templates, ranges with angles, keywords. */
+class DecidingInBrowserTest {
+  private static DemoProcess demo;
+  private static Browser browser;
+
+  @BeforeAll
+  static void somebodyDecides() throws Exception {
+    demo = new DemoProcess();
+    browser = new Browser(demo.url()).signIn("odile");
+  }
+
+  @AfterAll
+  static void close() {
+    browser.close();
+    demo.close();
+  }
+
+  private static void say(String label, String words) {
+    By field = By.cssSelector("[aria-label='" + label + "']");
+    browser.type(field, words);
+    browser.find(field).sendKeys(Keys.TAB);
+  }
+
+  private static String tried() {
+    return browser.text(By.cssSelector("[data-testid=tried]"));
+  }
+
+  @Test
+  void a_template_is_tried_while_it_is_typed_and_texts_are_written_after_it() {
+    browser.open("/templates");
+    browser.choose("Template", "a new one that starts from “Under headings”");
+    browser.until(d -> tried().contains("What it is good for"));
+    say("Name of the template", "Skimmers");
+    browser.choose("Add a block", "the house’s own words");
+    WebElement words = browser.find(By.cssSelector("textarea[aria-label='Words of block 8']"));
+    words.sendKeys("On the rack it weighs {{wieght}}.");
+    browser.see(
+        "Line 1, column 25: There is no slot called \"wieght\"; perhaps \"weight\" is meant");
+    assertThat(browser.find(By.xpath("//button[.='Keep it']")).isEnabled()).isFalse();
+    words.sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE);
+    words.sendKeys("On the rack it weighs {{wei");
+    browser.find(By.cssSelector("[role=listbox][aria-label=Slots]"));
+    words.sendKeys(Keys.TAB);
+    words.sendKeys(".");
+    browser.until(d -> tried().contains("On the rack it weighs 940 g."));
+    browser.choose("What is shown", "What a text model is asked");
+    browser.until(d -> tried().contains("these words: On the rack it weighs 940 g."));
+    browser.click("Keep it");
+    browser.see("“Skimmers” is kept as version 1.");
+    browser.open("/products?search=TV-1001");
+    browser.see("1 of 1 product shown");
+    browser.choose("Template", "Skimmers");
+    browser.until(d -> browser.find(By.cssSelector("[data-testid=write]")).isEnabled());
+    browser.click(By.cssSelector("[data-testid=write]"));
+    browser.see("1 of 1 product written");
+    browser.open("/proofs/1");
+    browser.see("On the rack it weighs 940 g.");
+    browser.see("How it is made");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void chosen_products_become_a_range_with_a_style_and_a_line_of_the_season() {
+    browser.open("/products?search=Saddle");
+    browser.see("products shown");
+    browser.click(By.cssSelector("input[aria-label='Choose all shown']"));
+    say("Name of the range", "Saddle bags");
+    browser.click("Put in");
+    browser.see("in the range “Saddle bags”");
+    browser.open("/ranges");
+    browser.click("Saddle bags");
+    browser.see("otherwise than the house");
+    browser.choose("Voice of the range", "the playful voice");
+    browser.see("So it would read");
+    browser.until(d -> browser.find(By.xpath("//button[.='Keep it for the range']")).isEnabled());
+    browser.click("Keep it for the range");
+    browser.see("The range is written so from now on.");
+    DateTimeFormatter typed = DateTimeFormatter.ofPattern("MMddyyyy");
+    browser
+        .find(By.cssSelector("input[aria-label='First day']"))
+        .sendKeys(LocalDate.now().minusDays(1).format(typed));
+    browser
+        .find(By.cssSelector("input[aria-label='Last day']"))
+        .sendKeys(LocalDate.now().plusDays(9).format(typed));
+    say("Line", "Made for dark mornings.");
+    say("Name of the angle", "Dark season");
+    browser.click("Keep the angle");
+    browser.see("holds today");
+    browser.open("/audit");
+    browser.click(By.xpath("//li//button[contains(., 'A line of the season is missing')]"));
+    browser.click("Mend all that can be mended");
+    browser.see("mended. They are to be read and signed off again.");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void search_data_become_keywords() {
+    browser.open("/keywords");
+    browser.see("Take search data in");
+    Path queries =
+        demo.sheet("x").getParent().resolveSibling("search-data/queries.csv").toAbsolutePath();
+    browser
+        .driver
+        .findElement(By.cssSelector("input[type=file][aria-label='Search data']"))
+        .sendKeys(queries.toString());
+    browser.see("41 queries were looked through.");
+    browser.see("1 row left out: row 42, \"many\" is no number of impressions");
+    browser.click("Give each the first that facts bear out");
+    browser.see("with a keyword that is searched for.");
+    browser.choose("Which products", "all products");
+    browser.see("keyword “roll pannier 20”");
+    assertThat(browser.complaints()).isEmpty();
+  }
+}
