@@ -26,6 +26,7 @@ const NAMES: Record<string, string> = {
   'house sentence over': 'The house no longer says this',
   angle: 'A line of the season is missing',
   'supporting keyword': 'A supporting keyword is missing',
+  grammar: 'Grammar or spelling',
   'required word': 'A required word is missing',
   voice: 'Sounds otherwise than the texts the house likes',
 };

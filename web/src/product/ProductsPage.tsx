@@ -54,6 +54,7 @@ export function ProductsPage() {
 
   const intakes = useQuery({ queryKey: ['intakes'], queryFn: () => take(api.GET('/api/intakes')) });
   const ranges = useRanges();
+  const [isPutting, setPutting] = useState(false);
   const pages = useInfiniteQuery({
     queryKey: ['products', filter],
     queryFn: ({ pageParam }) =>
@@ -136,9 +137,19 @@ export function ProductsPage() {
         <Link to="/products/missing">What is missing</Link>
         <Link to="/products/variants">Variants</Link>
         <Link to="/products/new">A product by hand, or from a text</Link>
+        {mayWrite && (
+          <Button
+            size="small"
+            aria-expanded={isPutting}
+            sx={{ p: 0, fontWeight: 400, textDecoration: 'underline' }}
+            onClick={() => setPutting(!isPutting)}
+          >
+            Put in a range
+          </Button>
+        )}
       </Box>
       {mayWrite && <WriteSentence filter={filter} total={total} chosen={[...chosen]} />}
-      {mayWrite && chosen.size > 0 && <PutInRange filter={filter} chosen={[...chosen]} />}
+      {mayWrite && isPutting && <PutInRange filter={filter} total={total} chosen={[...chosen]} />}
       {pages.isFetching && <LinearProgress aria-label="Loading products" />}
       <Box
         sx={{

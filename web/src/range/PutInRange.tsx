@@ -3,18 +3,19 @@ import Button from '@mui/material/Button';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, take } from '../api/client';
-import { count } from '../frame/format';
+import { count, figure } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { TypedWord, Word } from '../frame/Sentence';
 import { useRanges } from './ranges';
 
 interface Props {
   filter: { search: string; state: string; intake: number; range: number };
+  total: number;
   chosen: number[];
 }
 
-/** Puts the products chosen into a range, new or there already, or takes them out of the one shown. */
-export function PutInRange({ filter, chosen }: Props) {
+/** Puts the products chosen, or all that are shown, into a range, or takes them out of the one shown. */
+export function PutInRange({ filter, total, chosen }: Props) {
   const queries = useQueryClient();
   const notice = useNotice();
   const ranges = useRanges();
@@ -27,7 +28,7 @@ export function PutInRange({ filter, chosen }: Props) {
       queries.invalidateQueries({ queryKey: [key] });
     }
   };
-  const body = { products: chosen, search: '', state: 'ALL', intake: 0, range: 0 };
+  const body = { ...filter, products: chosen };
   const put = useMutation({
     mutationFn: async () => {
       const range =
@@ -57,7 +58,9 @@ export function PutInRange({ filter, chosen }: Props) {
   return (
     <Box sx={{ mb: 1.5, display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap' }}>
       <span>
-        Put {count(chosen.length, 'chosen product')} in{' '}
+        Put{' '}
+        {chosen.length > 0 ? count(chosen.length, 'chosen product') : `all ${figure(total)} shown`}{' '}
+        in{' '}
         <Word
           label="Which range"
           value={target}

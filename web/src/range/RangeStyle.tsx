@@ -6,8 +6,10 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, take, type Schema } from '../api/client';
+import { count } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { Sentence, TypedWord, Word } from '../frame/Sentence';
+import { SureButton } from '../frame/SureButton';
 import { useMay } from '../frame/session';
 import { useVoices } from '../proof/voices';
 import { Effect } from '../style/Effect';
@@ -137,9 +139,12 @@ function LayerForm({ view, range, onGone }: { view: View; range: Range; onGone: 
             Keep it for the range
           </Button>
           {isChanged && <Button onClick={() => setLayer(view.layer)}>As it was</Button>}
-          <Button color="inherit" onClick={() => remove.mutate()}>
+          <SureButton
+            sure={`Really: its ${count(range.products, 'product')} stay, its style goes`}
+            onSure={() => remove.mutate()}
+          >
             Do away with the range
-          </Button>
+          </SureButton>
         </Box>
       )}
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2, mt: 2 }}>

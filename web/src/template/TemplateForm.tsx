@@ -7,6 +7,7 @@ import { api, take, type Schema } from '../api/client';
 import { Lines } from '../frame/Lines';
 import { useNotice } from '../frame/Notice';
 import { TypedWord } from '../frame/Sentence';
+import { SureButton } from '../frame/SureButton';
 import { useMay } from '../frame/session';
 import { Lengths } from '../style/Lengths';
 import { linesFrom } from '../style/words';
@@ -152,9 +153,9 @@ export function TemplateForm(props: {
               <Button onClick={() => setBody(props.template)}>As it was</Button>
             )}
             {props.id !== 0 && mayDecide && (
-              <Button color="inherit" onClick={() => remove.mutate()}>
+              <SureButton sure="Really: with all its versions" onSure={() => remove.mutate()}>
                 Do away with it
-              </Button>
+              </SureButton>
             )}
           </Box>
         )}

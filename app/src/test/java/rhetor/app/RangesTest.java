@@ -222,4 +222,20 @@ class RangesTest {
     assertThat(field(ids.get(1), "description").path("html").asString())
         .doesNotContain("Made for dark days.");
   }
+
+  @Test
+  void a_signed_off_text_whose_line_is_over_does_not_go_out() {
+    List<Long> ids = takenIn("RGE", 1);
+    long product = ids.getFirst();
+    long range = range("Sale RGE", ids);
+    long angle =
+        editor.post("/api/angles", angle(range, "Less until Sunday.", -3, 3)).expect(200).id();
+    editor.write(ids, 0, "");
+    long revision = editor.get("/api/proofs/" + product).body().path("revision").asLong();
+    editor.seen(revision, "POST", "/api/proofs/" + product + "/sign-off", Map.of()).expect(200);
+    editor.put("/api/angles/" + angle, angle(range, "Less until Sunday.", -3, -1)).expect(200);
+    checked();
+    assertThat(editor.post("/api/editions", Map.of("products", ids)).expect(409).detail())
+        .contains("RGE-0", "must be fixed first");
+  }
 }

@@ -64,6 +64,8 @@ public final class RunningRhetor implements BeforeAllCallback, ParameterResolver
       ConfigurableApplicationContext context =
           application.run(
               "--rhetor.port=0",
+              // The house is shared; a test that is about grammar has it checked itself.
+              "--rhetor.grammar=false",
               "--rhetor.data=" + data,
               "--rhetor.shop.url=" + shopUrl,
               "--rhetor.shop.token=" + TOKEN,

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.TestInstance.Lifecycle;
 import org.junit.jupiter.api.extension.ExtendWith;
+import rhetor.app.audit.GrammarWork;
 import rhetor.app.people.Role;
 import tools.jackson.databind.JsonNode;
 
@@ -358,5 +359,23 @@ class StyleTest {
     assertThat(readiness.path("score").asInt()).isEqualTo(sum);
     assertThat(put(style(Map.of("weights", Map.of("FIELDS", 60)))).expect(422).detail())
         .contains("60 points together; they have to make 100");
+  }
+
+  @Test
+  void grammar_is_checked_in_the_background_and_mended_by_cause() {
+    long product = written("GRM", 1).getFirst();
+    JsonNode proof = editor.get("/api/proofs/" + product).body();
+    assertThat(proof.toString()).doesNotContain("\"grammar\"");
+    editor
+        .seen(
+            proof.path("revision").asLong(),
+            "PUT",
+            "/api/proofs/" + product + "/fields/description",
+            Map.of("text", "<p>The GRM 0 is made of canvas and have teh colour grey.</p>"))
+        .expect(200);
+    assertThat(house.bean(GrammarWork.class).next(1)).isEqualTo(1);
+    JsonNode marked = editor.get("/api/proofs/" + product).body();
+    assertThat(marked.toString()).contains("\\\"teh\\\" is in no dictionary");
+    assertThat(cause("grammar").path("mendable").asInt()).isPositive();
   }
 }

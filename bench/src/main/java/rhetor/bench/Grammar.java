@@ -1,17 +1,14 @@
 package rhetor.bench;
 
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
-import org.languagetool.JLanguageTool;
-import org.languagetool.Languages;
-import org.languagetool.rules.Rule;
-import org.languagetool.rules.RuleMatch;
-import org.languagetool.rules.spelling.SpellingCheckRule;
+import rhetor.core.check.GrammarCheck;
+import rhetor.core.style.Spelling;
 
 /** Finds grammar and spelling mistakes with LanguageTool in British English. */
 final class Grammar {
@@ -62,35 +59,14 @@ final class Grammar {
           "Saltmarsh",
           "Tabula");
 
-  /** Words of the trades that are in British dictionaries, but not in this one. */
-  private static final List<String> TRADE =
-      List.of(
-          "lambswool", "matt", "ochre", "soya", "gsm", "drawcord", "flatlock", "GOTS-certified");
-
-  /** Rules that are off, each with the reason. */
-  private static final Map<String, String> OFF =
-      Map.of(
-          "OXFORD_SPELLING_Z_NOT_S", "it wants -ize, which British houses rarely write",
-          "EN_DIACRITICS_REPLACE_ORTHOGRAPHY_CREPE", "crepe rubber has no accent",
-          "HALO_HALLO", "it takes the name of a ring for a greeting",
-          "IN_JANUARY", "it takes the title of a print, \"Estuary in March 4\", for a date");
-
   private Grammar() {}
 
   /** Prints findings per 1,000 words, and which they are. */
-  static void print(Map<String, List<String>> texts) throws IOException {
-    JLanguageTool tool = new JLanguageTool(Languages.getLanguageForShortCode("en-GB"));
-    for (Rule rule : tool.getAllActiveRules()) {
-      if (rule instanceof SpellingCheckRule spelling) {
-        spelling.addIgnoreTokens(NAMES);
-        spelling.addIgnoreTokens(TRADE);
-      }
-    }
-    OFF.forEach(
-        (rule, why) -> {
-          tool.disableRule(rule);
-          System.out.println("  off: " + rule + ", because " + why);
-        });
+  static void print(Map<String, List<String>> texts) {
+    GrammarCheck checker = new GrammarCheck(Spelling.BRITISH);
+    checker.learn(NAMES);
+    GrammarCheck.OFF.forEach(
+        off -> System.out.println("  off: " + off.rule() + ", because " + off.why()));
     Map<String, Integer> byRule = new TreeMap<>();
     Map<String, String> examples = new HashMap<>();
     long words = 0;
@@ -101,22 +77,20 @@ final class Grammar {
       for (int i = 0; i < all.size(); i += step) {
         String text = all.get(i);
         words += text.split("\\s+").length;
-        for (RuleMatch match : tool.check(text)) {
+        for (GrammarCheck.Mistake match : checker.of(text, Set.of())) {
           found++;
-          String flagged = text.substring(match.getFromPos(), match.getToPos());
-          boolean spelling = match.getRule().isDictionaryBasedSpellingRule();
-          String id = match.getRule().getId() + (spelling ? " " + flagged : "");
+          String flagged = text.substring(match.start(), match.end());
+          String id = match.rule() + (match.spelling() ? " " + flagged : "");
           byRule.merge(id, 1, Integer::sum);
           examples.putIfAbsent(
               id,
               entry.getKey()
                   + ": "
-                  + text.substring(Math.max(0, match.getFromPos() - 30), match.getFromPos())
+                  + text.substring(Math.max(0, match.start() - 30), match.start())
                   + "["
                   + flagged
                   + "]"
-                  + text.substring(
-                      match.getToPos(), Math.min(text.length(), match.getToPos() + 30)));
+                  + text.substring(match.end(), Math.min(text.length(), match.end() + 30)));
         }
       }
     }

@@ -50,6 +50,8 @@ final class DemoProcess implements AutoCloseable {
             "app",
             "-Xmx400m",
             "--rhetor.port=" + port,
+            // Two processes on two cores have enough to do; the application's own tests check it.
+            "--rhetor.grammar=false",
             "--rhetor.data=" + data,
             "--rhetor.demo=" + ROOT.resolve("demo"),
             "--rhetor.shop.url=http://127.0.0.1:" + shopPort,

@@ -132,9 +132,10 @@ class Screenshots {
       browser.open("/products?search=Saddle");
       browser.see("products shown");
       browser.click(By.cssSelector("input[aria-label='Choose all shown']"));
+      browser.click("Put in a range");
       browser.type(By.cssSelector("input[aria-label='Name of the range']"), "Saddle bags");
       browser.find(By.cssSelector("input[aria-label='Name of the range']")).sendKeys(Keys.TAB);
-      browser.click("Put in");
+      browser.click(By.xpath("//button[.='Put in']"));
       browser.see("in the range");
       browser.open("/ranges");
       browser.click("Saddle bags");

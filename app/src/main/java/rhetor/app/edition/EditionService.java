@@ -86,9 +86,16 @@ public class EditionService {
             ? products.ids(new ProductFilter("", Stage.SIGNED_OFF.name(), 0))
             : ids.stream().distinct().toList();
     Set<Long> busy = new HashSet<>(editions.busy());
+    List<Long> held = chosen.stream().filter(this::isHeld).toList();
+    if (!held.isEmpty() && !ids.isEmpty()) {
+      Product first = products.get(held.getFirst());
+      throw Refused.conflict(
+          "%s (%s) has something that must be fixed first: what the house decides has changed since it was signed off."
+              .formatted(first.facts().name(), first.facts().sku()));
+    }
     List<EditionStore.Pending> items =
         chosen.stream()
-            .filter(id -> !busy.contains(id))
+            .filter(id -> !busy.contains(id) && !held.contains(id))
             .map(products::get)
             .peek(
                 p -> {
@@ -106,12 +113,20 @@ public class EditionService {
       throw Refused.conflict(
           chosen.isEmpty()
               ? "No text is signed off, so there is nothing to publish."
-              : "These texts are on their way already.");
+              : held.isEmpty()
+                  ? "These texts are on their way already."
+                  : "Nothing can go out: %d signed-off texts have something that must be fixed first."
+                      .formatted(held.size()));
     }
     long id = editions.add(items, by);
     scheduler.scheduleIfNotExists(
         TASK.instance(String.valueOf(id)).data(id).build(), clock.instant());
     return get(id);
+  }
+
+  /** Whether something in a product's text must be fixed, signed off or not. */
+  private boolean isHeld(long product) {
+    return products.line(product).mustFix() > 0;
   }
 
   void carryOut(long id) {
@@ -133,6 +148,15 @@ public class EditionService {
           item.productId(),
           "FAILED",
           "The text was changed after it was signed off. Sign it off again.",
+          null);
+      return;
+    }
+    if (isHeld(item.productId())) {
+      editions.setItem(
+          edition,
+          item.productId(),
+          "FAILED",
+          "Something in the text must be fixed first: what the house decides has changed.",
           null);
       return;
     }

@@ -1,11 +1,13 @@
 package rhetor.app.proof;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.finding.Findings;
+import rhetor.app.grammar.Grammar;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
@@ -23,6 +25,7 @@ import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
 import rhetor.core.fact.CellText;
 import rhetor.core.style.Field;
+import rhetor.core.style.Style;
 
 /**
  * Keeps texts, takes changes by hand, and lets them go once somebody has put their word to them.
@@ -38,6 +41,7 @@ public class ProofService {
   private final HouseTexts house;
   private final Templates templates;
   private final Findings findings;
+  private final Grammar grammar;
 
   ProofService(
       TextStore texts,
@@ -45,7 +49,9 @@ public class ProofService {
       HouseTexts house,
       HouseKnowledge knowledge,
       Templates templates,
-      Findings findings) {
+      Findings findings,
+      Grammar grammar) {
+    this.grammar = grammar;
     this.house = house;
     this.templates = templates;
     this.findings = findings;
@@ -195,9 +201,10 @@ public class ProofService {
 
   /** The checks of one product's texts, and which other text of the house is too like. */
   private Audit audit(Product product, Draft draft, String keyword) {
-    return new Checker(knowledge.current(), templates.style(product.id()))
-        .check(
-            draft, product.facts(), keyword, house.likeness(product.id(), draft).stream().toList());
+    Style style = templates.style(product.id());
+    List<Mark> found = new ArrayList<>(house.likeness(product.id(), draft).stream().toList());
+    found.addAll(grammar.marks(draft, style.spelling()));
+    return new Checker(knowledge.current(), style).check(draft, product.facts(), keyword, found);
   }
 
   /** What the checks say of a text now: claims may have been withdrawn since it was written. */

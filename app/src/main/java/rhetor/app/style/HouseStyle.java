@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -57,6 +58,7 @@ public class HouseStyle {
   private final HouseKnowledge knowledge;
   private final ApplicationEventPublisher events;
   private final Clock clock;
+  private final AtomicLong changed = new AtomicLong();
   private volatile Read read =
       new Read(0, Style.standard(), Map.of(), Map.of(), Map.of(), Instant.MIN);
 
@@ -152,6 +154,7 @@ public class HouseStyle {
 
   private Read read() {
     Read now = read;
+    long changes = changed.get();
     if (now.at.plus(FRESH).isBefore(clock.instant())) {
       long newest = store.newest();
       Style style = newest == now.version ? now.style : style(newest);
@@ -163,9 +166,21 @@ public class HouseStyle {
       now =
           new Read(
               newest, style, store.layers(), lines, new ConcurrentHashMap<>(), clock.instant());
-      read = now;
+      keep(now, changes);
     }
     return now;
+  }
+
+  /** Keeps what was read, unless something has changed since reading began. */
+  private synchronized void keep(Read now, long changes) {
+    if (changed.get() == changes) {
+      read = now;
+    }
+  }
+
+  private synchronized void makeStale() {
+    changed.incrementAndGet();
+    read = new Read(read.version, read.style, read.layers, read.lines, read.made, Instant.MIN);
   }
 
   private Style style(long version) {
@@ -399,17 +414,13 @@ public class HouseStyle {
 
   /** Has what holds read anew, now and after the change that is under way. */
   void forget() {
-    Runnable stale =
-        () ->
-            read =
-                new Read(read.version, read.style, read.layers, read.lines, read.made, Instant.MIN);
-    stale.run();
+    makeStale();
     if (TransactionSynchronizationManager.isSynchronizationActive()) {
       TransactionSynchronizationManager.registerSynchronization(
           new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-              stale.run();
+              makeStale();
             }
           });
     }

@@ -486,6 +486,7 @@ public final class Checker {
                 - count(marks, "markup") * 4
                 - count(marks, "house likeness") * 4
                 - count(marks, "repetition") * 2
+                - count(marks, "grammar") * 2
                 - marks.stream().filter(Mark::concernsStyle).count() * 2);
   }
 

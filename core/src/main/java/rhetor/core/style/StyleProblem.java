@@ -61,6 +61,7 @@ public record StyleProblem(String where, String words, String why) {
     if (problems.isEmpty()) {
       words(style, problems);
       lengths(style, problems);
+      room(style, problems);
     }
     return problems;
   }
@@ -219,6 +220,25 @@ public record StyleProblem(String where, String words, String why) {
                             .formatted(field.label(), whole.leastCharacters(), whole.mostWords())));
               }
             });
+  }
+
+  /** What every description ends with has to leave room for the description. */
+  private static void room(Style style, List<StyleProblem> problems) {
+    Length most = style.length(Field.DESCRIPTION);
+    String own = String.join(" ", style.ownSentences());
+    boolean characters = most.mostCharacters() > 0 && own.length() * 2 > most.mostCharacters();
+    boolean words = most.mostWords() > 0 && Length.words(own) * 2 > most.mostWords();
+    if (characters || words) {
+      problems.add(
+          new StyleProblem(
+              "always",
+              "",
+              words
+                  ? "What every description ends with has %,d words, more than half of the %,d that one may have. Shorten it, or let descriptions be longer."
+                      .formatted(Length.words(own), most.mostWords())
+                  : "What every description ends with has %,d characters, more than half of the %,d that one may have. Shorten it, or let descriptions be longer."
+                      .formatted(own.length(), most.mostCharacters())));
+    }
   }
 
   private static void over(

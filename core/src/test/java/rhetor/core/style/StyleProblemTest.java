@@ -60,4 +60,14 @@ class StyleProblemTest {
         .singleElement()
         .satisfies(p -> assertThat(p.why()).contains("5,001", "5,000"));
   }
+
+  @Test
+  void what_every_description_ends_with_leaves_room_for_the_description() {
+    String style =
+        "{'always': ['%s.'], 'lengths': {'DESCRIPTION': {'leastCharacters': 0, 'mostCharacters': 0, 'leastWords': 0, 'mostWords': 40}}}";
+    assertThat(StyleProblem.of(Styles.of(style.formatted("word ".repeat(25).strip()))))
+        .singleElement()
+        .satisfies(p -> assertThat(p.why()).contains("25 words, more than half of the 40"));
+    assertThat(StyleProblem.of(Styles.of(style.formatted("We keep the spare parts")))).isEmpty();
+  }
 }

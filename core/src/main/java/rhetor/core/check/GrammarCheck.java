@@ -1,0 +1,106 @@
+package rhetor.core.check;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import org.languagetool.JLanguageTool;
+import org.languagetool.Languages;
+import org.languagetool.rules.Rule;
+import org.languagetool.rules.RuleMatch;
+import org.languagetool.rules.spelling.SpellingCheckRule;
+import rhetor.core.style.Spelling;
+
+/**
+ * Finds grammar and spelling mistakes with LanguageTool. Making one takes seconds and some hundred
+ * megabytes, a sentence some milliseconds: it is for the background. Not safe for several threads.
+ */
+public final class GrammarCheck {
+  /** Rules that are off, each with the reason. */
+  public static final List<Off> OFF =
+      List.of(
+          new Off("OXFORD_SPELLING_Z_NOT_S", "it wants -ize, which British houses rarely write"),
+          new Off("EN_DIACRITICS_REPLACE_ORTHOGRAPHY_CREPE", "crepe rubber has no accent"),
+          new Off("HALO_HALLO", "it takes the name of a ring for a greeting"),
+          new Off(
+              "IN_JANUARY", "it takes the title of a print, \"Estuary in March 4\", for a date"));
+
+  /** Words of the trades that are in British dictionaries, but not in this one. */
+  private static final List<String> TRADE =
+      List.of(
+          "lambswool", "matt", "ochre", "soya", "gsm", "drawcord", "flatlock", "GOTS-certified");
+
+  private final JLanguageTool tool;
+
+  /** A rule that is off, and why. */
+  public record Off(String rule, String why) {}
+
+  /**
+   * A mistake.
+   *
+   * @param rule LanguageTool's id of the rule
+   * @param start where it starts in the text
+   * @param end where it ends
+   * @param message what is wrong
+   * @param instead what is proposed; empty if nothing is
+   * @param spelling whether a dictionary doesn't know the word
+   */
+  public record Mistake(
+      String rule, int start, int end, String message, String instead, boolean spelling) {}
+
+  /** A checker for one English. */
+  public GrammarCheck(Spelling spelling) {
+    tool =
+        new JLanguageTool(
+            Languages.getLanguageForShortCode(spelling == Spelling.AMERICAN ? "en-US" : "en-GB"));
+    learn(TRADE);
+    OFF.forEach(off -> tool.disableRule(off.rule));
+  }
+
+  /** Has the dictionary know further words, such as names. */
+  public void learn(List<String> words) {
+    for (Rule rule : tool.getAllActiveRules()) {
+      if (rule instanceof SpellingCheckRule spelling) {
+        spelling.addIgnoreTokens(words);
+      }
+    }
+  }
+
+  /**
+   * The mistakes of a text, in order.
+   *
+   * @param known words in lower case that are right whatever the dictionary says: a supplier's
+   */
+  public List<Mistake> of(String text, Set<String> known) {
+    List<Mistake> mistakes = new ArrayList<>();
+    try {
+      for (RuleMatch match : tool.check(text)) {
+        boolean spelling = match.getRule().isDictionaryBasedSpellingRule();
+        String words = text.substring(match.getFromPos(), match.getToPos());
+        if (!spelling || !isKnown(words, known)) {
+          mistakes.add(
+              new Mistake(
+                  match.getRule().getId(),
+                  match.getFromPos(),
+                  match.getToPos(),
+                  match.getMessage().replaceAll("</?suggestion>", "\""),
+                  match.getSuggestedReplacements().isEmpty()
+                      ? ""
+                      : match.getSuggestedReplacements().getFirst(),
+                  spelling));
+        }
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return mistakes;
+  }
+
+  /** Names and codes are in no dictionary: what has a capital or a digit is one. */
+  private static boolean isKnown(String word, Set<String> known) {
+    return word.chars().anyMatch(c -> Character.isUpperCase(c) || Character.isDigit(c))
+        || known.contains(word.toLowerCase(Locale.ROOT));
+  }
+}

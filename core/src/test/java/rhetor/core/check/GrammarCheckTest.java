@@ -1,0 +1,50 @@
+package rhetor.core.check;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import rhetor.core.style.Spelling;
+
+/** Mistakes that people make by hand are found; names and the trade's words are none. */
+class GrammarCheckTest {
+  private static GrammarCheck british;
+
+  @BeforeAll
+  static void load() {
+    british = new GrammarCheck(Spelling.BRITISH);
+  }
+
+  @Test
+  void mistakes_come_with_their_place_and_what_belongs_there() {
+    String text = "It weigh 940 g and holds teh laptop.";
+    List<GrammarCheck.Mistake> mistakes = british.of(text, Set.of());
+    assertThat(mistakes)
+        .anySatisfy(
+            m -> {
+              assertThat(text.substring(m.start(), m.end())).isEqualTo("teh");
+              assertThat(m.instead()).isEqualTo("the");
+              assertThat(m.spelling()).isTrue();
+            })
+        .anyMatch(m -> !m.spelling());
+  }
+
+  @Test
+  void names_codes_and_the_supplier_s_own_words_are_right() {
+    assertThat(
+            british.of(
+                "Tolvane’s Roll Pannier 20 has a drawcord and is made of zyloprene.",
+                Set.of("zyloprene")))
+        .isEmpty();
+    assertThat(british.of("It is made of zyloprene.", Set.of())).hasSize(1);
+  }
+
+  @Test
+  void american_houses_have_their_own_dictionary() {
+    assertThat(british.of("It has a grey colour.", Set.of())).isEmpty();
+    assertThat(new GrammarCheck(Spelling.AMERICAN).of("It has a lovely colour.", Set.of()))
+        .isNotEmpty();
+  }
+}
