@@ -13,6 +13,7 @@ import { Sentence, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
 import { serif } from '../theme';
 import { causeKey, causeName } from './causes';
+import { Relieve } from './Relieve';
 
 type Cause = Schema['Cause'];
 
@@ -147,11 +148,12 @@ function CauseView({ cause, label }: { cause: Cause; label: (field: string) => s
       <Box sx={{ my: 1 }}>
         Found {count(cause.marks, 'time')} in {count(cause.products, 'text')}.{' '}
         {cause.mendable === 0
-          ? 'Only a person can see to it: open the texts below, or write them anew.'
+          ? 'It can’t be computed away in the texts: open those below, or write them anew.'
           : cause.mendable === cause.marks
             ? 'All of it can be mended at once.'
             : `${figure(cause.mendable)} of these can be mended at once.`}
       </Box>
+      {mayWrite && cause.cause === 'keyword conflict' && cause.weight === 'MUST_FIX' && <Relieve />}
       {mayWrite && cause.mendable > 0 && (
         <Button variant="contained" disabled={mended !== null} onClick={mendAll}>
           {mended === null ? 'Mend all that can be mended' : `${figure(mended)} mended …`}

@@ -258,4 +258,27 @@ class KeywordsTest {
         path, Map.of("keyword", "canvas pannier", "supporting", List.of(), "required", List.of()));
     assertThat(writer.get("/api/proofs/" + id).body().toString()).doesNotContain("zircon");
   }
+
+  @Test
+  void a_keyword_that_facts_do_not_bear_out_is_relieved_by_cause_and_the_text_can_be_signed_off() {
+    long intake = takeIn("KRL", "waterproof canvas pannier", "ivory");
+    long id =
+        writer
+            .get("/api/products?intake=" + intake)
+            .body()
+            .path("items")
+            .get(0)
+            .path("id")
+            .asLong();
+    writer.write(List.of(), intake, "plain");
+    assertThat(writer.get("/api/proofs/" + id).body().toString()).contains("keyword conflict");
+    JsonNode seen =
+        writer.post("/api/keywords/relieve", Map.of("after", 0, "keep", false)).expect(200).body();
+    assertThat(seen.toString()).contains("canvas pannier");
+    writer.post("/api/keywords/relieve", Map.of("after", 0, "keep", true)).expect(200);
+    JsonNode proof = writer.get("/api/proofs/" + id).body();
+    assertThat(proof.toString()).doesNotContain("keyword conflict");
+    assertThat(writer.get("/api/products/" + id).body().path("line").path("keyword").asString())
+        .isEqualTo("canvas pannier");
+  }
 }

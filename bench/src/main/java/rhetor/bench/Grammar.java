@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import rhetor.core.check.GrammarCheck;
 import rhetor.core.style.Spelling;
@@ -77,7 +76,7 @@ final class Grammar {
       for (int i = 0; i < all.size(); i += step) {
         String text = all.get(i);
         words += text.split("\\s+").length;
-        for (GrammarCheck.Mistake match : checker.of(text, Set.of())) {
+        for (GrammarCheck.Mistake match : checker.of(text, "")) {
           found++;
           String flagged = text.substring(match.start(), match.end());
           String id = match.rule() + (match.spelling() ? " " + flagged : "");

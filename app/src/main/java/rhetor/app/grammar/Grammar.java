@@ -4,11 +4,9 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.springframework.stereotype.Service;
 import rhetor.core.check.GrammarCheck;
 import rhetor.core.check.GrammarCheck.Mistake;
@@ -18,7 +16,6 @@ import rhetor.core.compose.Draft;
 import rhetor.core.compose.Sentence;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
-import rhetor.core.language.Words;
 import rhetor.core.style.Field;
 import rhetor.core.style.Spelling;
 
@@ -123,11 +120,10 @@ public class Grammar {
     Map<String, List<Mistake>> found =
         store.found(sentences.stream().map(Placed::hash).distinct().toList());
     boolean any = found.values().stream().anyMatch(m -> !m.isEmpty());
-    Set<String> known = null;
+    String own = own(product);
     for (Placed sentence : sentences) {
       if (!found.containsKey(sentence.hash)) {
-        known = known == null ? words(product) : known;
-        List<Mistake> mistakes = checker(spelling).of(sentence.text, known);
+        List<Mistake> mistakes = checker(spelling).of(sentence.text, own);
         store.put(sentence.hash, mistakes);
         found.put(sentence.hash, mistakes);
         any |= !mistakes.isEmpty();
@@ -137,13 +133,13 @@ public class Grammar {
     return any;
   }
 
-  /** Words that stand in the product's data. */
-  private static Set<String> words(ProductFacts product) {
-    Set<String> words = new HashSet<>();
+  /** The product's names and data in one text. */
+  private static String own(ProductFacts product) {
+    StringBuilder own = new StringBuilder(product.name()).append('\n').append(product.kindNoun());
     for (Fact fact : product.facts()) {
-      fact.sources().forEach(s -> Words.of(s.raw()).forEach(w -> words.add(w.text())));
+      fact.sources().forEach(s -> own.append('\n').append(s.raw()));
     }
-    return words;
+    return own.toString();
   }
 
   private GrammarCheck checker(Spelling spelling) {

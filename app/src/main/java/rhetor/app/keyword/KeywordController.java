@@ -73,6 +73,12 @@ class KeywordController {
   /** Keywords from search data; {@code keep} says whether they are given, else only shown. */
   record AdoptOrder(long after, boolean keep) {}
 
+  /** Takes words that no fact bears out from keywords; or shows what would be left. */
+  @PostMapping("/api/keywords/relieve")
+  KeywordService.RuleStep relieve(@Valid @RequestBody AdoptOrder order) {
+    return keywords.relieve(order.after(), order.keep());
+  }
+
   @PostMapping("/api/keywords/adopt")
   KeywordService.RuleStep adopt(@Valid @RequestBody AdoptOrder order) {
     return search.adopt(order.after(), order.keep());

@@ -8,12 +8,14 @@ import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.finding.Findings;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.proof.ProofService;
 import rhetor.app.style.HouseStyle;
 import rhetor.app.web.Refused;
+import rhetor.core.check.Mark;
 import rhetor.core.compose.KeywordProposer;
 import rhetor.core.fact.CellText;
 import rhetor.core.fact.Concept;
@@ -36,13 +38,16 @@ class KeywordService {
   private final ProofService proofs;
   private final HouseKnowledge knowledge;
   private final HouseStyle style;
+  private final Findings findings;
 
   KeywordService(
       KeywordStore store,
       ProductService products,
       ProofService proofs,
       HouseKnowledge knowledge,
-      HouseStyle style) {
+      HouseStyle style,
+      Findings findings) {
+    this.findings = findings;
     this.style = style;
     this.store = store;
     this.products = products;
@@ -134,6 +139,39 @@ class KeywordService {
       proofs.recheck(id);
     }
     return of(id);
+  }
+
+  /**
+   * Takes from the keywords of the next products the words that no fact bears out, or shows what
+   * would be left.
+   *
+   * @param after product after which to go on, 0 for the first
+   */
+  @Transactional
+  public RuleStep relieve(long after, boolean keep) {
+    KeywordProposer proposer = new KeywordProposer(knowledge.current());
+    List<Long> next =
+        findings.products(
+            "keyword conflict", Mark.Weight.MUST_FIX, Optional.empty(), false, after, AT_ONCE);
+    List<RuledKeyword> examples = new ArrayList<>();
+    int given = 0;
+    for (long id : next) {
+      Product product = products.get(id);
+      Optional<String> left = proposer.borneOut(product.facts(), product.keyword());
+      if (left.isPresent()) {
+        given++;
+        examples.add(
+            new RuledKeyword(id, product.facts().sku(), product.facts().name(), left.get()));
+        if (keep) {
+          assign(Map.of(id, left.get()));
+        }
+      }
+    }
+    return new RuleStep(
+        given,
+        next.size() - given,
+        next.size() < AT_ONCE ? 0 : next.getLast(),
+        examples.subList(0, Math.min(examples.size(), SHOWN)));
   }
 
   /** Gives products other keywords; their texts are stale and checked for them at once. */

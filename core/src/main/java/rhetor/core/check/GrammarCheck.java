@@ -4,13 +4,12 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
-import java.util.Set;
 import org.languagetool.JLanguageTool;
 import org.languagetool.Languages;
 import org.languagetool.rules.Rule;
 import org.languagetool.rules.RuleMatch;
 import org.languagetool.rules.spelling.SpellingCheckRule;
+import rhetor.core.language.Words;
 import rhetor.core.style.Spelling;
 
 /**
@@ -23,6 +22,9 @@ public final class GrammarCheck {
       List.of(
           new Off("OXFORD_SPELLING_Z_NOT_S", "it wants -ize, which British houses rarely write"),
           new Off("EN_DIACRITICS_REPLACE_ORTHOGRAPHY_CREPE", "crepe rubber has no accent"),
+          new Off(
+              "ADVERB_VERB_ADVERB_REPETITION",
+              "it takes a turn of phrase, \"what is inside stays inside\", for a slip"),
           new Off("HALO_HALLO", "it takes the name of a ring for a greeting"),
           new Off(
               "IN_JANUARY", "it takes the title of a print, \"Estuary in March 4\", for a date"));
@@ -71,15 +73,18 @@ public final class GrammarCheck {
   /**
    * The mistakes of a text, in order.
    *
-   * @param known words in lower case that are right whatever the dictionary says: a supplier's
+   * @param own the product's names and data, whose words are right whatever a dictionary says
    */
-  public List<Mistake> of(String text, Set<String> known) {
+  public List<Mistake> of(String text, String own) {
     List<Mistake> mistakes = new ArrayList<>();
     try {
       for (RuleMatch match : tool.check(text)) {
         boolean spelling = match.getRule().isDictionaryBasedSpellingRule();
         String words = text.substring(match.getFromPos(), match.getToPos());
-        if (!spelling || !isKnown(words, known)) {
+        boolean named = spelling && isName(words);
+        // "Saddle bag" is two words where the house's products are called so.
+        boolean theirs = (spelling || words.indexOf(' ') > 0) && Words.find(words, own) >= 0;
+        if (!named && !theirs) {
           mistakes.add(
               new Mistake(
                   match.getRule().getId(),
@@ -99,8 +104,7 @@ public final class GrammarCheck {
   }
 
   /** Names and codes are in no dictionary: what has a capital or a digit is one. */
-  private static boolean isKnown(String word, Set<String> known) {
-    return word.chars().anyMatch(c -> Character.isUpperCase(c) || Character.isDigit(c))
-        || known.contains(word.toLowerCase(Locale.ROOT));
+  private static boolean isName(String word) {
+    return word.chars().anyMatch(c -> Character.isUpperCase(c) || Character.isDigit(c));
   }
 }

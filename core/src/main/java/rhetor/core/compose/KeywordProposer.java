@@ -11,7 +11,9 @@ import java.util.Set;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.language.Words;
 import rhetor.core.style.Voices;
+import rhetor.core.support.Assertion;
 import rhetor.core.support.Ground;
 
 /**
@@ -137,5 +139,28 @@ public final class KeywordProposer {
     return KeywordUse.of(keyword, product, new Ground(product, knowledge)).conflicts().isEmpty()
         ? Optional.of(keyword)
         : Optional.empty();
+  }
+
+  /**
+   * A keyword without the words that no fact of the product bears out: "waterproof pannier" becomes
+   * "pannier" where nothing makes it waterproof.
+   *
+   * @return nothing if the keyword is borne out as it is, or nothing would be left of it
+   */
+  public Optional<String> borneOut(ProductFacts product, String keyword) {
+    Ground ground = new Ground(product, knowledge);
+    String rest = keyword;
+    for (Assertion conflict : KeywordUse.of(keyword, product, ground).conflicts()) {
+      int at = Words.find(conflict.words(), rest);
+      if (at >= 0) {
+        rest = rest.substring(0, at) + rest.substring(at + conflict.words().length());
+      }
+    }
+    String left = rest.replaceAll("\\s+", " ").strip();
+    boolean better =
+        !Words.of(left).isEmpty()
+            && !left.equals(keyword)
+            && KeywordUse.of(left, product, ground).conflicts().isEmpty();
+    return better ? Optional.of(left) : Optional.empty();
   }
 }

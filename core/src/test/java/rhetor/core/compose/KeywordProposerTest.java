@@ -70,4 +70,14 @@ class KeywordProposerTest {
     assertThat(proposer.byRule(product, List.of("runtime"))).isEmpty();
     assertThat(proposer.byRule(Products.of("SKU,Name", "A,Thing"), List.of())).isEmpty();
   }
+
+  @Test
+  void words_that_no_fact_bears_out_are_taken_from_a_keyword() {
+    ProductFacts plain =
+        Products.of("SKU,Name,Category,Material", "A,Fell Pannier,Panniers,canvas");
+    KeywordProposer proposer = new KeywordProposer(Knowledge.standard());
+    assertThat(proposer.borneOut(plain, "waterproof canvas pannier")).contains("canvas pannier");
+    assertThat(proposer.borneOut(plain, "canvas pannier")).isEmpty();
+    assertThat(proposer.borneOut(plain, "waterproof")).isEmpty();
+  }
 }
