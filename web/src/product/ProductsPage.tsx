@@ -141,7 +141,7 @@ export function ProductsPage() {
           <Button
             size="small"
             aria-expanded={isPutting}
-            sx={{ p: 0, fontWeight: 400, textDecoration: 'underline' }}
+            sx={{ p: 0, font: 'inherit', textDecoration: 'underline' }}
             onClick={() => setPutting(!isPutting)}
           >
             Put in a range
