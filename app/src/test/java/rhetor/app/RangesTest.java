@@ -37,16 +37,7 @@ class RangesTest {
           "%s-%d,%s %d,Panniers,Tolvane,canvas,%d g,grey\n"
               .formatted(prefix, i, prefix, i, 800 + i));
     }
-    long intake = editor.upload(prefix + ".csv", sheet.toString()).expect(200).id();
-    editor.put("/api/intakes/" + intake + "/seen", Map.of());
-    editor.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
-    List<Long> ids = new ArrayList<>();
-    editor
-        .get("/api/products?intake=" + intake)
-        .body()
-        .path("items")
-        .forEach(p -> ids.add(p.path("id").asLong()));
-    return ids;
+    return editor.takeIn(prefix + ".csv", sheet.toString());
   }
 
   private long range(String name, List<Long> products) {

@@ -2,7 +2,6 @@ package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -96,16 +95,8 @@ class StyleTest {
           "%s-%d,%s %d,Panniers,Tolvane,canvas,%d g,grey\n"
               .formatted(prefix, i, prefix, i, 800 + i));
     }
-    long intake = editor.upload(prefix + ".csv", sheet.toString()).expect(200).id();
-    editor.put("/api/intakes/" + intake + "/seen", Map.of());
-    editor.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
-    List<Long> ids = new ArrayList<>();
-    editor
-        .get("/api/products?intake=" + intake)
-        .body()
-        .path("items")
-        .forEach(p -> ids.add(p.path("id").asLong()));
-    editor.write(List.of(), intake, "plain");
+    List<Long> ids = editor.takeIn(prefix + ".csv", sheet.toString());
+    editor.write(ids, 0, "plain");
     return ids;
   }
 

@@ -2,7 +2,6 @@ package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,15 +31,7 @@ class TemplatesTest {
         TPL-1,Fell Pannier,Panniers,Tolvane,canvas,800 g,grey,rails of 8 to 11 mm,shoulder strap
         TPL-2,Moor Pannier,Panniers,Tolvane,nylon,900 g,red,,
         """;
-    long intake = writer.upload("TPL.csv", sheet).expect(200).id();
-    writer.put("/api/intakes/" + intake + "/seen", Map.of());
-    writer.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
-    products = new ArrayList<>();
-    writer
-        .get("/api/products?intake=" + intake)
-        .body()
-        .path("items")
-        .forEach(p -> products.add(p.path("id").asLong()));
+    products = writer.takeIn("TPL.csv", sheet);
     assertThat(products).hasSize(2);
   }
 

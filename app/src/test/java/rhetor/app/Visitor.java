@@ -12,6 +12,7 @@ import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -130,6 +131,19 @@ final class Visitor {
 
   Answer upload(String fileName, String text) {
     return upload("", fileName, text.getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** Takes a sheet in; the ids of its products. */
+  List<Long> takeIn(String fileName, String csv) {
+    long intake = upload(fileName, csv).expect(200).id();
+    put("/api/intakes/" + intake + "/seen", Map.of());
+    post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
+    List<Long> ids = new ArrayList<>();
+    get("/api/products?intake=" + intake)
+        .body()
+        .path("items")
+        .forEach(p -> ids.add(p.path("id").asLong()));
+    return ids;
   }
 
   /** The wish to have texts written for products, or for all of an intake if none is named. */

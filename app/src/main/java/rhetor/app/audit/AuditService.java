@@ -18,6 +18,7 @@ import org.springframework.context.annotation.Lazy;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import rhetor.app.finding.Findings;
+import rhetor.app.grammar.Grammar;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.proof.ProofService;
@@ -41,6 +42,7 @@ public class AuditService {
   private static final int CHUNK = 500;
 
   private final Findings findings;
+  private final Grammar grammar;
   private final ProofService proofs;
   private final ProductService products;
   private final SchedulerClient scheduler;
@@ -49,11 +51,13 @@ public class AuditService {
 
   AuditService(
       Findings findings,
+      Grammar grammar,
       ProofService proofs,
       ProductService products,
       @Lazy SchedulerClient scheduler,
       Clock clock) {
     this.findings = findings;
+    this.grammar = grammar;
     this.proofs = proofs;
     this.products = products;
     this.scheduler = scheduler;
@@ -141,6 +145,7 @@ public class AuditService {
       texts += next.size();
       after = next.getLast();
     }
+    grammar.again();
     LOG.info("{} texts were checked again", texts);
   }
 

@@ -36,18 +36,27 @@ public class GrammarWork {
     List<Long> next = grammar.unchecked(most);
     for (long id : next) {
       Product product = products.get(id);
-      boolean found =
-          grammar.check(
-              product.textId(),
-              proofs.text(product.textId()).draft(),
-              product.facts(),
-              templates.style(id).spelling());
-      if (found) {
-        LOG.debug("mistakes in the text of product {}", id);
-        proofs.recheck(id);
+      try {
+        check(product);
+      } catch (RuntimeException e) {
+        // A text that the checker stumbles over is left, so that the others get their turn.
+        LOG.warn("the grammar of product {} could not be checked", id, e);
+        grammar.leave(product.textId());
       }
     }
     return next.size();
+  }
+
+  private void check(Product product) {
+    boolean found =
+        grammar.check(
+            product.textId(),
+            proofs.text(product.textId()).draft(),
+            product.facts(),
+            templates.style(product.id()).spelling());
+    if (found) {
+      proofs.recheck(product.id());
+    }
   }
 
   /** Lets the checker go until there is something to check again. */

@@ -150,6 +150,16 @@ public class Grammar {
     return checker;
   }
 
+  /** Leaves a text unchecked for good. */
+  public void leave(long text) {
+    store.checked(text);
+  }
+
+  /** Has all texts looked at again: another English may hold; what is known of a sentence stays. */
+  public void again() {
+    store.forgetTexts();
+  }
+
   /** Lets the checker go until there is something to check again. */
   public synchronized void rest() {
     checker = null;

@@ -54,6 +54,10 @@ class GrammarStore {
         .list();
   }
 
+  void forgetTexts() {
+    jdbc.sql("delete from grammar_text").update();
+  }
+
   void checked(long text) {
     jdbc.sql("merge into grammar_text (text_id) key (text_id) values (?)").param(text).update();
   }

@@ -96,7 +96,8 @@ final class OutlineWriter {
     if (template.has(own)) {
       return own;
     }
-    return own == Kind.BOX ? Kind.CLOSING : own == Kind.USE ? Kind.STORY : own;
+    // Care and origin are left out where nobody asks for them; what comes with it is not.
+    return own == Kind.BOX || own == Kind.USE ? Kind.STORY : own;
   }
 
   private List<Sentence> told(List<Message> messages, Set<Message> benefits, Part part) {
