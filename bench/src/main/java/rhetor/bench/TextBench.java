@@ -35,7 +35,7 @@ import rhetor.core.style.Voices;
 final class TextBench {
   private static final int RUN = 5;
   private static final int OPENING = 8;
-  private static final int WARM_UPS = 30;
+  private static final int WARM_UPS = 90;
   private static final int FILLS = 10;
   private static final int TO_READ = 40;
 

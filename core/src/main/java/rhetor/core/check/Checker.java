@@ -24,6 +24,7 @@ import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.keyword.KeywordMatch;
+import rhetor.core.language.WordRuns;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
 import rhetor.core.style.Aspect;
@@ -67,7 +68,6 @@ public final class Checker {
   /** Facts that naming a product rests on. */
   private static final Set<String> NAMING = Set.of("name", "brand", "category");
 
-  private static final int LIKENESS_RUN = 5;
   private static final double LIKE = 0.15;
 
   private final Knowledge knowledge;
@@ -109,8 +109,8 @@ public final class Checker {
     }
     String lower = all.toString().toLowerCase(Locale.ROOT);
     List<String> names = product.names();
-    boolean mayBeEmpty = EMPTY_HINTS.stream().anyMatch(lower::contains);
-    boolean mayHaveMarkup = MARKUP_HINTS.stream().anyMatch(lower::contains);
+    boolean mayBeEmpty = hasAny(lower, EMPTY_HINTS);
+    boolean mayHaveMarkup = hasAny(lower, MARKUP_HINTS);
     for (Field field : Field.values()) {
       lengths(texts.get(field), field, marks);
       List<Sentence> sentences = draft.sentences(field);
@@ -121,7 +121,6 @@ public final class Checker {
     style.required(draft, marks);
     style.voice(draft, marks);
     unsupported(draft, marks);
-    withdrawn(draft, marks);
     repeated(draft, product, marks);
     keyword(texts, product, keyword, ground, marks);
     likeness(draft, product, marks);
@@ -141,6 +140,15 @@ public final class Checker {
                   + "), so the text leaves it out. Correct the sheet and take it in again."));
     }
     return new Audit(marks, readiness(texts, product, keyword, marks));
+  }
+
+  private static boolean hasAny(String text, Iterable<String> hints) {
+    for (String hint : hints) {
+      if (text.contains(hint)) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static String snippet(String raw) {
@@ -177,11 +185,10 @@ public final class Checker {
       boolean mayHaveMarkup,
       List<Mark> marks) {
     String text = sentence.text();
-    boolean compared = sentence.support().stream().anyMatch(s -> s.kind() == Support.Kind.RANGE);
     boolean answeredFor = style.isHouseSentence(text);
     List<Word> words = Words.of(text);
     for (Assertion a : answeredFor ? List.<Assertion>of() : ground.unsupported(text, words)) {
-      if (compared && a.kind() == Assertion.Kind.COMPARATIVE) {
+      if (a.kind() == Assertion.Kind.COMPARATIVE && sentence.restsOn(Support.Kind.RANGE)) {
         continue;
       }
       boolean opinion =
@@ -220,6 +227,7 @@ public final class Checker {
     }
     style.sentence(field, index, text, words, names, marks);
     style.over(field, index, sentence, marks);
+    withdrawn(field, index, sentence, marks);
   }
 
   /** Sentences that link to no fact: composed ones always do, so these were written by hand. */
@@ -247,25 +255,18 @@ public final class Checker {
     }
   }
 
-  /** Sentences that make a claim which the house no longer makes. */
-  private void withdrawn(Draft draft, List<Mark> marks) {
-    for (Field field : Field.values()) {
-      List<Sentence> sentences = draft.sentences(field);
-      for (int i = 0; i < sentences.size(); i++) {
-        for (Support support : sentences.get(i).support()) {
-          if (support.kind() == Support.Kind.CLAIM) {
-            if (knowledge.claim(support.id()).isEmpty()) {
-              marks.add(
-                  new Mark(
-                      Weight.MUST_FIX,
-                      "claim",
-                      field,
-                      i,
-                      "",
-                      "The house no longer makes the claim that this sentence makes. Rewrite it."));
-            }
-          }
-        }
+  /** A claim that a sentence makes and the house no longer does. */
+  private void withdrawn(Field field, int index, Sentence sentence, List<Mark> marks) {
+    for (Support support : sentence.support()) {
+      if (support.kind() == Support.Kind.CLAIM && knowledge.claim(support.id()).isEmpty()) {
+        marks.add(
+            new Mark(
+                Weight.MUST_FIX,
+                "claim",
+                field,
+                index,
+                "",
+                "The house no longer makes the claim that this sentence makes. Rewrite it."));
       }
     }
   }
@@ -274,7 +275,7 @@ public final class Checker {
   private void repeated(Draft draft, ProductFacts product, List<Mark> marks) {
     for (Field field :
         List.of(Field.SHORT_DESCRIPTION, Field.DESCRIPTION, Field.META_DESCRIPTION)) {
-      Map<String, String> told = new HashMap<>();
+      Map<String, List<Support>> told = new HashMap<>();
       int index = 0;
       for (Block block : draft.blocks(field)) {
         for (Sentence sentence : block.sentences()) {
@@ -302,8 +303,7 @@ public final class Checker {
 
   /** The fact that a sentence tells again; two sentences of one fact made together are one. */
   private Optional<String> again(
-      Sentence sentence, Map<String, String> told, ProductFacts product) {
-    String key = sentence.support().toString();
+      Sentence sentence, Map<String, List<Support>> told, ProductFacts product) {
     // "Splash-proof" rests on the rating without telling it.
     Set<String> claimed = new HashSet<>();
     for (Support support : sentence.support()) {
@@ -319,8 +319,8 @@ public final class Checker {
       if (claimed.contains(support.id())) {
         continue;
       }
-      String before = told.putIfAbsent(support.id(), key);
-      if (before != null && !before.equals(key)) {
+      List<Support> before = told.putIfAbsent(support.id(), sentence.support());
+      if (before != null && !before.equals(sentence.support())) {
         again =
             product.facts().stream()
                 .filter(f -> f.id().equals(support.id()))
@@ -411,53 +411,33 @@ public final class Checker {
     if (other.isBlank()) {
       return 0;
     }
-    List<String> runs = runs(text);
-    if (runs.isEmpty()) {
+    long[] runs = WordRuns.of(text);
+    if (runs.length == 0) {
       return 0;
     }
-    Set<String> theirs = new HashSet<>(runs(other));
-    return runs.stream().filter(theirs::contains).count() / (double) runs.size();
-  }
-
-  /** A text's runs of five words, in order. */
-  static List<String> runs(String text) {
-    List<String> words = new ArrayList<>();
-    int start = -1;
-    String lower = text.toLowerCase(Locale.ROOT);
-    for (int i = 0; i <= lower.length(); i++) {
-      boolean inWord = i < lower.length() && Character.isLetterOrDigit(lower.charAt(i));
-      if (inWord && start < 0) {
-        start = i;
-      } else if (!inWord && start >= 0) {
-        words.add(lower.substring(start, i));
-        start = -1;
-      }
+    long[] theirs = WordRuns.of(other);
+    Arrays.sort(theirs);
+    int shared = 0;
+    for (long run : runs) {
+      shared += Arrays.binarySearch(theirs, run) >= 0 ? 1 : 0;
     }
-    List<String> runs = new ArrayList<>();
-    // A run is cut out of the words put in one row, where the next word's end is known.
-    String row = String.join(" ", words);
-    int from = 0;
-    int to = -1;
-    for (int i = 0; i < words.size(); i++) {
-      to += words.get(i).length() + 1;
-      if (i + 1 >= LIKENESS_RUN) {
-        runs.add(row.substring(from, to));
-        from += words.get(i + 1 - LIKENESS_RUN).length() + 1;
-      }
-    }
-    return runs;
+    return shared / (double) runs.length;
   }
 
   private Readiness readiness(
       Map<Field, String> texts, ProductFacts product, String keyword, List<Mark> marks) {
-    List<Field> wanted = Arrays.stream(Field.values()).filter(f -> !f.isList()).toList();
-    long present = wanted.stream().filter(f -> !texts.get(f).isBlank()).count();
+    int wanted = 0;
+    int present = 0;
+    for (Field field : Field.values()) {
+      wanted += field.isList() ? 0 : 1;
+      present += field.isList() || texts.get(field).isBlank() ? 0 : 1;
+    }
     List<Factor> factors = new ArrayList<>();
     for (Aspect aspect : Aspect.values()) {
       // Points of the usual weight, in proportion for a house that weighs it otherwise.
       int points =
           switch (aspect) {
-            case FIELDS -> (int) Math.round(20.0 * present / wanted.size());
+            case FIELDS -> (int) Math.round(20.0 * present / wanted);
             case SUPPORT ->
                 (int)
                     Math.max(
@@ -491,7 +471,11 @@ public final class Checker {
   }
 
   private static long count(List<Mark> marks, String check) {
-    return marks.stream().filter(m -> m.check().equals(check)).count();
+    long count = 0;
+    for (Mark mark : marks) {
+      count += mark.check().equals(check) ? 1 : 0;
+    }
+    return count;
   }
 
   private static int less(

@@ -2,9 +2,9 @@ package rhetor.core.check;
 
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import rhetor.core.language.WordRuns;
 
 /**
  * Finds which of many texts a text is most like, without comparing it with each: MinHash signatures
@@ -38,8 +38,8 @@ public final class LikeTexts {
   /** Adds a text, or takes the place of the one that had this number. */
   public synchronized void put(long id, String text) {
     remove(id);
-    List<String> runs = Checker.runs(text);
-    if (runs.isEmpty()) {
+    long[] runs = WordRuns.of(text);
+    if (runs.length == 0) {
       return;
     }
     if (count == ids.length) {
@@ -48,7 +48,7 @@ public final class LikeTexts {
     int place = count++;
     places.put(id, place);
     ids[place] = id;
-    sizes[place] = runs.size();
+    sizes[place] = runs.length;
     signatures[place] = signature(runs);
     link(place);
   }
@@ -68,8 +68,8 @@ public final class LikeTexts {
 
   /** The text that shares most with {@code text}; not the one numbered {@code self}. */
   public synchronized Optional<Nearest> nearest(String text, long self) {
-    List<String> runs = Checker.runs(text);
-    if (runs.isEmpty()) {
+    long[] runs = WordRuns.of(text);
+    if (runs.length == 0) {
       return Optional.empty();
     }
     int[] signature = signature(runs);
@@ -83,7 +83,7 @@ public final class LikeTexts {
           continue;
         }
         last = place;
-        double share = share(signature, runs.size(), other, sizes[place]);
+        double share = share(signature, runs.length, other, sizes[place]);
         if (best == null || share > best.share) {
           best = new Nearest(ids[place], share);
         }
@@ -145,12 +145,11 @@ public final class LikeTexts {
     }
   }
 
-  private static int[] signature(List<String> runs) {
+  private static int[] signature(long[] runs) {
     int[] least = new int[HASHES];
     Arrays.fill(least, Integer.MAX_VALUE);
-    for (String run : runs) {
-      long h = run.hashCode() * 0x9E3779B97F4A7C15L;
-      h ^= h >>> 32;
+    for (long run : runs) {
+      long h = run;
       long step = (h * 0xD1342543DE82EF95L) | 1;
       for (int i = 0; i < HASHES; i++) {
         h += step;

@@ -33,6 +33,11 @@ final class StyleCheck {
   private static final Pattern EMOJI =
       Pattern.compile("[\\p{IsEmoji_Presentation}\\x{FE0F}\\p{IsEmoji_Modifier}\\x{200D}]+ ?");
 
+  private static final char ZERO_WIDTH_JOINER = '\u200D';
+
+  /** The last of Unicode's general punctuation that common text has. */
+  private static final char LAST_QUOTE = '\u203A';
+
   private static final Pattern EXCLAIMED = Pattern.compile("!+");
 
   private static final Pattern ADDRESSED = Pattern.compile("(?i)\\byou(?:r|rs|rself)?\\b");
@@ -201,10 +206,11 @@ final class StyleCheck {
     }
   }
 
-  /** Whether there may be an emoji: all of them stand high in Unicode. */
+  /** Whether there may be an emoji: all of them stand high in Unicode, above dashes and quotes. */
   private static boolean hasSymbol(String text) {
     for (int i = 0; i < text.length(); i++) {
-      if (text.charAt(i) > 0x2000) {
+      char c = text.charAt(i);
+      if (c == ZERO_WIDTH_JOINER || c > LAST_QUOTE) {
         return true;
       }
     }
@@ -312,10 +318,7 @@ final class StyleCheck {
 
   /** A sentence that the house answered for and no longer says: its angle has ended. */
   void over(Field field, int index, Sentence sentence, List<Mark> marks) {
-    boolean own =
-        sentence.support().stream().anyMatch(s -> s.kind() == Support.Kind.HOUSE)
-            && !isHouseSentence(sentence.text());
-    if (own) {
+    if (sentence.restsOn(Support.Kind.HOUSE) && !isHouseSentence(sentence.text())) {
       marks.add(
           new Mark(
               Weight.MUST_FIX,

@@ -7,7 +7,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
@@ -32,7 +31,7 @@ public final class Composer {
   /** Share of five-word runs in common with another text above which it is composed again. */
   private static final double TOO_LIKE = 0.17;
 
-  private static final int ATTEMPTS = 3;
+  private static final int ATTEMPTS = 4;
 
   /** Takes of further attempts lie beyond those that people ask for. */
   private static final int ATTEMPT = 100;
@@ -87,9 +86,10 @@ public final class Composer {
     }
     Draft best = null;
     double least = 2;
+    Job job = null;
     for (int attempt = 0; attempt < ATTEMPTS && least > TOO_LIKE; attempt++) {
       rotation.start(brief.product().sku(), brief.take() + attempt * ATTEMPT);
-      Job job = new Job(brief, keyword);
+      job = job == null ? new Job(brief, keyword) : job.again();
       Draft draft = best == null ? job.write() : best.with(Field.DESCRIPTION, job.finished(best));
       double likeness = variety.likeness(draft.prose());
       if (likeness < least) {
@@ -159,6 +159,9 @@ public final class Composer {
     private final StyleFinish finish;
     private final List<Message> messages;
 
+    /** What a text may open with: nobody begins with the washing. */
+    private final List<Message> mayOpen;
+
     Job(Brief brief, KeywordUse keyword) {
       this.product = brief.product();
       this.keyword = keyword;
@@ -172,6 +175,26 @@ public final class Composer {
       this.pen = new Pen(brief.voice(), rules, rotation, variety, values, range);
       this.finish = new StyleFinish(rules, product);
       this.messages = planner.messages(product, pen);
+      this.mayOpen = messages.stream().filter(Job::mayOpen).toList();
+    }
+
+    /** The same product with the next of each fact's wordings. */
+    private Job(Job before) {
+      this.product = before.product;
+      this.keyword = before.keyword;
+      this.take = before.take;
+      this.template = before.template;
+      this.slots = before.slots;
+      this.subject = before.subject;
+      this.pen = before.pen;
+      this.finish = before.finish;
+      this.messages =
+          before.messages.stream().map(m -> m.withTurn(rotation.turn(m.fact().concept()))).toList();
+      this.mayOpen = messages.stream().filter(Job::mayOpen).toList();
+    }
+
+    Job again() {
+      return new Job(this);
     }
 
     Draft write() {
@@ -216,18 +239,13 @@ public final class Composer {
           .orElse(List.of());
     }
 
-    /** What a text may open with: nobody begins with the washing. */
-    private List<Message> opening() {
-      return messages.stream().filter(Job::mayOpen).toList();
-    }
-
     private static boolean mayOpen(Message m) {
       return !m.theme().equals("care");
     }
 
     private List<Sentence> shortDescription() {
       for (int size : new int[] {2, 1}) {
-        Opening.Result opening = new Opening(subject, keyword, opening(), pen).write(size);
+        Opening.Result opening = new Opening(subject, keyword, mayOpen, pen).write(size);
         if (opening == null) {
           continue;
         }
@@ -244,16 +262,13 @@ public final class Composer {
 
     /** Adds a second sentence of two facts or one, if it fits. */
     private void second(Set<Message> said, List<Sentence> sentences, Field field, Pen with) {
-      List<Message> rest =
-          messages.stream()
-              .filter(
-                  m ->
-                      !said.contains(m)
-                          && m.sayable()
-                          && !m.theme().equals("care")
-                          && !m.theme().equals("included"))
-              .toList();
-      for (int count = Math.min(2, rest.size()); count > 0; count--) {
+      List<Message> rest = new ArrayList<>(2);
+      for (Message m : messages) {
+        if (rest.size() < 2 && m.sayable() && !Planner.isAlone(m) && !said.contains(m)) {
+          rest.add(m);
+        }
+      }
+      for (int count = rest.size(); count > 0; count--) {
         if (!hasRoom(sentences, rest.subList(0, count), field)) {
           continue;
         }
@@ -271,7 +286,10 @@ public final class Composer {
     /** Whether a sentence of the messages could fit at all: it has no fewer letters than they. */
     private boolean hasRoom(List<Sentence> sentences, List<Message> more, Field field) {
       int most = rules.style().length(field).mostCharacters();
-      int least = sentences.stream().mapToInt(s -> s.text().length() + 1).sum();
+      int least = 0;
+      for (Sentence sentence : sentences) {
+        least += sentence.text().length() + 1;
+      }
       for (Message m : more) {
         least += m.verb() == null ? m.get(Form.CLAUSE).length() : m.verb().length();
       }
@@ -279,9 +297,7 @@ public final class Composer {
     }
 
     private boolean fits(List<Sentence> sentences, Field field) {
-      return rules
-          .style()
-          .fits(field, sentences.stream().map(Sentence::text).collect(Collectors.joining(" ")));
+      return rules.style().fits(field, Draft.text(prose(sentences)));
     }
 
     /** What can be said when there is nothing but name and kind; nothing if not even that. */
@@ -373,8 +389,8 @@ public final class Composer {
       if (blocks.isEmpty()) {
         blocks.addAll(prose(bare()));
       }
-      List<Sentence> specification = specification(telling);
-      if (specified && !specification.isEmpty()) {
+      List<Sentence> specification = specified ? specification(telling) : List.of();
+      if (!specification.isEmpty()) {
         blocks.add(
             new Block(Block.Kind.HEADING, List.of(new Sentence("Specification", List.of()))));
         blocks.add(new Block(Block.Kind.LIST, specification));
@@ -389,10 +405,8 @@ public final class Composer {
     }
 
     private static String firstSentence(Draft draft) {
-      return draft.sentences(Field.SHORT_DESCRIPTION).stream()
-          .findFirst()
-          .map(Sentence::text)
-          .orElse("");
+      List<Sentence> sentences = draft.sentences(Field.SHORT_DESCRIPTION);
+      return sentences.isEmpty() ? "" : sentences.getFirst().text();
     }
 
     /** "A floating lure" says all that "a floating action" would. */
@@ -422,12 +436,12 @@ public final class Composer {
       }
       // Search results show it beside other shops' texts, not beside the house's own.
       Pen any = pen.repeating();
-      Opening opening = new Opening(subject, keyword, opening(), any);
+      Opening opening = new Opening(subject, keyword, mayOpen, any);
       if ((subject.canBeCalledKind() || subject.isUnnamedPlural())
-          && NounPhrase.of(subject, keyword, opening(), 2, 1).isInformative()) {
+          && NounPhrase.of(subject, keyword, mayOpen, 2, 1).isInformative()) {
         for (int size = 3; size >= 0; size--) {
           NounPhrase kind =
-              NounPhrase.of(subject, keyword, opening(), Math.min(2, size), Math.max(0, size - 1));
+              NounPhrase.of(subject, keyword, mayOpen, Math.min(2, size), Math.max(0, size - 1));
           String who =
               subject.isUnnamedPlural()
                   ? subject.name() + (subject.brand().isEmpty() ? "" : " by " + subject.brand())

@@ -19,8 +19,12 @@ public record Draft(Map<Field, List<Block>> fields) {
 
   /** All sentences of a field in order; headings too. */
   public List<Sentence> sentences(Field field) {
+    List<Block> blocks = blocks(field);
+    if (blocks.size() == 1) {
+      return blocks.getFirst().sentences();
+    }
     List<Sentence> sentences = new ArrayList<>();
-    blocks(field).forEach(b -> sentences.addAll(b.sentences()));
+    blocks.forEach(b -> sentences.addAll(b.sentences()));
     return sentences;
   }
 
@@ -34,7 +38,9 @@ public record Draft(Map<Field, List<Block>> fields) {
     StringBuilder text = new StringBuilder();
     for (Block block : blocks(Field.DESCRIPTION)) {
       if (block.kind() == Block.Kind.PARAGRAPH) {
-        block.sentences().forEach(s -> text.append(text.isEmpty() ? "" : " ").append(s.text()));
+        for (Sentence sentence : block.sentences()) {
+          text.append(text.isEmpty() ? "" : " ").append(sentence.text());
+        }
       }
     }
     return text.toString();
@@ -56,6 +62,9 @@ public record Draft(Map<Field, List<Block>> fields) {
   }
 
   private static String plain(List<Block> blocks, boolean tags) {
+    if (blocks.size() == 1 && blocks.getFirst().sentences().size() == 1) {
+      return blocks.getFirst().sentences().getFirst().text();
+    }
     StringBuilder text = new StringBuilder();
     for (Block block : blocks) {
       String joint = tags ? ", " : block.kind() == Block.Kind.LIST ? "\n" : " ";

@@ -1,8 +1,8 @@
 package rhetor.core.compose;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -14,6 +14,7 @@ import java.util.regex.Pattern;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
+import rhetor.core.language.Memo;
 import rhetor.core.style.SentenceFrame;
 import rhetor.core.style.Voice;
 
@@ -39,7 +40,20 @@ final class Framing {
   private static final Pattern MEASURE =
       Pattern.compile("(?:an? )?((?:\\p{L}+ ){0,2}\\p{L}+) of ([^\u0001]+)");
 
+  /** "A weight of 940 g". */
+  private record Measure(String what, String value) {
+    static Optional<Measure> of(String phrase) {
+      Matcher m = MEASURE.matcher(phrase);
+      return m.matches() ? Optional.of(new Measure(m.group(1), m.group(2))) : Optional.empty();
+    }
+  }
+
+  private static final Memo<Optional<Measure>> MEASURES_OF = new Memo<>(Measure::of);
+
   private static final Pattern AFTER = Pattern.compile(" (?:for|from|with|to|that) ");
+
+  /** Whether a noun phrase goes on after its noun. */
+  private static final Memo<Boolean> GOES_ON = new Memo<>(p -> AFTER.matcher(p).find());
 
   private static final Pattern SIDE = Pattern.compile("[\\d.,]+ .*(?:long|wide|high|deep|thick)");
 
@@ -138,13 +152,9 @@ final class Framing {
     return switch (frame) {
       case PLAIN -> List.of(who + " " + said(verbs));
       case PART_FIRST -> {
-        Optional<Message> front = verbs.stream().filter(m -> m.has(Form.PART)).findFirst();
-        yield front.isPresent()
-                && two
-                && !isNegated(front.get())
-                && front.get().get(Form.PART).contains(" ")
-            ? List.of(
-                front.get().get(Form.PART) + ", " + who + " " + said(without(verbs, front.get())))
+        Message front = firstWith(Form.PART);
+        yield front != null && two && !isNegated(front) && front.get(Form.PART).contains(" ")
+            ? List.of(front.get(Form.PART) + ", " + who + " " + said(without(verbs, front)))
             : null;
       }
       case WITH_LAST ->
@@ -164,22 +174,20 @@ final class Framing {
           two && first.has(Form.VERB) && isGerundive(first)
               ? List.of(doing(first.get(Form.VERB)) + ", " + who + " " + said(rest))
               : null;
-      case AT_FIRST ->
-          verbs.stream()
-              .filter(m -> m.has(Form.FRONT))
-              .findFirst()
-              .filter(m -> two && without(verbs, m).stream().allMatch(Framing::isSetAgainst))
-              .map(m -> List.of(m.get(Form.FRONT) + ", " + who + " " + said(without(verbs, m))))
-              .orElse(null);
+      case AT_FIRST -> {
+        Message front = firstWith(Form.FRONT);
+        yield front != null && two && without(verbs, front).stream().allMatch(Framing::isSetAgainst)
+            ? List.of(front.get(Form.FRONT) + ", " + who + " " + said(without(verbs, front)))
+            : null;
+      }
       case WHICH ->
           two && !who.equals(subject.pronoun())
               ? List.of(who + ", which " + said(List.of(first)) + ", " + said(rest))
               : null;
       case PART_MIDDLE -> {
-        Optional<Message> part = verbs.stream().filter(m -> m.has(Form.PART)).findFirst();
-        yield part.isPresent() && two && !who.equals(subject.pronoun())
-            ? List.of(
-                who + ", " + part.get().get(Form.PART) + ", " + said(without(verbs, part.get())))
+        Message part = firstWith(Form.PART);
+        yield part != null && two && !who.equals(subject.pronoun())
+            ? List.of(who + ", " + part.get(Form.PART) + ", " + said(without(verbs, part)))
             : null;
       }
       case DOING_LAST -> {
@@ -201,10 +209,7 @@ final class Framing {
           two && !isSameVerb(first, rest.getFirst())
               ? List.of(who + " " + said(List.of(first)), subject.pronoun() + " " + said(rest))
               : null;
-      case FRAGMENT ->
-          withs.size() == verbs.size() && verbs.stream().allMatch(Framing::isThing)
-              ? List.of(nouns(withs))
-              : null;
+      case FRAGMENT -> isOnlyThings() ? List.of(nouns(withs)) : null;
       case BARE ->
           // "Have a zip" would tell somebody to.
           verbs.size() <= 2 && clauses.isEmpty() && !subject.plural() && isAllBeOrNone()
@@ -213,15 +218,25 @@ final class Framing {
       case LEAD -> List.of(who + " " + said(verbs));
       case QUESTION -> question(first, rest);
       case ITS -> its(first, rest, startsParagraph);
-      case YOU ->
-          withs.size() == verbs.size() && verbs.stream().allMatch(Framing::isThing)
-              ? List.of("you get " + nouns(withs))
-              : null;
+      case YOU -> isOnlyThings() ? List.of("you get " + nouns(withs)) : null;
       case THERE ->
-          withs.size() == verbs.size() && verbs.stream().allMatch(Framing::isThing)
+          isOnlyThings()
               ? List.of("there " + (isSeveral(withs) ? "are " : "is ") + nouns(withs))
               : null;
     };
+  }
+
+  private Message firstWith(Form form) {
+    for (Message m : verbs) {
+      if (m.has(form)) {
+        return m;
+      }
+    }
+    return null;
+  }
+
+  private boolean isOnlyThings() {
+    return withs.size() == verbs.size() && verbs.stream().allMatch(Framing::isThing);
   }
 
   /** "Dishwasher-safe and has a handle" lacks its "is". */
@@ -275,13 +290,13 @@ final class Framing {
 
   /** "The weight is 940 g": the measure itself as the subject. */
   private List<String> its(Message first, List<Message> rest, boolean startsParagraph) {
-    String with = first.has(Form.WITH) ? first.get(Form.WITH) : "";
-    Matcher m = with.contains(" of ") ? MEASURE.matcher(with) : null;
+    Optional<Measure> measure =
+        first.has(Form.WITH) ? MEASURES_OF.of(first.get(Form.WITH)) : Optional.empty();
     String what;
     String value;
-    if (m != null && m.matches() && isMeasure(m.group(1))) {
-      what = m.group(1);
-      value = m.group(2);
+    if (measure.isPresent() && isMeasure(measure.get().what)) {
+      what = measure.get().what;
+      value = measure.get().value;
     } else if (isNamedMeasure(first)) {
       what = first.fact().label().toLowerCase(Locale.ROOT);
       value = values.prose(first.fact().value());
@@ -297,8 +312,8 @@ final class Framing {
   /** Whether it is a thing that one gets, and not a measure. */
   private static boolean isThing(Message m) {
     return !m.has(Form.VERB)
-        && !MEASURE.matcher(m.get(Form.WITH)).matches()
-        && THINGS.contains(m.theme());
+        && THINGS.contains(m.theme())
+        && MEASURES_OF.of(m.get(Form.WITH)).isEmpty();
   }
 
   /** "At 940 g, it holds 20 litres", but not "at 940 g, it closes with a zip". */
@@ -338,7 +353,7 @@ final class Framing {
   private boolean isRelated() {
     return !withs.isEmpty()
         && withs.size() < verbs.size()
-        && verbs.stream().map(Message::theme).distinct().count() == 1
+        && verbs.stream().allMatch(m -> m.theme().equals(verbs.getFirst().theme()))
         && !verbs.getFirst().theme().equals("size")
         // "It has a zip closure with a plain weave."
         && verbs.stream().noneMatch(m -> !withs.contains(m) && m.verb().startsWith("have "))
@@ -355,8 +370,10 @@ final class Framing {
                         || m.verb().contains(" for "));
   }
 
-  private static String nouns(List<Message> withs) {
-    return things(withs.stream().map(m -> m.get(Form.WITH)).toList());
+  static String nouns(List<Message> withs) {
+    List<String> phrases = new ArrayList<>(withs.size());
+    withs.forEach(m -> phrases.add(m.get(Form.WITH)));
+    return things(phrases);
   }
 
   /** Noun phrases as one list; a phrase that is a list itself is taken apart. */
@@ -366,15 +383,21 @@ final class Framing {
     }
     // "Two pockets and hooks for rails", not "hooks for rails and two pockets": what goes on
     // after its noun stands last (the principle of end weight).
-    return English.list(
-        phrases.stream()
-            .sorted(Comparator.comparing(p -> AFTER.matcher(p).find()))
-            .flatMap(p -> Arrays.stream(p.split(ITEM)))
-            .toList());
+    List<String> things = new ArrayList<>();
+    for (boolean goesOn : new boolean[] {false, true}) {
+      for (String phrase : phrases) {
+        if (GOES_ON.of(phrase) == goesOn) {
+          things.addAll(List.of(phrase.split(ITEM)));
+        }
+      }
+    }
+    return English.list(things);
   }
 
   private static List<Message> without(List<Message> all, List<Message> some) {
-    return all.stream().filter(m -> !some.contains(m)).toList();
+    List<Message> without = new ArrayList<>(all);
+    without.removeAll(some);
+    return without;
   }
 
   private static List<Message> without(List<Message> all, Message one) {
@@ -446,6 +469,18 @@ final class Framing {
     if (verbPhrases.size() == 1 && verbPhrases.getFirst().indexOf(LISTED) < 0) {
       return English.agree(verbPhrases.getFirst(), plural);
     }
+    List<String> agreed = new ArrayList<>();
+    Set<String> joints = new HashSet<>();
+    for (String phrase : verbPhrases) {
+      if (phrase.indexOf(LISTED) < 0 && joints.add(joint(phrase))) {
+        agreed.add(English.agree(phrase, plural));
+      }
+    }
+    return English.list(
+        agreed.size() == verbPhrases.size() ? agreed : joinedVerbs(verbPhrases, plural));
+  }
+
+  private static List<String> joinedVerbs(List<String> verbPhrases, boolean plural) {
     Map<String, List<String>> byVerb = new LinkedHashMap<>();
     for (String phrase : verbPhrases) {
       String key = joint(phrase);
@@ -459,7 +494,7 @@ final class Framing {
         .getOrDefault("be", new ArrayList<>())
         .sort(Comparator.comparing(r -> !SIDE.matcher(r).matches()));
     byVerb.forEach((verb, rests) -> joined.add(English.agree(verb, plural) + " " + things(rests)));
-    return English.list(joined.stream().map(String::strip).toList());
+    return joined.stream().map(String::strip).toList();
   }
 
   private String joinedClauses() {

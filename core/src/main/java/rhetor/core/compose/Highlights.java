@@ -2,9 +2,7 @@ package rhetor.core.compose;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Claim;
 import rhetor.core.language.English;
@@ -32,8 +30,11 @@ final class Highlights {
   List<Sentence> entries() {
     List<Sentence> entries = new ArrayList<>();
     for (Message m : messages) {
+      if (entries.size() == MOST) {
+        break;
+      }
       String point = point(m);
-      if (entries.size() < MOST && !point.isEmpty() && point.length() <= LONGEST) {
+      if (!point.isEmpty() && point.length() <= LONGEST) {
         entries.add(entry(m, point));
       }
     }
@@ -44,23 +45,18 @@ final class Highlights {
   }
 
   private static String text(List<Sentence> entries) {
-    return entries.stream().map(Sentence::text).collect(Collectors.joining("\n"));
+    return Draft.text(List.of(new Block(Block.Kind.LIST, entries)));
   }
 
   private Sentence entry(Message m, String point) {
-    Optional<Claim> claim =
-        m.claims().stream()
-            .filter(c -> c.so().stream().anyMatch(s -> !s.contains("{")))
-            .findFirst();
-    if (claim.isPresent()) {
-      String so =
-          pen.rotation()
-              .pick(
-                  claim.get().id() + ".point",
-                  claim.get().so().stream().filter(s -> !s.contains("{")).toList());
-      String whole = point + ": " + so;
-      if (!so.contains("~") && whole.length() <= LONGEST && !Echo.overlaps(point, so)) {
-        return new Sentence(whole, List.of(m.support(), Support.claim(claim.get().id())));
+    for (Claim claim : m.claims()) {
+      List<String> whole = claim.so().stream().filter(s -> !s.contains("{")).toList();
+      if (!whole.isEmpty()) {
+        String so = pen.rotation().pick(claim.id() + ".point", whole);
+        String both = point + ": " + so;
+        return !so.contains("~") && both.length() <= LONGEST && !Echo.overlaps(point, so)
+            ? new Sentence(both, List.of(m.support(), Support.claim(claim.id())))
+            : new Sentence(point, List.of(m.support()));
       }
     }
     return new Sentence(point, List.of(m.support()));

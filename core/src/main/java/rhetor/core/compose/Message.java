@@ -88,6 +88,11 @@ record Message(
     return wordings.get(Math.floorMod(turn + shift, wordings.size()));
   }
 
+  /** The same message with another wording's turn. */
+  Message withTurn(int other) {
+    return new Message(fact, theme, salience, phrases, other, shift, claims, contrast);
+  }
+
   /** The same message put another way, where there is one. */
   Message turned(int by) {
     return by == 0
@@ -119,7 +124,15 @@ record Message(
 
   /** Whether there is more to tell of it than itself: what it is good for, or how it compares. */
   boolean hasBenefit() {
-    return contrast.isPresent() || claims.stream().anyMatch(c -> !c.so().isEmpty());
+    if (contrast.isPresent()) {
+      return true;
+    }
+    for (Claim claim : claims) {
+      if (!claim.so().isEmpty()) {
+        return true;
+      }
+    }
+    return false;
   }
 
   boolean sayable() {

@@ -91,9 +91,8 @@ record NounPhrase(String words, List<Support> support, Set<Message> said, boolea
         }
       }
       StringBuilder phrase = new StringBuilder();
-      chosen.stream()
-          .sorted(Comparator.comparingInt(Adjective::order))
-          .forEach(a -> phrase.append(a.words).append(' '));
+      chosen.sort(Comparator.comparingInt(Adjective::order));
+      chosen.forEach(a -> phrase.append(a.words).append(' '));
       phrase.append(noun);
       int posts = 0;
       for (Message m : messages) {
@@ -117,6 +116,7 @@ record NounPhrase(String words, List<Support> support, Set<Message> said, boolea
     private List<Adjective> adjectives(
         String noun, int most, Set<Message> said, List<Support> support) {
       List<Adjective> chosen = new ArrayList<>();
+      String called = noun + " " + subject.name();
       for (Message m : messages) {
         if (chosen.size() >= Math.min(most, ADJECTIVES)) {
           break;
@@ -131,11 +131,7 @@ record NounPhrase(String words, List<Support> support, Set<Message> said, boolea
             noun.contains(" ")
                 && !noun.equals(subject.kind())
                 && m.fact().concept().equals("material");
-        if (!apart
-            && adjective != null
-            && !behind
-            && one
-            && !Echo.overlaps(adjective, noun + " " + subject.name())) {
+        if (!apart && adjective != null && !behind && one && !Echo.overlaps(adjective, called)) {
           chosen.add(
               new Adjective(
                   adjective,
@@ -146,19 +142,19 @@ record NounPhrase(String words, List<Support> support, Set<Message> said, boolea
         }
       }
       if (chosen.size() < most) {
-        licensed(noun, chosen, said, support);
+        licensed(called, chosen, said, support);
       }
       return chosen;
     }
 
     /** One adjective that a claim licenses, the strongest first. */
     private void licensed(
-        String noun, List<Adjective> chosen, Set<Message> said, List<Support> support) {
+        String called, List<Adjective> chosen, Set<Message> said, List<Support> support) {
       for (Message m : messages) {
         for (Claim claim : m.claims()) {
           for (String adjective : claim.adj()) {
             boolean again =
-                Echo.overlaps(adjective, noun + " " + subject.name())
+                Echo.overlaps(adjective, called)
                     || chosen.stream()
                         .anyMatch(a -> Echo.overlaps(adjective.split("-")[0], a.words));
             if (!again) {

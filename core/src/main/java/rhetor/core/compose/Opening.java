@@ -12,7 +12,7 @@ import rhetor.core.style.OpeningFrame;
 /** The sentence that says what a product is, with the facts that matter most. */
 final class Opening {
   /** Ways that are tried before the least repetitive is taken. */
-  private static final int TRIES = 9;
+  private static final int TRIES = 6;
 
   private static final int TURNS = 3;
 
@@ -48,7 +48,9 @@ final class Opening {
     List<Sentence> sentences() {
       List<Support> support = new ArrayList<>(kind.support());
       used.forEach(m -> support.add(m.support()));
-      return texts.stream().map(t -> new Sentence(t, support)).toList();
+      List<Sentence> sentences = new ArrayList<>(texts.size());
+      texts.forEach(t -> sentences.add(new Sentence(t, support)));
+      return sentences;
     }
   }
 
@@ -124,7 +126,8 @@ final class Opening {
 
   /** The same opening that sets out from another of the facts that matter most. */
   private Opening turned(int turn) {
-    List<Message> turned = new ArrayList<>(messages.stream().map(m -> m.turned(turn)).toList());
+    List<Message> turned = new ArrayList<>(messages);
+    turned.replaceAll(m -> m.turned(turn));
     int from = Math.min(turn * 2 - 1, turned.size() - 1);
     if (from > 0 && from < FRONT_ROW) {
       turned.addFirst(turned.remove(from));
@@ -208,11 +211,14 @@ final class Opening {
               ? result(kind, part, what + (part.isEmpty() ? "" : ", " + part(part)) + ": " + who)
               : null;
       case FIGURES -> {
-        List<Message> figures =
-            rest.all.stream()
-                .filter(m -> m.has(Form.FRONT) && m.fact().value() instanceof Value.Quantity)
-                .limit(2)
-                .toList();
+        List<Message> figures = new ArrayList<>(2);
+        for (Message m : rest.all) {
+          if (figures.size() < 2
+              && m.has(Form.FRONT)
+              && m.fact().value() instanceof Value.Quantity) {
+            figures.add(m);
+          }
+        }
         yield figures.size() < 2 || !rich
             ? null
             : result(kind, figures, figures(figures) + ": " + who + is() + what);
@@ -342,7 +348,7 @@ final class Opening {
   }
 
   private static String with(List<Message> withs) {
-    return Framing.things(withs.stream().map(m -> m.get(Form.WITH)).toList());
+    return Framing.nouns(withs);
   }
 
   private String figures(List<Message> figures) {

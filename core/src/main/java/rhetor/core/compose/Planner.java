@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Claim;
 import rhetor.core.fact.Concept;
@@ -146,10 +145,12 @@ final class Planner {
   /** Groups what is left to say after the opening, as large as the voice likes its sentences. */
   Outline outline(List<Message> messages, Set<Message> benefits, Pen pen) {
     Map<String, List<Message>> byTheme = new LinkedHashMap<>();
-    THEMES.forEach(t -> byTheme.put(t, new ArrayList<>()));
-    messages.stream()
-        .filter(Message::sayable)
-        .forEach(m -> byTheme.computeIfAbsent(m.theme(), t -> new ArrayList<>()).add(m));
+    THEMES.forEach(t -> byTheme.put(t, new ArrayList<>(2)));
+    for (Message m : messages) {
+      if (m.sayable()) {
+        byTheme.computeIfAbsent(m.theme(), t -> new ArrayList<>(2)).add(m);
+      }
+    }
     List<List<Message>> body = new ArrayList<>();
     List<List<Message>> closing = new ArrayList<>();
     for (String theme : ordered(byTheme, pen)) {
@@ -166,10 +167,11 @@ final class Planner {
         }
       }
       // "It has two bedrooms and a bathroom. Arrival is from 3 pm, and departure is by 10 am."
-      Map<Boolean, List<Message>> kinds =
-          list.stream().collect(Collectors.partitioningBy(m -> m.verb() == null));
-      groups.addAll(chunks(kinds.get(false), pen.voice().facts()));
-      groups.addAll(chunks(kinds.get(true), pen.voice().facts()));
+      List<Message> clauses = new ArrayList<>(list);
+      list.removeIf(m -> m.verb() == null);
+      clauses.removeAll(list);
+      groups.addAll(chunks(list, pen.voice().facts()));
+      groups.addAll(chunks(clauses, pen.voice().facts()));
     }
     return new Outline(
         joinSingles(body, pen.voice().facts()), joinSingles(closing, pen.voice().facts()));

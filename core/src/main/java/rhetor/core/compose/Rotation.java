@@ -1,7 +1,6 @@
 package rhetor.core.compose;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,16 +43,20 @@ public final class Rotation {
    * (Efraimidis and Spirakis, 2006).
    */
   <T> List<T> ordered(Map<T, Integer> weights) {
-    record Keyed<T>(T item, double key) {}
-    List<Keyed<T>> keyed = new ArrayList<>(weights.size());
+    List<T> items = new ArrayList<>(weights.size());
+    double[] keys = new double[weights.size()];
     long base = mix("order") + ++drawn * 0xD1342543DE82EF95L;
     for (Map.Entry<T, Integer> entry : weights.entrySet()) {
-      double u = ((finish(base + keyed.size() * 0x9E3779B97F4A7C15L) >>> 11) + 1) * 0x1.0p-53;
-      keyed.add(new Keyed<>(entry.getKey(), -Math.log(u) / entry.getValue()));
+      int at = items.size();
+      double u = ((finish(base + at * 0x9E3779B97F4A7C15L) >>> 11) + 1) * 0x1.0p-53;
+      double key = -Math.log(u) / entry.getValue();
+      // There are few of them: each goes to its place among those before it.
+      for (; at > 0 && keys[at - 1] > key; at--) {
+        keys[at] = keys[at - 1];
+      }
+      keys[at] = key;
+      items.add(at, entry.getKey());
     }
-    keyed.sort(Comparator.comparingDouble(Keyed::key));
-    List<T> items = new ArrayList<>(keyed.size());
-    keyed.forEach(k -> items.add(k.item()));
     return items;
   }
 

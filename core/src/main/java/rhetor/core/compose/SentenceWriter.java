@@ -25,7 +25,7 @@ final class SentenceWriter {
   private static final int LONGEST = 190;
 
   /** Ways that are tried before the least repetitive is taken. */
-  private static final int TRIES = 8;
+  private static final int TRIES = 5;
 
   /** Words of a repeated run for each of which a sentence is allowed one repetition. */
   private static final int REPETITIVE = 9;
@@ -37,7 +37,7 @@ final class SentenceWriter {
   private static final int MOST_JOINED = 3;
 
   /** Groups of which the least repetitive is taken next. */
-  private static final int AHEAD = 3;
+  private static final int AHEAD = 2;
 
   private static final Pattern STOP = Pattern.compile("\\. ");
   private static final Pattern AGREE = Pattern.compile("~([a-z]+)");
@@ -63,6 +63,7 @@ final class SentenceWriter {
 
   private final Set<String> reasonsUsed = new HashSet<>();
   private final List<SentenceFrame> framesUsed = new ArrayList<>();
+  private final Map<String, Integer> reasonWeights;
   private String written;
   private String lastStart = "";
   private boolean lastAboutProduct = true;
@@ -73,6 +74,7 @@ final class SentenceWriter {
   SentenceWriter(Subject subject, Pen pen, String written) {
     this.subject = subject;
     this.pen = pen;
+    this.reasonWeights = weights(pen.voice().reasons());
     this.written = written;
   }
 
@@ -103,7 +105,7 @@ final class SentenceWriter {
     }
 
     boolean isLongerThan(int characters) {
-      return texts.stream().anyMatch(t -> t.length() > characters);
+      return text.length() > characters && texts.stream().anyMatch(t -> t.length() > characters);
     }
   }
 
@@ -114,10 +116,8 @@ final class SentenceWriter {
       boolean named,
       Claim claim,
       String reason) {
-    List<String> texts =
-        words.size() == 1
-            ? List.of(Framing.finish(words.getFirst(), pen.voice()))
-            : words.stream().map(w -> Framing.finish(w, pen.voice())).toList();
+    List<String> texts = new ArrayList<>(words.size());
+    words.forEach(w -> texts.add(Framing.finish(w, pen.voice())));
     return way(
         texts,
         frame,
@@ -202,7 +202,7 @@ final class SentenceWriter {
       return split;
     }
     framesUsed.add(way.frame);
-    List<Support> all = new ArrayList<>(group.stream().map(Message::support).toList());
+    List<Support> all = support(group);
     if (way.benefit != null) {
       benefitsTold.add(way.benefit);
       all.add(way.benefit);
@@ -222,14 +222,19 @@ final class SentenceWriter {
       List<Support> support =
           way.framing == null
               ? new ArrayList<>(all)
-              : new ArrayList<>(
-                  way.framing.toldBy(i, way.texts.size()).stream().map(Message::support).toList());
+              : support(way.framing.toldBy(i, way.texts.size()));
       if (way.named) {
         support.addAll(subject.nameSupport());
       }
       sentences.add(new Sentence(way.texts.get(i), support));
     }
     return sentences;
+  }
+
+  private static List<Support> support(List<Message> messages) {
+    List<Support> support = new ArrayList<>(messages.size() + 1);
+    messages.forEach(m -> support.add(m.support()));
+    return support;
   }
 
   /** The word that a sentence starts with, without what is contracted with it: "it" of "it’s". */
@@ -276,8 +281,9 @@ final class SentenceWriter {
   /** The voice's frames in a random order; its signature first as long as the text lacks it. */
   private List<SentenceFrame> frames() {
     List<SentenceFrame> frames = pen.rotation().ordered(pen.voice().frames());
-    if (framesUsed.stream().noneMatch(pen.voice().signature()::contains)) {
-      frames.sort(Comparator.comparing(f -> !pen.voice().signature().contains(f)));
+    Set<SentenceFrame> signature = pen.voice().signature();
+    if (Collections.disjoint(framesUsed, signature)) {
+      frames.sort(Comparator.comparing(f -> !signature.contains(f)));
     }
     return frames;
   }
@@ -297,7 +303,8 @@ final class SentenceWriter {
   }
 
   private static List<Message> turned(List<Message> group, int turn) {
-    List<Message> turned = new ArrayList<>(group.stream().map(m -> m.turned(turn)).toList());
+    List<Message> turned = new ArrayList<>(group);
+    turned.replaceAll(m -> m.turned(turn));
     Collections.rotate(turned, turn);
     return turned;
   }
@@ -336,12 +343,17 @@ final class SentenceWriter {
   }
 
   private Optional<Claim> claim(Message message) {
-    return message.claims().stream()
-        .filter(c -> !c.so().isEmpty() && !benefitsTold.contains(Support.claim(c.id())))
-        .filter(c -> Collections.disjoint(c.so(), said))
-        // "It has room for four, so a family has room" echoes.
-        .filter(c -> c.so().stream().anyMatch(so -> !Echo.overlaps(message.verb(), so)))
-        .findFirst();
+    for (Claim claim : message.claims()) {
+      boolean told =
+          claim.so().isEmpty()
+              || benefitsTold.contains(Support.claim(claim.id()))
+              || !Collections.disjoint(claim.so(), said);
+      // "It has room for four, so a family has room" echoes.
+      if (!told && claim.so().stream().anyMatch(so -> !Echo.overlaps(message.verb(), so))) {
+        return Optional.of(claim);
+      }
+    }
+    return Optional.empty();
   }
 
   /** A figure and what it means among the others: "it weighs 820 g, less than most". */
@@ -364,14 +376,20 @@ final class SentenceWriter {
    * little of what the house has said.
    */
   private Way withClaim(Message message, Claim claim, boolean startsParagraph) {
-    List<String> reasons = pen.rotation().ordered(weights(pen.voice().reasons()));
+    List<String> reasons = pen.rotation().ordered(reasonWeights);
     int turn = pen.rotation().turn(claim.id());
     Way best = null;
     int tries = 0;
     for (int shift = 0; shift < Math.max(2, claim.so().size()); shift++) {
-      String so = claim.so().get(Math.floorMod(turn + shift, claim.so().size()));
+      Message turned = message.turned(shift);
+      String bare = claim.so().get(Math.floorMod(turn + shift, claim.so().size()));
+      String so = clause(bare, subject.plural());
+      // "It is suitable for gas hobs, so gas is fine" echoes.
+      if (Echo.overlaps(turned.verb(), so)) {
+        continue;
+      }
       for (String reason : reasons) {
-        Way way = withClaim(message.turned(shift), claim, so, reason, startsParagraph);
+        Way way = withClaim(turned, claim, bare, so, reason, startsParagraph);
         if (way != null && (best == null || way.repeated < best.repeated)) {
           best = way;
         }
@@ -380,22 +398,35 @@ final class SentenceWriter {
         }
       }
     }
-    return best != null
-        ? best
-        : withClaim(message, claim, claim.so().getFirst(), "{main}, so {so}", startsParagraph);
+    return best != null ? best : plainly(message, claim, startsParagraph);
   }
 
-  /** The fact with this clause of the claim; null if they don't go together in that way. */
-  private Way withClaim(
-      Message message, Claim claim, String bare, String reason, boolean startsParagraph) {
+  private Way plainly(Message message, Claim claim, boolean startsParagraph) {
+    String bare = claim.so().getFirst();
     String so = clause(bare, subject.plural());
+    return Echo.overlaps(message.verb(), so)
+        ? null
+        : withClaim(message, claim, bare, so, "{main}, so {so}", startsParagraph);
+  }
+
+  /**
+   * The fact with a clause of the claim; null if they don't go together in that way.
+   *
+   * @param bare the clause as the claim has it
+   * @param so the clause made to agree with the subject
+   */
+  private Way withClaim(
+      Message message,
+      Claim claim,
+      String bare,
+      String so,
+      String reason,
+      boolean startsParagraph) {
+    boolean part = !reason.contains("{part}") || message.has(Form.PART) && bare.startsWith("{it}");
     boolean with =
         !reason.contains("{with}")
             || message.has(Form.WITH) && !Echo.overlaps(message.get(Form.WITH), so);
-    boolean part = !reason.contains("{part}") || message.has(Form.PART) && bare.startsWith("{it}");
-    // "It is suitable for gas hobs, so gas is fine" echoes.
-    boolean echo = Echo.overlaps(message.verb(), so);
-    if (!with || !part || echo || reasonsUsed.contains(reason)) {
+    if (!part || reasonsUsed.contains(reason) || !with) {
       return null;
     }
     String who = refer(startsParagraph, message.verb());

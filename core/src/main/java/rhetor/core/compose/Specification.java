@@ -1,7 +1,9 @@
 package rhetor.core.compose;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
@@ -39,30 +41,42 @@ final class Specification {
     ProductClass productClass = knowledge.productClass(product.productClass()).orElse(null);
     List<String> first = productClass == null ? List.of() : productClass.specification();
     List<String> none = productClass == null ? List.of() : productClass.unspecified();
-    return product.facts().stream()
-        .filter(f -> !none.contains(f.id()))
-        .sorted(
-            Comparator.comparingInt(
-                f -> first.contains(f.id()) ? first.indexOf(f.id()) : first.size()))
-        // What the house has put in the list by name stands there, told in prose or not.
-        .filter(f -> isListed(f, first.contains(f.id())))
-        .map(this::entry)
-        .toList();
+    List<Fact> facts = new ArrayList<>(product.facts());
+    facts.removeIf(f -> none.contains(f.id()));
+    if (!first.isEmpty()) {
+      facts.sort(
+          Comparator.comparingInt(
+              f -> first.contains(f.id()) ? first.indexOf(f.id()) : first.size()));
+    }
+    List<Sentence> entries = new ArrayList<>(facts.size());
+    // What the house has put in the list by name stands there, told in prose or not.
+    facts.forEach(f -> entry(f, first.contains(f.id())).ifPresent(entries::add));
+    return entries;
   }
 
-  private boolean isListed(Fact fact, boolean wanted) {
+  private Optional<Sentence> entry(Fact fact, boolean wanted) {
     if (fact.concept().equals("name") || fact.concept().equals("category")) {
-      return false;
+      return Optional.empty();
     }
-    if (THINGS.contains(fact.concept())) {
-      return wanted || !isSaidWhole(fact);
-    }
+    Optional<Concept> concept = knowledge.concept(fact.concept());
     String value = values.spec(fact.value());
     boolean unitless =
         fact.value() instanceof Value.Quantity q
             && q.unit().isEmpty()
-            && knowledge.concept(fact.concept()).map(c -> !c.dimension().isEmpty()).orElse(false);
-    return !value.isEmpty() && value.length() <= LONGEST_ENTRY && !unitless;
+            && concept.isPresent()
+            && !concept.get().dimension().isEmpty();
+    boolean listed =
+        THINGS.contains(fact.concept())
+            ? wanted || !isSaidWhole(fact)
+            : !value.isEmpty() && value.length() <= LONGEST_ENTRY && !unitless;
+    if (!listed) {
+      return Optional.empty();
+    }
+    String label =
+        concept.isPresent()
+            ? concept.get().label()
+            : English.capitalise(HeadingWording.label(fact.label()));
+    return Optional.of(new Sentence(label + ": " + value, List.of(Support.fact(fact.id()))));
   }
 
   /** Whether every item of a list of things found a place in prose. */
@@ -71,14 +85,5 @@ final class Specification {
         && fact.value() instanceof Value.Terms(List<String> items)
         && items.size() <= 6
         && items.stream().allMatch(i -> Wording.nounPhrase(i).isPresent());
-  }
-
-  private Sentence entry(Fact fact) {
-    String label =
-        knowledge
-            .concept(fact.concept())
-            .map(Concept::label)
-            .orElseGet(() -> English.capitalise(HeadingWording.label(fact.label())));
-    return new Sentence(label + ": " + values.spec(fact.value()), List.of(Support.fact(fact.id())));
   }
 }

@@ -17,6 +17,9 @@ import rhetor.core.language.Words;
  * @param noun short noun for later mentions ("pannier"), or empty
  * @param plural whether verbs agree with a plural
  * @param definite whether the name takes "the"
+ * @param nameHasKind whether the noun stands in the name
+ * @param shortReference the name, with "the" where it takes one; things in the plural get their
+ *     noun behind the name
  */
 record Subject(
     String name,
@@ -25,6 +28,8 @@ record Subject(
     String noun,
     boolean plural,
     boolean definite,
+    boolean nameHasKind,
+    String shortReference,
     List<Support> nameSupport) {
 
   static Subject of(ProductFacts product) {
@@ -51,17 +56,24 @@ record Subject(
       product.fact("brand").ifPresent(f -> support.add(Support.fact(f.id())));
     }
     // "The vegetable seeds" is a mouthful the second time; "the seeds" will do.
+    String noun = kind.isEmpty() ? "" : last.equals("linen") ? kind : last;
+    boolean named = !noun.isEmpty() && hasWord(name, noun);
+    boolean definite =
+        !name.startsWith("The ")
+            && nameHasKind
+            && !kind.equals("course")
+            && !last.equals("course")
+            && !last.equals("day ride");
+    String thing = plural && !kind.isEmpty() && !named ? name + " " + noun : name;
     return new Subject(
         name,
         brand,
         kind,
-        kind.isEmpty() ? "" : last.equals("linen") ? kind : last,
+        noun,
         plural,
-        !name.startsWith("The ")
-            && (nameHasKind
-                && !kind.equals("course")
-                && !last.equals("course")
-                && !last.equals("day ride")),
+        definite,
+        named,
+        (definite ? "the " : "") + thing,
         support);
   }
 
@@ -75,36 +87,24 @@ record Subject(
     return Words.find(words, text) >= 0;
   }
 
-  boolean nameHasKind() {
-    return !noun.isEmpty() && hasWord(name, noun);
-  }
-
   /** Whether it is things in the plural that its name doesn't call so: "Stile 4", the socks. */
   boolean isUnnamedPlural() {
-    return plural && !kind.isEmpty() && !nameHasKind();
+    return plural && !kind.isEmpty() && !nameHasKind;
   }
 
   /** Whether "is a pannier" makes sense; "the Tomato seeds are seeds" doesn't. */
   boolean canBeCalledKind() {
-    return !kind.isEmpty() && (!plural || nameHasKind());
+    return !kind.isEmpty() && (!plural || nameHasKind);
   }
 
   /** The first mention: "the Roll Pannier 20 by Tolvane". */
   String fullReference() {
-    return shortReference() + (brand.isEmpty() ? "" : " by " + brand);
-  }
-
-  /**
-   * The name, with "the" where it takes one; things in the plural get their noun behind the name.
-   */
-  String shortReference() {
-    String thing = plural && !kind.isEmpty() && !nameHasKind() ? name + " " + noun : name;
-    return (definite ? "the " : "") + thing;
+    return shortReference + (brand.isEmpty() ? "" : " by " + brand);
   }
 
   /** The name without "the", for after "Tolvane's". */
   String bareReference() {
-    return definite ? shortReference().substring("the ".length()) : shortReference();
+    return definite ? shortReference.substring("the ".length()) : shortReference;
   }
 
   /** The full reference without "the", for where it stands as a heading does. */

@@ -5,7 +5,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import java.util.stream.Collectors;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Claim;
 import rhetor.core.fact.ProductFacts;
@@ -25,6 +24,9 @@ final class Tags {
   private final List<Message> messages;
 
   private final Style style;
+
+  /** The tags so far, as they will stand. */
+  private final StringBuilder row = new StringBuilder();
 
   Tags(
       ValueText values,
@@ -104,15 +106,12 @@ final class Tags {
 
   private void tag(List<Sentence> tags, Set<String> seen, String words, Support support) {
     String clean = words.replace(",", "").strip();
-    boolean fits =
-        style.fits(
-            Field.TAGS,
-            tags.stream().map(t -> t.text() + ", ").collect(Collectors.joining()) + clean);
     if (clean.length() > 1
-        && fits
         && tags.size() < MOST_TAGS
+        && style.fits(Field.TAGS, row + clean)
         && seen.add(clean.toLowerCase(Locale.ROOT))) {
       tags.add(new Sentence(clean, List.of(support)));
+      row.append(clean).append(", ");
     }
   }
 }

@@ -103,7 +103,8 @@ public final class ValueText {
 
   /** The words without a full stop, and "21 x 14 cm" with a multiplication sign. */
   private static String times(String text) {
-    String ended = END.matcher(text).replaceFirst("");
+    boolean open = text.isEmpty() || Character.isLetterOrDigit(text.charAt(text.length() - 1));
+    String ended = open ? text : END.matcher(text).replaceFirst("");
     boolean times = ended.indexOf('x') >= 0 || ended.indexOf('X') >= 0;
     return times ? TIMES.matcher(ended).replaceAll(" × ") : ended;
   }

@@ -18,6 +18,7 @@ import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
+import rhetor.core.language.Memo;
 import rhetor.core.style.Voice;
 
 /**
@@ -245,27 +246,57 @@ final class Wording {
 
   /** Fills a wording's slots; null if one of them has nothing to stand there. */
   private String fill(String wording, Value value, String label, String productClass) {
-    Matcher m = SLOT.matcher(wording);
     StringBuilder out = new StringBuilder();
-    while (m.find()) {
-      String filled = slot(m.group(1), m.group(2), value, label, productClass);
-      if (filled == null || filled.isEmpty()) {
-        return null;
+    for (Piece piece : PIECES.of(wording)) {
+      out.append(piece.before);
+      if (!piece.slot.isEmpty()) {
+        String filled = slot(piece.slot, piece.noun, value, label, productClass);
+        if (filled == null || filled.isEmpty()) {
+          return null;
+        }
+        // "a roll-top closure closure": the value may end with the word that follows.
+        boolean again =
+            !piece.following.isEmpty() && filled.toLowerCase(Locale.ROOT).endsWith(piece.following);
+        out.append(
+            again ? filled.substring(0, filled.length() - piece.following.length()) : filled);
       }
-      // "a roll-top closure closure": the value may end with the word that follows.
-      String following = wording.substring(m.end()).strip().split(" ", 2)[0];
-      if (!following.isEmpty() && filled.toLowerCase(Locale.ROOT).endsWith(" " + following)) {
-        filled = filled.substring(0, filled.length() - following.length() - 1);
-      }
-      m.appendReplacement(out, Matcher.quoteReplacement(filled));
     }
-    m.appendTail(out);
     return resolveArticles(withoutEcho(out.toString()));
+  }
+
+  private static final Memo<List<Piece>> PIECES = new Memo<>(Piece::of);
+
+  /**
+   * A part of a wording.
+   *
+   * @param before the words before its slot
+   * @param slot the slot's name, empty after the last one
+   * @param noun the noun that the slot names, null if it names none
+   * @param following the word after the slot, with a space before it; empty if there is none
+   */
+  private record Piece(String before, String slot, String noun, String following) {
+    static List<Piece> of(String wording) {
+      List<Piece> pieces = new ArrayList<>();
+      Matcher m = SLOT.matcher(wording);
+      int from = 0;
+      while (m.find()) {
+        String following = wording.substring(m.end()).strip().split(" ", 2)[0];
+        pieces.add(
+            new Piece(
+                wording.substring(from, m.start()),
+                m.group(1),
+                m.group(2),
+                following.isEmpty() ? "" : " " + following));
+        from = m.end();
+      }
+      pieces.add(new Piece(wording.substring(from), "", null, ""));
+      return List.copyOf(pieces);
+    }
   }
 
   /** "A v-neck neck" as "a v-neck": a compound that ends in the word that follows it. */
   static String withoutEcho(String phrase) {
-    return ECHO.matcher(phrase).replaceAll("-$1");
+    return phrase.indexOf('-') < 0 ? phrase : ECHO.matcher(phrase).replaceAll("-$1");
   }
 
   private static String resolveArticles(String phrase) {

@@ -2,7 +2,6 @@ package rhetor.core.fact;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 
 /**
  * Everything a sheet's row says about one product.
@@ -33,8 +32,7 @@ public record ProductFacts(
 
   /** What it and its maker are called; names stand in texts as they are. */
   public List<String> names() {
-    return Stream.concat(Stream.of(name), fact("brand").map(b -> b.source().raw()).stream())
-        .toList();
+    return fact("brand").map(b -> List.of(name, b.source().raw())).orElseGet(() -> List.of(name));
   }
 
   /** The same facts with other pictures. */

@@ -517,10 +517,13 @@ public final class English {
       case 1 -> items.getFirst();
       default -> {
         String last = items.getLast();
-        boolean nested = items.stream().anyMatch(i -> i.contains(" and "));
-        yield String.join(", ", items.subList(0, items.size() - 1))
-            + (nested ? ", and " : " and ")
-            + last;
+        StringBuilder list = new StringBuilder(items.getFirst());
+        boolean nested = last.contains(" and ") || items.getFirst().contains(" and ");
+        for (String item : items.subList(1, items.size() - 1)) {
+          list.append(", ").append(item);
+          nested |= item.contains(" and ");
+        }
+        yield list.append(nested ? ", and " : " and ").append(last).toString();
       }
     };
   }

@@ -364,13 +364,12 @@ public final class Ground {
         continue;
       }
       at = Math.max(m.end(), at + 1);
-      double n = Double.parseDouble(m.group("n").replace(",", ""));
+      double n = Double.parseDouble(m.group(Vocabulary.AMOUNT).replace(",", ""));
+      String written = m.group(Vocabulary.UNIT);
       // "Pannier 20 in moss green" is no length.
-      boolean word = "in".equals(m.group("u")) && text.startsWith(" ", m.end());
+      boolean word = "in".equals(written) && text.startsWith(" ", m.end());
       Optional<Unit> unit =
-          (m.group("u") == null || word
-                  ? Optional.<Unit>empty()
-                  : knowledge.unitWritten(m.group("u")))
+          (written == null || word ? Optional.<Unit>empty() : knowledge.unitWritten(written))
               .filter(Ground::isMeasure);
       boolean borne = unit.map(u -> isMeasured(n, u)).orElseGet(() -> isNumber(n));
       found.add(
@@ -385,9 +384,12 @@ public final class Ground {
   private boolean isMeasured(double n, Unit unit) {
     List<Double> known = amounts.getOrDefault(unit.dimension(), List.of());
     double base = n * unit.factor().doubleValue();
-    return known.isEmpty()
-        ? isNumber(n)
-        : known.stream().anyMatch(k -> Math.abs(k - base) <= 0.006 * Math.max(k, base));
+    for (double k : known) {
+      if (Math.abs(k - base) <= 0.006 * Math.max(k, base)) {
+        return true;
+      }
+    }
+    return known.isEmpty() && isNumber(n);
   }
 
   /** Single letters such as "A" or "N" are more often part of a name than a unit. */

@@ -18,7 +18,7 @@ import rhetor.core.fact.ProductFacts;
 
 class VoiceMeasureTest {
   private static final List<ProductFacts> PRODUCTS =
-      IntStream.range(0, 40).mapToObj(VoiceMeasureTest::product).toList();
+      IntStream.range(0, 80).mapToObj(VoiceMeasureTest::product).toList();
 
   private static final Map<String, VoiceMeasure> VOICES = new LinkedHashMap<>();
 
@@ -33,10 +33,10 @@ class VoiceMeasureTest {
             .formatted(i, i, 700 + i, 10 + i));
   }
 
-  /** Twenty texts. */
+  /** Forty texts. */
   private static List<String> written(Voice voice, int from) {
     Composer composer = new Composer(Knowledge.standard(), 1);
-    return PRODUCTS.subList(from, from + 20).stream()
+    return PRODUCTS.subList(from, from + 40).stream()
         .map(p -> composer.compose(Brief.of(p).in(voice)).prose())
         .toList();
   }
@@ -77,7 +77,7 @@ class VoiceMeasureTest {
   @ParameterizedTest
   @ValueSource(strings = {"plain", "warm", "lively", "expert", "playful", "refined"})
   void a_voice_is_known_again_by_texts_of_other_products(String voice) {
-    VoiceMeasure texts = VoiceMeasure.of(written(Voices.find(voice).orElseThrow(), 20));
+    VoiceMeasure texts = VoiceMeasure.of(written(Voices.find(voice).orElseThrow(), 40));
     VoiceProposal proposal = VoiceProposal.of(texts, VOICES, Style.standard());
     assertThat(proposal.style().voice()).isEqualTo(voice);
     assertThat(texts.distance(VOICES.get(voice))).isLessThan(0.6);
