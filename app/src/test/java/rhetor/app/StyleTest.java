@@ -333,6 +333,34 @@ class StyleTest {
   }
 
   @Test
+  void fields_that_have_become_too_long_are_written_again_with_less_to_say() {
+    List<Long> products = written("StyleFit", 3);
+    Map<String, Integer> twelve =
+        Map.of("leastCharacters", 0, "mostCharacters", 0, "leastWords", 0, "mostWords", 12);
+    put(style(Map.of("lengths", Map.of("short_description", twelve)))).expect(200);
+    checked();
+    long product = products.getFirst();
+    JsonNode instance =
+        editor
+            .get(
+                "/api/audit/instances?cause=length&weight=MUST_FIX&field=short_description&after="
+                    + (product - 1)
+                    + "&limit=1")
+            .body()
+            .get(0);
+    assertThat(instance.path("before").asString().split(" ")).hasSizeGreaterThan(12);
+    assertThat(instance.path("after").asString().split(" ")).hasSizeBetween(4, 12);
+    Map<String, Object> order =
+        Map.of("cause", "length", "weight", "MUST_FIX", "field", "short_description", "after", 0);
+    assertThat(editor.post("/api/audit/mend", order).expect(200).body().path("mended").asInt())
+        .isGreaterThanOrEqualTo(3);
+    for (long p : products) {
+      JsonNode proof = editor.get("/api/proofs/" + p).body();
+      assertThat(proof.path("marks").toString()).doesNotContain("\"check\":\"length\"");
+    }
+  }
+
+  @Test
   void readiness_weighs_what_the_house_says_and_the_points_make_a_hundred() {
     long product = written("WGH", 1).getFirst();
     Map<String, Integer> weights =

@@ -26,7 +26,6 @@ import rhetor.app.range.RangeChanged;
 import rhetor.app.style.StyleChanged;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Mark;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.Sentence;
 import rhetor.core.style.Field;
 
@@ -201,15 +200,17 @@ public class AuditService {
       ProofService.Mended mended = proofs.mended(product, of.marks());
       mended.marks().stream()
           .findFirst()
-          .ifPresent(m -> instances.add(instance(product, mended.before(), m)));
+          .ifPresent(m -> instances.add(instance(product, mended, m)));
     }
     return instances;
   }
 
-  private static Instance instance(Product product, Draft draft, Mark mark) {
-    List<Sentence> sentences = draft.sentences(mark.field());
-    boolean one = mark.sentence() >= 0 && mark.sentence() < sentences.size();
-    String plain = draft.plain(mark.field());
+  private static Instance instance(Product product, ProofService.Mended mended, Mark mark) {
+    List<Sentence> sentences = mended.before().sentences(mark.field());
+    boolean anew = mark.isComposedAway();
+    boolean one = !anew && mark.sentence() >= 0 && mark.sentence() < sentences.size();
+    String before = mended.before().plain(mark.field());
+    String after = mended.after().plain(mark.field());
     return new Instance(
         product.id(),
         product.facts().sku(),
@@ -217,10 +218,12 @@ public class AuditService {
         mark.field().label(),
         mark.words(),
         mark.why(),
-        one
-            ? sentences.get(mark.sentence()).text()
-            : plain.length() > 200 ? plain.substring(0, 200) + "…" : plain,
-        mark.fix());
+        one ? sentences.get(mark.sentence()).text() : snippet(before),
+        !anew ? mark.fix() : after.equals(before) ? "" : snippet(after));
+  }
+
+  private static String snippet(String text) {
+    return text.length() > 200 ? text.substring(0, 200) + "…" : text;
   }
 
   /** Writes the audit as a sheet: a line for each cause and field. */

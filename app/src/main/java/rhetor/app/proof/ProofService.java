@@ -1,8 +1,10 @@
 package rhetor.app.proof;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -35,6 +37,11 @@ public class ProofService {
   private static final int LONGEST_INPUT = 40_000;
   private static final int LONGEST_KEYWORD = 100;
 
+  /** Takes of a field among which one is looked for that mends it. */
+  private static final int TAKES = 3;
+
+  private static final Predicate<Mark> MUST_FIX = m -> m.weight() == Mark.Weight.MUST_FIX;
+
   private final TextStore texts;
   private final ProductService products;
   private final HouseKnowledge knowledge;
@@ -42,6 +49,7 @@ public class ProofService {
   private final Templates templates;
   private final Findings findings;
   private final Grammar grammar;
+  private final FreshTexts fresh;
 
   ProofService(
       TextStore texts,
@@ -50,7 +58,9 @@ public class ProofService {
       HouseKnowledge knowledge,
       Templates templates,
       Findings findings,
-      Grammar grammar) {
+      Grammar grammar,
+      FreshTexts fresh) {
+    this.fresh = fresh;
     this.grammar = grammar;
     this.house = house;
     this.templates = templates;
@@ -182,7 +192,38 @@ public class ProofService {
   public Mended mended(Product product, Predicate<Mark> which) {
     Text text = current(product);
     List<Mark> marks = audit(product, text).marks().stream().filter(which).toList();
-    return new Mended(text.draft(), Mending.of(text.draft(), marks), marks);
+    Draft mended = Mending.of(text.draft(), marks);
+    Set<Field> anew = EnumSet.noneOf(Field.class);
+    marks.stream().filter(Mark::isComposedAway).forEach(m -> anew.add(m.field()));
+    return new Mended(
+        text.draft(), anew.isEmpty() ? mended : anew(product, mended, anew, which), marks);
+  }
+
+  /**
+   * The draft with those fields written again that are the better for it: they lose the marks that
+   * are meant and gain none that must be fixed.
+   */
+  private Draft anew(Product product, Draft draft, Set<Field> fields, Predicate<Mark> which) {
+    List<Draft> takes = fresh.takes(product, TAKES);
+    Draft best = draft;
+    for (Field field : fields) {
+      for (Draft take : takes) {
+        Draft other = best.with(field, take.blocks(field));
+        if (marks(product, other, field, which.or(MUST_FIX))
+            < marks(product, best, field, which.or(MUST_FIX))) {
+          best = other;
+          break;
+        }
+      }
+    }
+    return best;
+  }
+
+  private long marks(Product product, Draft draft, Field field, Predicate<Mark> which) {
+    return audit(product, draft, product.keyword()).marks().stream()
+        .filter(m -> m.field() == field)
+        .filter(which)
+        .count();
   }
 
   /**

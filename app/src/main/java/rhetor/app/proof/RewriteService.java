@@ -14,15 +14,12 @@ import rhetor.app.product.ProductService;
 import rhetor.app.template.Templates;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Block;
-import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.LineJoiner;
 import rhetor.core.compose.Rewriter;
 import rhetor.core.compose.Sentence;
-import rhetor.core.compose.Variety;
 import rhetor.core.style.Field;
-import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 
 /**
@@ -35,9 +32,15 @@ public class RewriteService {
   private final ProductService products;
   private final HouseKnowledge knowledge;
   private final Templates templates;
+  private final FreshTexts fresh;
 
   RewriteService(
-      ProofService proofs, ProductService products, HouseKnowledge knowledge, Templates templates) {
+      ProofService proofs,
+      ProductService products,
+      HouseKnowledge knowledge,
+      Templates templates,
+      FreshTexts fresh) {
+    this.fresh = fresh;
     this.templates = templates;
     this.proofs = proofs;
     this.products = products;
@@ -54,23 +57,7 @@ public class RewriteService {
     if (number < 1 || number > Composer.MOST_TAKES) {
       throw Refused.invalid("Ask for 1 to " + Composer.MOST_TAKES + " takes.");
     }
-    return new Composer(
-            knowledge.current(),
-            voice.id().hashCode(),
-            Variety.ofFew(),
-            products.figures(product.facts().productClass()))
-        .takes(takesBrief(product, voice), number);
-  }
-
-  private Brief takesBrief(Product product, Voice voice) {
-    Style style = templates.style(product.id());
-    return new Brief(
-        product.facts(),
-        product.keyword(),
-        style.bend(voice),
-        style,
-        templates.of(product.id()),
-        1);
+    return fresh.takes(product, voice, number);
   }
 
   /**

@@ -444,7 +444,7 @@ public final class Checker {
                         0,
                         less(30, marks, "support", 15, "no source", 5)
                             - count(marks, "claim") * 15);
-            case LENGTHS -> less(15, marks, "length", 8, "sentence length", 4);
+            case LENGTHS -> less(15, marks, Mark.LENGTH, 8, "sentence length", 4);
             case ESSENTIALS -> essentials(product);
             case KEYWORD ->
                 keyword.isBlank() ? 10 : less(10, marks, "keyword", 3, "keyword conflict", 10);

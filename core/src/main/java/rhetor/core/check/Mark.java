@@ -30,6 +30,9 @@ public record Mark(
   /** The check that finds sentences which the house no longer says; they are left out. */
   static final String OVER = "house sentence over";
 
+  /** The check that finds fields which are too long or too short. */
+  static final String LENGTH = "length";
+
   private static final Set<String> STYLE =
       Set.of(
           "banned word",
@@ -45,9 +48,24 @@ public record Mark(
           "supporting keyword",
           "voice");
 
+  /** Checks whose findings go away when the composer writes the field again. */
+  private static final Set<String> COMPOSED_ANEW =
+      Set.of("claim", "keyword", "likeness", "repetition");
+
   /** Whether it can be mended by computation. */
   public boolean mends() {
+    return hasFix() || isComposedAway();
+  }
+
+  /** Whether the sentence is known as it should read, or is to be left out. */
+  boolean hasFix() {
     return !fix.isEmpty() || check.equals(OVER);
+  }
+
+  /** Whether writing the field again mends it: too much was said, or what is no longer so. */
+  public boolean isComposedAway() {
+    boolean tooLong = check.equals(LENGTH) && weight == Weight.MUST_FIX;
+    return fix.isEmpty() && (tooLong || COMPOSED_ANEW.contains(check));
   }
 
   /** Whether it says that the text doesn't obey the house's style. */

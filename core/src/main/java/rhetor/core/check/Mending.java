@@ -18,7 +18,7 @@ public final class Mending {
   /** The draft with the fixes of its marks made; marks without a fix change nothing. */
   public static Draft of(Draft draft, List<Mark> marks) {
     Map<Field, List<Mark>> byField =
-        marks.stream().filter(Mark::mends).collect(Collectors.groupingBy(Mark::field));
+        marks.stream().filter(Mark::hasFix).collect(Collectors.groupingBy(Mark::field));
     Draft mended = draft;
     for (Map.Entry<Field, List<Mark>> entry : byField.entrySet()) {
       mended = mended.with(entry.getKey(), blocks(draft.blocks(entry.getKey()), entry.getValue()));

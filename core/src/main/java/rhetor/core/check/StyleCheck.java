@@ -80,7 +80,7 @@ final class StyleCheck {
     marks.add(
         new Mark(
             Weight.MUST_FIX,
-            "length",
+            Mark.LENGTH,
             field,
             -1,
             "",
@@ -91,7 +91,7 @@ final class StyleCheck {
     marks.add(
         new Mark(
             Weight.WEIGH,
-            "length",
+            Mark.LENGTH,
             field,
             -1,
             "",

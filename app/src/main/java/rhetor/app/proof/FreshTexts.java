@@ -1,0 +1,56 @@
+package rhetor.app.proof;
+
+import java.util.List;
+import org.springframework.stereotype.Component;
+import rhetor.app.knowledge.HouseKnowledge;
+import rhetor.app.product.Product;
+import rhetor.app.product.ProductService;
+import rhetor.app.template.Templates;
+import rhetor.core.compose.Brief;
+import rhetor.core.compose.Composer;
+import rhetor.core.compose.Draft;
+import rhetor.core.compose.Variety;
+import rhetor.core.style.Style;
+import rhetor.core.style.Voice;
+
+/** Composes texts of one product as its house, range and template want them now. */
+@Component
+class FreshTexts {
+  private final ProductService products;
+  private final HouseKnowledge knowledge;
+  private final Templates templates;
+
+  FreshTexts(ProductService products, HouseKnowledge knowledge, Templates templates) {
+    this.products = products;
+    this.knowledge = knowledge;
+    this.templates = templates;
+  }
+
+  /**
+   * Texts that differ from one another, in a voice that is bent as the style bends it. The same
+   * wish gives the same words.
+   *
+   * @param number 1 to {@link Composer#MOST_TAKES}
+   */
+  List<Draft> takes(Product product, Voice voice, int number) {
+    return takes(product, templates.style(product.id()).bend(voice), voice, number);
+  }
+
+  /** The same in the style's own voice. */
+  List<Draft> takes(Product product, int number) {
+    Voice voice = templates.style(product.id()).ownVoice();
+    return takes(product, voice, voice, number);
+  }
+
+  private List<Draft> takes(Product product, Voice bent, Voice voice, int number) {
+    Style style = templates.style(product.id());
+    Brief brief =
+        new Brief(product.facts(), product.keyword(), bent, style, templates.of(product.id()), 1);
+    return new Composer(
+            knowledge.current(),
+            voice.id().hashCode(),
+            Variety.ofFew(),
+            products.figures(product.facts().productClass()))
+        .takes(brief, number);
+  }
+}
