@@ -8,6 +8,7 @@ import { api, take, type Schema } from '../api/client';
 import { useNotice } from '../frame/Notice';
 import { useMay } from '../frame/session';
 import { OfProduct } from '../keyword/OfProduct';
+import { Obeys } from '../style/Obeys';
 
 /** One product's facts, each with the cell it comes from; what is disputed or missing comes first. */
 export function Facts({ id, onClose }: { id: number; onClose: () => void }) {
@@ -79,6 +80,7 @@ export function Facts({ id, onClose }: { id: number; onClose: () => void }) {
         )}
       </Typography>
       <OfProduct id={id} />
+      <Obeys id={id} />
       <Pictures id={id} />
       {contradictions.map((c) => (
         <Box

@@ -14,6 +14,7 @@ import { useMay } from '../frame/session';
 import { useVoices } from '../proof/voices';
 import { Effect } from '../style/Effect';
 import { Lengths } from '../style/Lengths';
+import { Origins } from '../style/Origins';
 import { WordList } from '../style/WordList';
 import { bannedFrom, bannedLines, linesFrom } from '../style/words';
 
@@ -166,6 +167,10 @@ function LayerForm({ view, range, onGone }: { view: View; range: Range; onGone: 
         problems={at('lengths')}
         onChange={(lengths) => set({ lengths })}
       />
+      <Typography variant="h3" sx={{ mt: 3 }}>
+        What holds for it now
+      </Typography>
+      <Origins settings={view.settings} />
       <Box sx={{ mt: 3 }}>
         <Effect
           isChanged={isChanged}

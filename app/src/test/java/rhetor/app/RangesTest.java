@@ -91,6 +91,15 @@ class RangesTest {
     return editor.get("/api/products/" + product).body().path("line").path("stale").asBoolean();
   }
 
+  private static String from(JsonNode settings, String name) {
+    for (JsonNode setting : settings) {
+      if (setting.path("name").asString().equals(name)) {
+        return setting.path("from").asString();
+      }
+    }
+    return "nothing";
+  }
+
   @Test
   void a_range_decides_otherwise_and_says_where_each_setting_comes_from() {
     List<Long> ids = takenIn("RGA", 4);
@@ -105,10 +114,15 @@ class RangesTest {
                     "banned", List.of(Map.of("word", "pannier", "instead", "bike bag"))))
             .expect(200)
             .body();
-    assertThat(view.path("from").path("voice").asString()).isEqualTo("Tours RGA");
-    assertThat(view.path("from").has("spelling")).isFalse();
+    assertThat(from(view.path("settings"), "voice")).isEqualTo("Tours RGA");
+    assertThat(from(view.path("settings"), "spelling")).isEqualTo("the house");
     assertThat(view.path("style").path("voice").asString()).isEqualTo("playful");
     assertThat(putLayer(range, 0, Map.of("voice", "warm")).status()).isEqualTo(412);
+
+    JsonNode ofProduct = editor.get("/api/products/" + ids.get(0) + "/style").body();
+    assertThat(from(ofProduct, "banned")).isEqualTo("Tours RGA");
+    assertThat(from(editor.get("/api/products/" + ids.get(3) + "/style").body(), "banned"))
+        .isEqualTo("nothing");
 
     editor.write(ids, 0, "");
     assertThat(field(ids.get(0), "description").path("html").asString())

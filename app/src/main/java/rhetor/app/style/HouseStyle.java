@@ -83,9 +83,7 @@ public class HouseStyle {
         whole = whole.under(layer.name(), layer.layer());
       }
       String line = lines.getOrDefault(range, lines.getOrDefault(0L, ""));
-      return line.isEmpty()
-          ? whole
-          : new LayeredStyle(whole.style().withAngles(List.of(line)), whole.from());
+      return line.isEmpty() ? whole : whole.withAngle(line);
     }
   }
 
@@ -113,8 +111,13 @@ public class HouseStyle {
 
   /** What a product's texts obey now: the house's style, its range's, and the line of the day. */
   public Style of(long product) {
-    Style ofRange = ofRange(ranges.of(product)).style();
-    return store.words(product).map(w -> w.over(ofRange)).orElse(ofRange);
+    return layered(product).style();
+  }
+
+  /** The same with what decided each setting. */
+  public LayeredStyle layered(long product) {
+    LayeredStyle ofRange = ofRange(ranges.of(product));
+    return store.words(product).map(w -> ofRange.under("this product", w)).orElse(ofRange);
   }
 
   /** Supporting keywords and required words of one product alone. */

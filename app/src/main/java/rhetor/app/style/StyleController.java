@@ -19,6 +19,7 @@ import rhetor.core.style.Field;
 import rhetor.core.style.Instructions;
 import rhetor.core.style.LayeredStyle;
 import rhetor.core.style.Length;
+import rhetor.core.style.Setting;
 import rhetor.core.style.Spelling;
 import rhetor.core.style.Style;
 import rhetor.core.style.Tuning;
@@ -96,9 +97,9 @@ class StyleController {
    *
    * @param version number of the range's own decision
    * @param style what its texts obey in the end
-   * @param from what decided a setting last, by the setting's name; the house if it isn't named
+   * @param settings the same in words, each with what decided it
    */
-  record RangeStyleView(int version, LayerBody layer, StyleBody style, Map<String, String> from) {}
+  record RangeStyleView(int version, LayerBody layer, StyleBody style, List<Setting> settings) {}
 
   /** Another decision of a range; {@code seen} is the number of the one that was seen. */
   record LayerChange(int seen, @NotNull @Valid LayerBody layer) {}
@@ -108,7 +109,10 @@ class StyleController {
     StyleStore.RangeLayer layer = house.layer(id);
     LayeredStyle whole = house.ofRange(id);
     return new RangeStyleView(
-        layer.version(), LayerBody.of(layer.layer()), StyleBody.of(whole.style()), whole.from());
+        layer.version(),
+        LayerBody.of(layer.layer()),
+        StyleBody.of(whole.style()),
+        whole.settings());
   }
 
   @PutMapping("/api/ranges/{id}/style")

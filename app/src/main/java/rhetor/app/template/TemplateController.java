@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RestController;
 import rhetor.app.style.LayerBody;
 import rhetor.app.web.Refused;
 import rhetor.core.style.Field;
+import rhetor.core.style.Setting;
 import rhetor.core.template.Part;
 import rhetor.core.template.Question;
 import rhetor.core.template.StartingTemplates;
@@ -170,5 +171,11 @@ class TemplateController {
   @DeleteMapping("/api/templates/{id}")
   void remove(@PathVariable long id) {
     templates.remove(id);
+  }
+
+  /** What a product's texts obey, in words, each setting with what decided it. */
+  @GetMapping("/api/products/{id}/style")
+  List<Setting> ofProduct(@PathVariable long id) {
+    return templates.settings(id);
   }
 }

@@ -31,6 +31,8 @@ import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.style.Field;
+import rhetor.core.style.LayeredStyle;
+import rhetor.core.style.Setting;
 import rhetor.core.style.Style;
 import rhetor.core.template.Template;
 import rhetor.core.template.TemplateCheck;
@@ -91,6 +93,16 @@ public class Templates {
   public Style style(long product) {
     Style under = house.of(product);
     return store.of(product).map(t -> t.template().style().over(under)).orElse(under);
+  }
+
+  /** The same in words, each setting with what decided it. */
+  List<Setting> settings(long product) {
+    LayeredStyle under = house.layered(product);
+    return store
+        .of(product)
+        .map(t -> under.under("the template “" + t.name() + "”", t.template().style()))
+        .orElse(under)
+        .settings();
   }
 
   /** The template that a product's texts were built after; the one that leaves all if none. */

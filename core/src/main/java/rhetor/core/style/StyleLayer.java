@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What a part of the house decides otherwise: a range, a channel, a language, a template. Only what
@@ -33,6 +34,10 @@ public record StyleLayer(
     Optional<Boolean> exclamations,
     Map<Field, Length> lengths,
     List<String> instructions) {
+
+  /** Settings whose words come on top of those below instead of taking their place. */
+  static final Set<String> ADDING =
+      Set.of("banned", "required", "supporting", "notInTitles", "always", "instructions");
 
   /** Decides nothing. */
   public static final StyleLayer NOTHING =

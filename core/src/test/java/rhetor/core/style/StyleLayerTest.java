@@ -68,6 +68,36 @@ class StyleLayerTest {
   }
 
   @Test
+  void every_setting_is_told_in_words_with_all_that_had_a_say_in_it() {
+    LayeredStyle layered =
+        LayeredStyle.of(HOUSE)
+            .under(
+                "Tours",
+                layer(
+                    "refined",
+                    List.of(new BannedWord("cheap", "")),
+                    Map.of(Field.META_TITLE, Length.ofCharacters(20, 50))));
+    assertThat(layered.settings())
+        .contains(
+            new Setting("voice", "Voice", "Refined", "Tours"),
+            new Setting("audience", "Readers", "commuting", "the house"),
+            new Setting("lengths.meta_title", "Meta title", "20 to 50 characters", "Tours"),
+            new Setting(
+                "always",
+                "Descriptions end with",
+                "We keep the spare parts. It comes with a map.",
+                "the house and Tours"));
+    assertThat(layered.settings())
+        .filteredOn(s -> s.name().equals("banned"))
+        .singleElement()
+        .satisfies(
+            s -> {
+              assertThat(s.value()).contains("cheap");
+              assertThat(s.from()).isEqualTo("the house and Tours");
+            });
+  }
+
+  @Test
   void a_layer_that_decides_nothing_changes_nothing() {
     assertThat(LayeredStyle.of(HOUSE).under("Tours", StyleLayer.NOTHING))
         .isEqualTo(LayeredStyle.of(HOUSE));
