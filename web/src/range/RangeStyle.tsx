@@ -15,6 +15,7 @@ import { useVoices } from '../proof/voices';
 import { Effect } from '../style/Effect';
 import { Lengths } from '../style/Lengths';
 import { Origins } from '../style/Origins';
+import { TitleWords, USUAL_TITLES } from '../style/TitleWords';
 import { WordList } from '../style/WordList';
 import { bannedFrom, bannedLines, linesFrom } from '../style/words';
 
@@ -86,7 +87,7 @@ function LayerForm({ view, range, onGone }: { view: View; range: Range; onGone: 
   const list = (
     label: string,
     help: string,
-    key: 'required' | 'supporting' | 'notInTitles' | 'always',
+    key: 'required' | 'supporting' | 'notInTitles' | 'special' | 'always',
   ) => (
     <WordList
       label={label}
@@ -128,7 +129,21 @@ function LayerForm({ view, range, onGone }: { view: View; range: Range; onGone: 
           otherwise={house?.audience || 'all'}
           onSettled={(audience) => set({ audience })}
         />{' '}
-        readers.
+        readers.{' '}
+        {layer.titles ? (
+          <TitleWords form={layer.titles} onChange={(titles) => set({ titles })} />
+        ) : (
+          <>
+            Titles are set{' '}
+            <Word
+              label="Titles of the range"
+              value=""
+              choices={choicesWith('as the house does', { own: 'in a way of their own' })}
+              onChange={() => set({ titles: house?.titles ?? USUAL_TITLES })}
+            />
+            .
+          </>
+        )}
       </Sentence>
       {mayDecide && (
         <Box sx={{ display: 'flex', gap: 1, my: 1.5 }}>
@@ -159,6 +174,7 @@ function LayerForm({ view, range, onGone }: { view: View; range: Range; onGone: 
         {list('Words its titles never have', 'A line each.', 'notInTitles')}
         {list('Words its descriptions have', 'A line each, in any form.', 'required')}
         {list('Supporting keywords', 'A line each: for all of the range.', 'supporting')}
+        {list('What is special about it', 'A sentence a line: each text has one.', 'special')}
         {list('What its descriptions end with', 'A sentence a line.', 'always')}
       </Box>
       <Lengths

@@ -15,6 +15,7 @@ import { ByExample } from './ByExample';
 import { Lengths } from './Lengths';
 import { PlainWords } from './PlainWords';
 import { Weights } from './Weights';
+import { TitleWords } from './TitleWords';
 import { WordList } from './WordList';
 import { bannedFrom, bannedLines, linesFrom } from './words';
 
@@ -182,7 +183,7 @@ function StyleForm({ view }: { view: View }) {
             otherwise="all"
             onSettled={(audience) => set({ audience })}
           />{' '}
-          readers.
+          readers. <TitleWords form={body.titles} onChange={(titles) => set({ titles })} />
         </Sentence>
         {mayDecide && (
           <Box sx={{ display: 'flex', gap: 1, my: 1.5 }}>
@@ -220,6 +221,13 @@ function StyleForm({ view }: { view: View }) {
             value={body.required.join('\n')}
             problems={at('required')}
             onSettled={(typed) => set({ required: linesFrom(typed) })}
+          />
+          <WordList
+            label="What is special about the house"
+            help="A sentence a line: each description has one of them."
+            value={body.special.join('\n')}
+            problems={at('special')}
+            onSettled={(typed) => set({ special: linesFrom(typed) })}
           />
           <WordList
             label="What every description ends with"

@@ -397,6 +397,8 @@ public class HouseStyle {
     note(changed, "required words", before.required().equals(after.required()));
     note(changed, "words not in titles", before.notInTitles().equals(after.notInTitles()));
     note(changed, "what every description says", before.always().equals(after.always()));
+    note(changed, "what is special about the house", before.special().equals(after.special()));
+    note(changed, "how titles are set", before.titles().equals(after.titles()));
     note(changed, "spelling", before.spelling() == after.spelling());
     note(
         changed,

@@ -13,6 +13,7 @@ import rhetor.core.style.Field;
 import rhetor.core.style.Length;
 import rhetor.core.style.Spelling;
 import rhetor.core.style.StyleLayer;
+import rhetor.core.style.TitleForm;
 import rhetor.core.style.Tuning;
 
 /**
@@ -28,9 +29,11 @@ public record LayerBody(
     List<String> supporting,
     @NotNull List<String> notInTitles,
     @NotNull List<String> always,
+    List<String> special,
     Spelling spelling,
     Boolean emoji,
     Boolean exclamations,
+    TitleForm titles,
     @NotNull Map<String, Length> lengths,
     @NotNull List<String> instructions) {
   public static LayerBody of(StyleLayer l) {
@@ -43,9 +46,11 @@ public record LayerBody(
         l.supporting(),
         l.notInTitles(),
         l.always(),
+        l.special(),
         l.spelling().orElse(null),
         l.emoji().orElse(null),
         l.exclamations().orElse(null),
+        l.titles().orElse(null),
         byCode(l.lengths()),
         l.instructions());
   }
@@ -60,9 +65,11 @@ public record LayerBody(
         supporting,
         notInTitles,
         always,
+        special,
         Optional.ofNullable(spelling),
         Optional.ofNullable(emoji),
         Optional.ofNullable(exclamations),
+        Optional.ofNullable(titles),
         byField(lengths),
         instructions);
   }

@@ -22,6 +22,7 @@ import rhetor.core.style.Length;
 import rhetor.core.style.Setting;
 import rhetor.core.style.Spelling;
 import rhetor.core.style.Style;
+import rhetor.core.style.TitleForm;
 import rhetor.core.style.Tuning;
 import rhetor.core.style.VoiceMeasure;
 import rhetor.core.style.VoiceProposal;
@@ -46,9 +47,11 @@ class StyleController {
       @NotNull List<String> required,
       @NotNull List<String> notInTitles,
       @NotNull List<String> always,
+      List<String> special,
       @NotNull Spelling spelling,
       boolean emoji,
       boolean exclamations,
+      TitleForm titles,
       @NotNull Map<String, Length> lengths,
       @NotNull List<String> instructions,
       Map<Aspect, Integer> weights,
@@ -62,9 +65,11 @@ class StyleController {
           s.required(),
           s.notInTitles(),
           s.always(),
+          s.special(),
           s.spelling(),
           s.emoji(),
           s.exclamations(),
+          s.titles(),
           LayerBody.byCode(s.lengths()),
           s.instructions(),
           s.weights(),
@@ -81,10 +86,12 @@ class StyleController {
           List.of(),
           notInTitles,
           always,
+          special,
           List.of(),
           spelling,
           emoji,
           exclamations,
+          titles,
           LayerBody.byField(lengths),
           instructions,
           weights,

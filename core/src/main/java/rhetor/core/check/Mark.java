@@ -40,6 +40,7 @@ public record Mark(
           "exclamation",
           "emoji",
           "person",
+          "title form",
           "contraction",
           "house sentence",
           OVER,

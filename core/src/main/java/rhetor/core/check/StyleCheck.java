@@ -57,7 +57,7 @@ final class StyleCheck {
 
   /** Whether a sentence is one that the house always says, and answers for itself. */
   boolean isHouseSentence(String text) {
-    return style.always().contains(text) || style.angles().contains(text);
+    return style.answersFor(text);
   }
 
   void length(Field field, String text, List<Mark> marks) {
@@ -127,6 +127,9 @@ final class StyleCheck {
       slips(field, index, text, words, names, marks);
       signs(field, index, text, marks);
     }
+    if (field == Field.TITLE || field == Field.META_TITLE) {
+      titleForm(field, index, text, names, marks);
+    }
     sentenceLength(field, index, text, marks);
   }
 
@@ -160,6 +163,14 @@ final class StyleCheck {
               slip.words(),
               why,
               slip.instead().isEmpty() ? "" : fix));
+    }
+  }
+
+  private void titleForm(
+      Field field, int index, String text, List<String> names, List<Mark> marks) {
+    String set = style.titles().set(text, names.isEmpty() ? "" : names.getFirst());
+    if (!set.equals(text)) {
+      marks.add(sign("title form", field, index, "", "The house sets its titles otherwise.", set));
     }
   }
 

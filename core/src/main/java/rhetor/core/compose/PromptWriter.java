@@ -184,6 +184,9 @@ public final class PromptWriter {
   private static String instructions(Style style, Template template) {
     StringJoiner lines = new StringJoiner("\n");
     style.ownSentences().forEach(s -> lines.add("- End the description with: " + s));
+    if (!style.special().isEmpty()) {
+      lines.add("- Say one of these of the shop: " + String.join(" ", style.special()));
+    }
     style.instructions().forEach(i -> lines.add("- " + i));
     template.instructions().forEach(i -> lines.add("- " + i));
     return lines.toString();

@@ -11,10 +11,12 @@ import rhetor.core.style.HouseWords;
 final class StyleFinish {
   private final HouseRules rules;
   private final List<String> names;
+  private final String sku;
 
   StyleFinish(HouseRules rules, ProductFacts product) {
     this.rules = rules;
     this.names = product.names();
+    this.sku = product.sku();
   }
 
   /** A field's blocks; sentences that can't be said without a banned word are left out. */
@@ -52,12 +54,19 @@ final class StyleFinish {
     return said;
   }
 
+  private static Sentence house(String sentence) {
+    return new Sentence(sentence, List.of(Support.house(sentence)));
+  }
+
   /** The description with the house's own sentences at the end of its prose. */
   List<Block> closed(List<Block> description) {
-    List<Sentence> own =
-        rules.style().ownSentences().stream()
-            .map(s -> new Sentence(s, List.of(Support.house(s))))
-            .toList();
+    List<Sentence> own = new ArrayList<>();
+    List<String> special = rules.style().special();
+    if (!special.isEmpty()) {
+      // Each product has one of its own, so that no two in a row say the same of the house.
+      own.add(house(special.get(Math.floorMod(sku.hashCode(), special.size()))));
+    }
+    rules.style().ownSentences().forEach(s -> own.add(house(s)));
     if (own.isEmpty() || description.isEmpty()) {
       return description;
     }

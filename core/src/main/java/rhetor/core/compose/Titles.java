@@ -11,6 +11,7 @@ import rhetor.core.fact.Value;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.Length;
+import rhetor.core.style.TitleForm;
 
 /** Writes what names a product: titles, the meta title, and the alt text of its picture. */
 final class Titles {
@@ -43,6 +44,7 @@ final class Titles {
   private final KeywordUse keyword;
   private final List<Message> messages;
   private final HouseRules rules;
+  private final TitleForm form;
 
   Titles(
       Knowledge knowledge,
@@ -53,6 +55,7 @@ final class Titles {
       List<Message> messages,
       HouseRules rules) {
     this.rules = rules;
+    this.form = rules.style().titles();
     this.knowledge = knowledge;
     this.values = values;
     this.product = product;
@@ -109,13 +112,19 @@ final class Titles {
     if (keyword.usable() && !keyword.isIn(named)) {
       append(
           title,
-          " – ",
-          keyword.keyword(),
+          form.separator().or(" – "),
+          form.cased(keyword.keyword()),
           most(Field.TITLE),
           support,
           Support.keyword(keyword.keyword()));
     } else if (!subject.kind().isEmpty() && !subject.nameHasKind()) {
-      append(title, ", ", subject.kind(), most(Field.TITLE), support, null);
+      append(
+          title,
+          form.separator().or(", "),
+          form.cased(subject.kind()),
+          most(Field.TITLE),
+          support,
+          null);
     }
     for (Message m : messages) {
       if (concepts.contains(m.fact().concept()) || lengthMatters(m)) {
@@ -127,7 +136,7 @@ final class Titles {
           append(
               title,
               ", ",
-              spec,
+              form.cased(spec),
               Math.min(MOST_WITH_FIGURES, most(Field.TITLE)),
               support,
               m.support());
@@ -187,7 +196,7 @@ final class Titles {
       boolean one =
           !(m.fact().value() instanceof Value.Terms(List<String> items)) || items.size() == 1;
       if (VARYING.contains(m.fact().concept()) && one && isNewIn(title, spec)) {
-        append(title, ", ", spec, room, support, m.support());
+        append(title, ", ", form.cased(spec), room, support, m.support());
       }
     }
     if (keyword.usable() && !keyword.isIn(title.toString())) {
@@ -196,12 +205,18 @@ final class Titles {
             new StringBuilder(
                 shorten(subject.name(), Math.max(12, most - keyword.keyword().length() - 3)));
       }
-      append(title, " – ", keyword.keyword(), most, support, Support.keyword(keyword.keyword()));
+      append(
+          title,
+          form.separator().or(" – "),
+          form.cased(keyword.keyword()),
+          most,
+          support,
+          Support.keyword(keyword.keyword()));
     } else if (!subject.kind().isEmpty() && !subject.nameHasKind()) {
-      append(title, " – ", subject.kind(), most, support, null);
+      append(title, form.separator().or(" – "), form.cased(subject.kind()), most, support, null);
     }
     if (!subject.brand().isEmpty()) {
-      append(title, " | ", subject.brand(), most, support, null);
+      append(title, form.separator().or(" | "), subject.brand(), most, support, null);
     }
     return new Sentence(title.toString(), support);
   }

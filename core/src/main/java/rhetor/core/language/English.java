@@ -510,6 +510,29 @@ public final class English {
     return Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
   }
 
+  private static final Set<String> SMALL =
+      Set.of(
+          "a", "an", "and", "as", "at", "but", "by", "for", "from", "in", "of", "on", "or", "the",
+          "to", "with");
+
+  /**
+   * Words of a title with capitals: all but the small ones, and units after their numbers. Words
+   * that have a capital or a digit already stand as they are.
+   */
+  public static String capitaliseWords(String words) {
+    StringBuilder title = new StringBuilder();
+    String before = "";
+    for (String word : words.split("(?<= )")) {
+      String bare = word.strip();
+      boolean measured = !before.isEmpty() && Character.isDigit(before.charAt(before.length() - 1));
+      boolean own = bare.chars().anyMatch(c -> Character.isUpperCase(c) || Character.isDigit(c));
+      boolean small = SMALL.contains(bare) && !before.isEmpty();
+      title.append(own || small || measured ? word : capitalise(word));
+      before = bare.isEmpty() ? before : bare;
+    }
+    return title.toString();
+  }
+
   /** {@code a}, {@code a and b}, {@code a, b and c}. */
   public static String list(List<String> items) {
     return switch (items.size()) {

@@ -41,6 +41,8 @@ public record Setting(String name, String label, String value, String from) {
     add(settings, layered, "required", "Words its descriptions have", row(s.required()));
     add(settings, layered, "supporting", "Supporting keywords", row(s.supporting()));
     add(settings, layered, "always", "Descriptions end with", String.join(" ", s.always()));
+    add(settings, layered, "special", "One of these each", String.join(" ", s.special()));
+    add(settings, layered, "titles", "Titles", s.titles().words());
     add(settings, layered, "angle", "For the time being", String.join(" ", s.angles()));
     for (Field field : Field.values()) {
       Length own = s.lengths().get(field);

@@ -17,10 +17,12 @@ import java.util.function.Consumer;
  * @param supporting keywords beside the primary one that a description should have
  * @param notInTitles words that no title has
  * @param always sentences that every description ends with, in the house's own words
+ * @param special sentences about what is special about the house; each description has one of them
  * @param angles lines of the angles that hold now, which each description has
  * @param spelling which English
  * @param emoji whether texts may have emoji
  * @param exclamations whether texts may have exclamation marks
+ * @param titles how titles are set
  * @param lengths the house's own limits, by field; the usual ones hold for the others
  * @param instructions what is asked for in words that don't become rules; for text models only
  * @param weights points of a hundred that each aspect of readiness gives at most; empty for the
@@ -36,10 +38,12 @@ public record Style(
     List<String> supporting,
     List<String> notInTitles,
     List<String> always,
+    List<String> special,
     List<String> angles,
     Spelling spelling,
     boolean emoji,
     boolean exclamations,
+    TitleForm titles,
     Map<Field, Length> lengths,
     List<String> instructions,
     Map<Aspect, Integer> weights,
@@ -56,9 +60,11 @@ public record Style(
           List.of(),
           List.of(),
           List.of(),
+          List.of(),
           Spelling.BRITISH,
           false,
           false,
+          TitleForm.USUAL,
           Map.of(),
           List.of(),
           Map.of(),
@@ -73,7 +79,9 @@ public record Style(
     supporting = words(supporting);
     notInTitles = words(notInTitles);
     always = words(always);
+    special = words(special);
     angles = words(angles);
+    titles = titles == null ? TitleForm.USUAL : titles;
     spelling = spelling == null ? Spelling.BRITISH : spelling;
     instructions = words(instructions);
     weights = weights == null || weights.isEmpty() ? Map.of() : Map.copyOf(new EnumMap<>(weights));
@@ -145,6 +153,11 @@ public record Style(
     return own;
   }
 
+  /** Whether the house answers for a sentence, whatever the facts say. */
+  public boolean answersFor(String sentence) {
+    return always.contains(sentence) || angles.contains(sentence) || special.contains(sentence);
+  }
+
   /** The same style with some parts changed. */
   Style with(Consumer<Parts> change) {
     Parts parts = new Parts(this);
@@ -162,10 +175,12 @@ public record Style(
     List<String> supporting;
     List<String> notInTitles;
     List<String> always;
+    List<String> special;
     List<String> angles;
     Spelling spelling;
     boolean emoji;
     boolean exclamations;
+    TitleForm titles;
     Map<Field, Length> lengths;
     List<String> instructions;
     Map<Aspect, Integer> weights;
@@ -180,10 +195,12 @@ public record Style(
       supporting = style.supporting;
       notInTitles = style.notInTitles;
       always = style.always;
+      special = style.special;
       angles = style.angles;
       spelling = style.spelling;
       emoji = style.emoji;
       exclamations = style.exclamations;
+      titles = style.titles;
       lengths = style.lengths;
       instructions = style.instructions;
       weights = style.weights;
@@ -200,10 +217,12 @@ public record Style(
           supporting,
           notInTitles,
           always,
+          special,
           angles,
           spelling,
           emoji,
           exclamations,
+          titles,
           lengths,
           instructions,
           weights,

@@ -29,19 +29,23 @@ public record StyleLayer(
     List<String> supporting,
     List<String> notInTitles,
     List<String> always,
+    List<String> special,
     Optional<Spelling> spelling,
     Optional<Boolean> emoji,
     Optional<Boolean> exclamations,
+    Optional<TitleForm> titles,
     Map<Field, Length> lengths,
     List<String> instructions) {
 
   /** Settings whose words come on top of those below instead of taking their place. */
   static final Set<String> ADDING =
-      Set.of("banned", "required", "supporting", "notInTitles", "always", "instructions");
+      Set.of(
+          "banned", "required", "supporting", "notInTitles", "always", "special", "instructions");
 
   /** Decides nothing. */
   public static final StyleLayer NOTHING =
-      new StyleLayer("", null, "", null, null, null, null, null, null, null, null, null, null);
+      new StyleLayer(
+          "", null, "", null, null, null, null, null, null, null, null, null, null, null, null);
 
   public StyleLayer {
     voice = voice == null ? "" : voice.strip();
@@ -52,6 +56,8 @@ public record StyleLayer(
     supporting = Style.words(supporting);
     notInTitles = Style.words(notInTitles);
     always = Style.words(always);
+    special = Style.words(special);
+    titles = titles == null ? Optional.empty() : titles;
     spelling = spelling == null ? Optional.empty() : spelling;
     emoji = emoji == null ? Optional.empty() : emoji;
     exclamations = exclamations == null ? Optional.empty() : exclamations;
@@ -62,7 +68,21 @@ public record StyleLayer(
   /** A layer that decides nothing but words that one product's texts should have. */
   public static StyleLayer ofWords(List<String> supporting, List<String> required) {
     return new StyleLayer(
-        "", null, "", null, required, supporting, null, null, null, null, null, null, null);
+        "",
+        null,
+        "",
+        null,
+        required,
+        supporting,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null);
   }
 
   /** The style below with what this layer decides. */
@@ -77,6 +97,8 @@ public record StyleLayer(
           p.supporting = both(p.supporting, supporting);
           p.notInTitles = both(p.notInTitles, notInTitles);
           p.always = both(p.always, always);
+          p.special = both(p.special, special);
+          p.titles = titles.orElse(p.titles);
           p.spelling = spelling.orElse(p.spelling);
           p.emoji = emoji.orElse(p.emoji);
           p.exclamations = exclamations.orElse(p.exclamations);
@@ -116,6 +138,8 @@ public record StyleLayer(
     noteAny(decided, "supporting", supporting);
     noteAny(decided, "notInTitles", notInTitles);
     noteAny(decided, "always", always);
+    noteAny(decided, "special", special);
+    note(decided, "titles", titles.isPresent());
     note(decided, "spelling", spelling.isPresent());
     note(decided, "emoji", emoji.isPresent());
     note(decided, "exclamations", exclamations.isPresent());

@@ -1,6 +1,7 @@
 package rhetor.core.style;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -51,6 +52,7 @@ public record StyleProblem(String where, String words, String why) {
     tooMany("supporting", style.supporting().size(), MOST_SUPPORTING, problems);
     tooMany("notInTitles", style.notInTitles().size(), MOST_LISTED, problems);
     tooMany("always", style.always().size(), MOST_LISTED, problems);
+    tooMany("special", style.special().size(), MOST_LISTED, problems);
     tooMany("instructions", style.instructions().size(), MOST_LISTED, problems);
     weights(style, problems);
     if (style.audience().length() > LONGEST_AUDIENCE) {
@@ -153,6 +155,7 @@ public record StyleProblem(String where, String words, String why) {
     wanted.put("required", style.required());
     wanted.put("supporting", style.supporting());
     wanted.put("always", style.always());
+    wanted.put("special", style.special());
     wanted.forEach(
         (where, list) ->
             list.forEach(
@@ -168,13 +171,18 @@ public record StyleProblem(String where, String words, String why) {
                                         words,
                                         "\"%s\" is wanted in every description, and \"%s\" is banned. Take one of the two out."
                                             .formatted(words, s.words()))))));
-    for (String sentence : style.always()) {
+    sentences("always", style.always(), problems);
+    sentences("special", style.special(), problems);
+  }
+
+  private static void sentences(String where, List<String> sentences, List<StyleProblem> problems) {
+    for (String sentence : sentences) {
       if (sentence.length() > LONGEST_SENTENCE || !sentence.matches("(?s).*[.!?]")) {
         problems.add(
             new StyleProblem(
-                "always",
+                where,
                 sentence,
-                "What every description says is a sentence of up to %d characters that ends with a full stop."
+                "What descriptions say in the house's words is a sentence of up to %d characters that ends with a full stop."
                     .formatted(LONGEST_SENTENCE)));
       }
     }
@@ -225,7 +233,9 @@ public record StyleProblem(String where, String words, String why) {
   /** What every description ends with has to leave room for the description. */
   private static void room(Style style, List<StyleProblem> problems) {
     Length most = style.length(Field.DESCRIPTION);
-    String own = String.join(" ", style.ownSentences());
+    String longest =
+        style.special().stream().max(Comparator.comparingInt(String::length)).orElse("");
+    String own = String.join(" ", style.ownSentences()) + " " + longest;
     boolean characters = most.mostCharacters() > 0 && own.length() * 2 > most.mostCharacters();
     boolean words = most.mostWords() > 0 && Length.words(own) * 2 > most.mostWords();
     if (characters || words) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -14,6 +15,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import rhetor.core.Products;
 import rhetor.core.Styles;
 import rhetor.core.check.Checker;
+import rhetor.core.check.Mark;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
@@ -178,6 +180,63 @@ class UnderStyleTest {
       assertThat(new Checker(KNOWLEDGE, club).check(one, product(i), "").marks()).isNotEmpty();
     }
     assertThat(like / 10).isLessThan(0.2);
+  }
+
+  @Test
+  void titles_are_set_as_the_house_sets_them_and_others_are_marked_with_what_they_should_be() {
+    Style style = Styles.of("{'titles': {'separator': 'DOT', 'capitals': 'EVERY_WORD'}}");
+    Draft draft = new Composer(KNOWLEDGE, 3).compose(Brief.of(product(1)).under(style));
+    String title = draft.plain(Field.TITLE);
+    assertThat(title).doesNotContain(" – ").doesNotContain(" | ");
+    assertThat(draft.plain(Field.META_TITLE)).contains(" · ").doesNotContain(" | ");
+    Checker checker = new Checker(KNOWLEDGE, style);
+    assertThat(checker.check(draft, product(1), "").marks())
+        .extracting(Mark::check)
+        .doesNotContain("title form");
+    Draft other =
+        draft.with(
+            Field.TITLE,
+            List.of(
+                new Block(
+                    Block.Kind.PARAGRAPH,
+                    List.of(new Sentence(product(1).name() + " - pannier in grey", List.of())))));
+    assertThat(checker.check(other, product(1), "").marks())
+        .filteredOn(m -> m.check().equals("title form"))
+        .singleElement()
+        .satisfies(m -> assertThat(m.fix()).isEqualTo(product(1).name() + " · Pannier in Grey"));
+  }
+
+  @Test
+  void
+      each_description_says_one_thing_that_is_special_about_the_house_and_the_house_answers_for_it() {
+    List<String> special =
+        List.of(
+            "We ride what we sell.",
+            "Our workshop is in the shop.",
+            "Every parcel goes by bicycle.");
+    Style style =
+        Styles.of(
+            "{'special': ['We ride what we sell.', 'Our workshop is in the shop.', 'Every parcel goes by bicycle.']}");
+    Set<String> told = new HashSet<>();
+    for (Draft draft : drafts(style, 12)) {
+      List<String> here =
+          draft.sentences(Field.DESCRIPTION).stream()
+              .filter(s -> special.contains(s.text()))
+              .peek(
+                  s ->
+                      assertThat(s.support())
+                          .containsExactly(new Support(Support.Kind.HOUSE, s.text())))
+              .map(Sentence::text)
+              .toList();
+      assertThat(here).hasSize(1);
+      told.addAll(here);
+    }
+    assertThat(told).hasSize(3);
+    Draft one = drafts(style, 1).getFirst();
+    assertThat(new Checker(KNOWLEDGE, style).check(one, product(0), "").mustFix()).isEmpty();
+    assertThat(new Checker(KNOWLEDGE).check(one, product(0), "").mustFix())
+        .extracting(Mark::check)
+        .containsExactly("house sentence over");
   }
 
   @Test

@@ -100,6 +100,14 @@ class EnglishTest {
   }
 
   @Test
+  void words_of_titles_get_capitals_but_small_words_units_and_codes_do_not() {
+    assertThat(English.capitaliseWords("waterproof pannier of 20 l in moss green, rated IPX6"))
+        .isEqualTo("Waterproof Pannier of 20 l in Moss Green, Rated IPX6");
+    assertThat(English.capitaliseWords("eBook reader")).isEqualTo("eBook Reader");
+    assertThat(English.capitaliseWords("")).isEmpty();
+  }
+
+  @Test
   void lists_take_a_comma_before_and_only_where_an_item_has_its_own() {
     assertThat(English.list(List.of("a", "b", "c"))).isEqualTo("a, b and c");
     assertThat(English.list(List.of("oak and steel", "wool"))).isEqualTo("oak and steel, and wool");
