@@ -4,6 +4,7 @@ import { api, take, type Schema } from '../api/client';
 import { useNotice } from '../frame/Notice';
 import { TypedWord } from '../frame/Sentence';
 import { useMay } from '../frame/session';
+import { PhrasesOf } from './PhrasesOf';
 
 type Keywords = Schema['ProductKeywords'];
 
@@ -81,6 +82,16 @@ export function OfProduct({ id }: { id: number }) {
           Its range or the house asks for {commas(data.ofStyle)} too.
         </Box>
       )}
+      <PhrasesOf
+        id={id}
+        onTaken={(phrase) =>
+          put.mutate(
+            data.keyword === ''
+              ? { keyword: phrase }
+              : { supporting: [...data.supporting.filter((s) => s !== phrase), phrase] },
+          )
+        }
+      />
     </Box>
   );
 }

@@ -78,6 +78,32 @@ class KeywordsTest {
   }
 
   @Test
+  void phrases_of_a_kind_are_proposed_where_facts_bear_them_out_and_shown_as_said_or_missing() {
+    List<Long> ids =
+        writer.takeIn(
+            "KWP.csv",
+            """
+            SKU,Name,Type,Material,Colour,Closure,Use
+            KWP-1,Stowe 1,Saddlebags,waxed canvas,black,leather strap,weekend saddlebag
+            KWP-2,Stowe 2,Saddlebags,waxed canvas,red,leather strap,weekend saddlebag
+            KWP-3,Stowe 3,Saddlebags,nylon,red,zip,weekend saddlebag
+            """);
+    writer.write(ids, 0, "plain");
+    JsonNode first = writer.get("/api/products/" + ids.get(0) + "/phrases").expect(200).body();
+    Map<String, String> forms = new HashMap<>();
+    first.forEach(p -> forms.put(p.path("words").asString(), p.path("form").asString()));
+    assertThat(forms).containsKeys("waxed canvas", "leather strap", "weekend saddlebag");
+    assertThat(forms.get("waxed canvas")).isEqualTo("WORD_FOR_WORD");
+    Set<String> third = new HashSet<>();
+    writer
+        .get("/api/products/" + ids.get(2) + "/phrases")
+        .body()
+        .forEach(p -> third.add(p.path("words").asString()));
+    assertThat(third).contains("weekend saddlebag").doesNotContain("waxed canvas", "leather strap");
+    assertThat(writer.get("/api/products/99999999/phrases").status()).isEqualTo(404);
+  }
+
+  @Test
   void a_keyword_that_is_too_long_is_refused_and_nothing_is_given() {
     takeIn("KWY", "long keyword pannier", "black", "red");
     JsonNode rivals = writer.get("/api/keywords/rivals?keyword=long+keyword+pannier").body();

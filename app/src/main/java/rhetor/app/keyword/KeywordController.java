@@ -21,8 +21,10 @@ class KeywordController {
 
   private final KeywordService keywords;
   private final SearchData search;
+  private final Phrases phrases;
 
-  KeywordController(KeywordService keywords, SearchData search) {
+  KeywordController(KeywordService keywords, SearchData search, Phrases phrases) {
+    this.phrases = phrases;
     this.keywords = keywords;
     this.search = search;
   }
@@ -87,6 +89,12 @@ class KeywordController {
   @GetMapping("/api/products/{id}/keywords")
   KeywordService.ProductKeywords of(@PathVariable long id) {
     return keywords.of(id);
+  }
+
+  /** Phrases of the product's kind that its facts bear out. */
+  @GetMapping("/api/products/{id}/phrases")
+  List<Phrases.Proposed> phrases(@PathVariable long id) {
+    return phrases.of(id);
   }
 
   /** A product's keywords: the primary one, two supporting ones at most, and required words. */

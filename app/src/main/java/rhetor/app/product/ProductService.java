@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
+import java.util.function.Consumer;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -352,6 +353,15 @@ public class ProductService {
               return new Figures(fresh, clock.instant());
             })
         .range;
+  }
+
+  /**
+   * Goes through the facts of a class's products as their sources give them.
+   *
+   * @param most how many at most
+   */
+  public void eachOfClass(String productClass, int most, Consumer<ProductFacts> consumer) {
+    store.eachSource(productClass, most, (product, facts) -> consumer.accept(facts));
   }
 
   /** How many products there are of each class that there are any of. */

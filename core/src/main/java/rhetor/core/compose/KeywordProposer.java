@@ -136,9 +136,12 @@ public final class KeywordProposer {
       }
     }
     String keyword = before + kind + after;
-    return KeywordUse.of(keyword, product, new Ground(product, knowledge)).conflicts().isEmpty()
-        ? Optional.of(keyword)
-        : Optional.empty();
+    return isBorneOut(product, keyword) ? Optional.of(keyword) : Optional.empty();
+  }
+
+  /** Whether nothing in a keyword goes against the product's facts or beyond them. */
+  public boolean isBorneOut(ProductFacts product, String keyword) {
+    return KeywordUse.of(keyword, product, new Ground(product, knowledge)).conflicts().isEmpty();
   }
 
   /**

@@ -1,0 +1,105 @@
+package rhetor.app.keyword;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.stereotype.Component;
+import rhetor.app.knowledge.HouseKnowledge;
+import rhetor.app.product.Product;
+import rhetor.app.product.ProductService;
+import rhetor.app.proof.ProofService;
+import rhetor.core.compose.Draft;
+import rhetor.core.compose.KeywordProposer;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.keyword.KeywordMatch;
+import rhetor.core.keyword.PhraseHarvest;
+import rhetor.core.language.English;
+import rhetor.core.style.Field;
+
+/** Proposes keywords from the phrases that a product's kind is described by. */
+@Component
+class Phrases {
+  /** How long the phrases of a kind are good enough. */
+  private static final Duration FRESH = Duration.ofMinutes(5);
+
+  private static final int MOST = 8;
+
+  private final ProductService products;
+  private final ProofService proofs;
+  private final HouseKnowledge knowledge;
+  private final Clock clock;
+  private final Map<String, Heard> heard = new ConcurrentHashMap<>();
+
+  private record Heard(List<PhraseHarvest.Phrase> phrases, Instant at) {}
+
+  Phrases(ProductService products, ProofService proofs, HouseKnowledge knowledge, Clock clock) {
+    this.products = products;
+    this.proofs = proofs;
+    this.knowledge = knowledge;
+    this.clock = clock;
+  }
+
+  /**
+   * A phrase that a product could be found by.
+   *
+   * @param score its C-value among the texts of the kind; see {@link PhraseHarvest}
+   * @param texts how many products of the kind it is said of
+   * @param form how it stands in the product's own title and description
+   */
+  record Proposed(String words, double score, int texts, KeywordMatch.Form form) {}
+
+  /** The best phrases of its kind that the product's facts bear out. */
+  List<Proposed> of(long id) {
+    Product product = products.get(id);
+    ProductFacts facts = product.facts();
+    String own = text(facts);
+    String kind = English.lastWord(facts.kindNoun());
+    KeywordProposer proposer = new KeywordProposer(knowledge.current());
+    String written = product.textId() == 0 ? "" : written(proofs.text(product.textId()).draft());
+    List<Proposed> proposed = new ArrayList<>();
+    for (PhraseHarvest.Phrase phrase : phrases(facts.productClass())) {
+      boolean concerns =
+          !kind.isEmpty() && English.lastWord(phrase.words()).equalsIgnoreCase(kind)
+              || KeywordMatch.find(phrase.words(), own).form() != KeywordMatch.Form.MISSING;
+      if (proposed.size() < MOST && concerns && proposer.isBorneOut(facts, phrase.words())) {
+        proposed.add(
+            new Proposed(
+                phrase.words(),
+                phrase.score(),
+                phrase.texts(),
+                KeywordMatch.find(phrase.words(), written).form()));
+      }
+    }
+    return proposed;
+  }
+
+  private List<PhraseHarvest.Phrase> phrases(String productClass) {
+    return heard.compute(
+            productClass,
+            (c, known) -> {
+              if (known != null && known.at.plus(FRESH).isAfter(clock.instant())) {
+                return known;
+              }
+              PhraseHarvest harvest = new PhraseHarvest();
+              products.eachOfClass(c, PhraseHarvest.MOST_TEXTS, f -> harvest.add(text(f)));
+              return new Heard(harvest.phrases(), clock.instant());
+            })
+        .phrases;
+  }
+
+  /** What is known of a product in words, a clause for each cell. */
+  private static String text(ProductFacts facts) {
+    StringBuilder text = new StringBuilder(facts.supplierText()).append(". ");
+    text.append(facts.keyword()).append(". ");
+    facts.facts().forEach(f -> text.append(f.source().raw()).append(". "));
+    return text.toString();
+  }
+
+  private static String written(Draft draft) {
+    return draft.plain(Field.TITLE) + ". " + draft.prose();
+  }
+}
