@@ -25,7 +25,7 @@ export function PhrasesOf(props: { id: number; onTaken: (phrase: string) => void
         <Box key={p.words} sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
           <Button
             size="small"
-            sx={{ py: 0 }}
+            sx={{ py: 0, px: 0, minWidth: 0 }}
             aria-label={`Take “${p.words}” as a keyword`}
             onClick={() => props.onTaken(p.words)}
           >

@@ -15,7 +15,7 @@ export function Obeys({ id }: { id: number }) {
   });
   return (
     <Box sx={{ mb: 1.5 }}>
-      <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <Button size="small" sx={{ px: 0 }} aria-expanded={open} onClick={() => setOpen(!open)}>
         What its texts obey
       </Button>
       {open && settings.data && <Origins settings={settings.data} />}

@@ -14,6 +14,7 @@ import rhetor.app.product.ProductService;
 import rhetor.app.proof.ProofService;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.KeywordProposer;
+import rhetor.core.compose.ValueText;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.keyword.PhraseHarvest;
@@ -91,12 +92,19 @@ class Phrases {
         .phrases;
   }
 
-  /** What is known of a product in words, a clause for each cell. */
-  private static String text(ProductFacts facts) {
+  /**
+   * What is known of a product in the words that texts say it in, a clause for each fact; names
+   * describe nothing.
+   */
+  private String text(ProductFacts facts) {
+    ValueText values = new ValueText(knowledge.current());
     StringBuilder text = new StringBuilder(facts.supplierText()).append(". ");
     text.append(facts.keyword()).append(". ");
-    facts.facts().forEach(f -> text.append(f.source().raw()).append(". "));
-    return text.toString();
+    facts.facts().stream()
+        .filter(f -> !f.foreign() && !f.concept().equals("name"))
+        .forEach(f -> text.append(values.prose(f.value())).append(". "));
+    String name = facts.name().replaceAll("[\\s\\d]+$", "");
+    return name.isEmpty() ? text.toString() : text.toString().replace(name, ".");
   }
 
   private static String written(Draft draft) {

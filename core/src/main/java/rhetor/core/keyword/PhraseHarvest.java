@@ -113,7 +113,11 @@ public final class PhraseHarvest {
   }
 
   private static boolean isTelling(String word) {
-    return word.length() > 2 && Character.isLetter(word.charAt(0)) && !EMPTY.contains(word);
+    return word.length() > 2
+        && Character.isLetter(word.charAt(0))
+        && !EMPTY.contains(word)
+        // "Two straps" is how many, not what.
+        && !English.tags(word).contains("CD");
   }
 
   /** The shorter phrases inside a longer one. */

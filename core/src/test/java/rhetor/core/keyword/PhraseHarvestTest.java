@@ -20,6 +20,7 @@ class PhraseHarvestTest {
     assertThat(PhraseHarvest.phrases("The waterproof pannier closes with a roll-top closure."))
         .containsExactlyInAnyOrder("waterproof pannier", "roll-top closure");
     assertThat(PhraseHarvest.phrases("It is red, and the bag: light")).isEmpty();
+    assertThat(PhraseHarvest.phrases("two straps, five years")).isEmpty();
   }
 
   @Test
