@@ -60,6 +60,7 @@ export function RunsPage() {
               <TableRow key={r.id} selected={r.id === Number(id)} hover>
                 <TableCell>
                   <Link to={`/runs/${r.id}`}>Run {r.id}</Link>
+                  {r.templateName && `, after ${r.templateName}`}
                 </TableCell>
                 <TableCell>{when(r.createdAt)}</TableCell>
                 <TableCell>{STATUS[r.status]}</TableCell>

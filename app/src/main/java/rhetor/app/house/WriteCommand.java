@@ -21,10 +21,15 @@ import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetException;
 import rhetor.core.sheet.SheetProblem;
 import rhetor.core.sheet.SheetRow;
+import rhetor.core.style.Style;
+import rhetor.core.style.StyleProblem;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
+import rhetor.core.template.StartingTemplates;
+import rhetor.core.template.Template;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
 /** {@code rhetor write}: a supplier's sheet in, the same sheet with texts out. */
@@ -74,8 +79,21 @@ public final class WriteCommand implements Callable<Integer> {
       names = "--voice",
       paramLabel = "NAME",
       description =
-          "How the texts sound: plain, warm, lively, expert, playful or refined. Default: ${DEFAULT-VALUE}.")
-  String voice = "plain";
+          "How the texts sound: plain, warm, lively, expert, playful or refined. Default: the style's voice, or plain.")
+  String voice;
+
+  @Option(
+      names = "--style",
+      paramLabel = "FILE",
+      description =
+          "What the house has decided, as YAML or JSON with the names of the API's style: voice, banned, required, always, spelling, lengths and so on.")
+  Path styleFile;
+
+  @Option(
+      names = "--template",
+      paramLabel = "NAME",
+      description = "Builds the texts after one of the starting templates.")
+  String template;
 
   @Option(
       names = "--report",
@@ -92,6 +110,12 @@ public final class WriteCommand implements Callable<Integer> {
       if (Files.exists(out) && Files.isSameFile(in, out)) {
         return fail(
             "OUT is the same file as IN; choose another, so that the supplier's sheet stays as it is.");
+      }
+      Style style = styleFile == null ? Style.standard() : style();
+      Template built = template == null ? Template.NONE : template();
+      if (voice == null) {
+        String ofTemplate = built.style().voice();
+        voice = ofTemplate.isEmpty() ? style.voice() : ofTemplate;
       }
       Optional<Voice> chosen = Voices.find(voice);
       if (chosen.isEmpty()) {
@@ -113,7 +137,7 @@ public final class WriteCommand implements Callable<Integer> {
         return fail(obstacle.get() + " Use --map.");
       }
       SheetJob.Summary summary =
-          new SheetJob(Knowledge.standard(), seed, chosen.get())
+          new SheetJob(Knowledge.standard(), seed, style, built, chosen.get())
               .run(sheet, in.getFileName().toString(), reading, out, Optional.ofNullable(report));
       print(summary);
       return summary.isComplete() ? 0 : 1;
@@ -123,6 +147,52 @@ public final class WriteCommand implements Callable<Integer> {
       System.err.println(e.getMessage());
       return 2;
     }
+  }
+
+  /** The style in the file; what it leaves out is as usual. */
+  private Style style() throws IOException {
+    if (!Files.isRegularFile(styleFile)) {
+      throw new IllegalArgumentException("There is no file " + styleFile + ".");
+    }
+    Style style;
+    try {
+      style =
+          YAMLMapper.builder()
+              .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+              .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+              .build()
+              .readValue(Files.readString(styleFile), Style.class);
+    } catch (JacksonException e) {
+      throw new IllegalArgumentException(
+          styleFile + " can't be read as a style: " + e.getOriginalMessage());
+    }
+    List<StyleProblem> problems = StyleProblem.of(style);
+    if (!problems.isEmpty()) {
+      throw new IllegalArgumentException(
+          styleFile
+              + " can't be obeyed: "
+              + String.join(" ", problems.stream().map(StyleProblem::why).toList()));
+    }
+    return style;
+  }
+
+  private Template template() {
+    return StartingTemplates.all().stream()
+        .filter(s -> s.name().equalsIgnoreCase(template))
+        .findFirst()
+        .map(StartingTemplates.Starting::template)
+        .orElseThrow(
+            () ->
+                new IllegalArgumentException(
+                    "There is no template called "
+                        + template
+                        + "; there are "
+                        + String.join(
+                            ", ",
+                            StartingTemplates.all().stream()
+                                .map(StartingTemplates.Starting::name)
+                                .toList())
+                        + "."));
   }
 
   private static int fail(String message) {

@@ -63,7 +63,8 @@ class RunStore {
   }
 
   Optional<Run> find(long id) {
-    return jdbc.sql("select * from run where id = ?")
+    return jdbc.sql(
+            "select r.*, coalesce(t.name, '') as template_name from run r left join template t on t.id = r.template_id where r.id = ?")
         .param(id)
         .query((rs, i) -> run(rs, counts(id)))
         .optional();
@@ -82,6 +83,7 @@ class RunStore {
         Run.Status.valueOf(rs.getString("status")),
         rs.getString("voice"),
         rs.getLong("template_id"),
+        rs.getString("template_name"),
         rs.getInt("total"),
         counts.getOrDefault("WRITTEN", 0),
         counts.getOrDefault("FAILED", 0),

@@ -78,6 +78,31 @@ class WriteCommandTest {
   }
 
   @Test
+  void a_house_s_style_and_a_starting_template_are_written_by() throws IOException {
+    Path style =
+        Files.writeString(
+            folder.resolve("style.yaml"),
+            "banned:\n  - {word: lantern, instead: lamp}\nalways: [We keep the spare parts.]\n");
+    Said said =
+        write(
+            "SKU,Name,Category,Colour,Runtime\nA-1,Fen 4,Lanterns,black,8 hours\nA-2,Fen 5,Lanterns,red,6 hours\n",
+            "--style",
+            style.toString(),
+            "--template",
+            "Under headings");
+    assertThat(said.status).as(said.error).isZero();
+    assertThat(out()).contains("We keep the spare parts.", "lamp", "<h3>");
+    Files.writeString(style, "banned: [{word: parts}]\nalways: [We keep the spare parts.]\n");
+    assertThat(write(LAMPS, "--style", style.toString()))
+        .satisfies(s -> assertThat(s.status).isEqualTo(2))
+        .satisfies(s -> assertThat(s.error).contains("can't be obeyed", "\"parts\" is banned"));
+    Files.writeString(style, "bannned: []\n");
+    assertThat(write(LAMPS, "--style", style.toString()).error).contains("bannned");
+    assertThat(write(LAMPS, "--template", "Nothing").error)
+        .contains("no template called Nothing", "Under headings");
+  }
+
+  @Test
   void neither_the_suppliers_sheet_nor_a_missing_folder_is_written_to() throws IOException {
     Path in = Files.writeString(folder.resolve("in.csv"), LAMPS);
     PrintStream before = System.err;

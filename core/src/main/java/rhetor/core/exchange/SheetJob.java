@@ -30,8 +30,10 @@ import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetProblem;
 import rhetor.core.sheet.SheetRow;
 import rhetor.core.style.Field;
+import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
+import rhetor.core.template.Template;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Writes the texts for all rows of a sheet into a copy of it, without server or database. */
@@ -44,18 +46,32 @@ public final class SheetJob {
   private final Knowledge knowledge;
   private final Checker checker;
   private final long seed;
+  private final Style style;
+  private final Template template;
   private final Voice voice;
 
   /** A job whose texts depend on the sheet and {@code seed} only. */
   public SheetJob(Knowledge knowledge, long seed) {
-    this(knowledge, seed, Voices.plain());
+    this(knowledge, seed, Style.standard(), Template.NONE, Voices.plain());
   }
 
-  public SheetJob(Knowledge knowledge, long seed, Voice voice) {
+  /**
+   * A job for a house that has decided something.
+   *
+   * @param template what texts are built after; its style comes on top of the house's
+   * @param voice how texts sound, before the style bends it
+   */
+  public SheetJob(Knowledge knowledge, long seed, Style house, Template template, Voice voice) {
     this.knowledge = knowledge;
     this.seed = seed;
+    this.style = template.style().over(house);
+    this.template = template;
     this.voice = voice;
-    this.checker = new Checker(knowledge);
+    this.checker = new Checker(knowledge, style);
+  }
+
+  private Brief brief(ProductFacts product) {
+    return Brief.of(product).under(style).after(template).in(voice);
   }
 
   /**
@@ -154,7 +170,7 @@ public final class SheetJob {
             case FactReader.Outcome.Read(ProductFacts product) -> {
               Integer before = rowOf.putIfAbsent(product.sku(), row.number());
               yield before == null
-                  ? new Composed(row, product, composer.compose(Brief.of(product).in(voice)), null)
+                  ? new Composed(row, product, composer.compose(brief(product)), null)
                   : new Composed(row, null, null, duplicate(row, product.sku(), before));
             }
           });
