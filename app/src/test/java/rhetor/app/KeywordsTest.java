@@ -83,23 +83,25 @@ class KeywordsTest {
         writer.takeIn(
             "KWP.csv",
             """
-            SKU,Name,Type,Material,Colour,Closure,Use
-            KWP-1,Stowe 1,Saddlebags,waxed canvas,black,leather strap,weekend saddlebag
-            KWP-2,Stowe 2,Saddlebags,waxed canvas,red,leather strap,weekend saddlebag
-            KWP-3,Stowe 3,Saddlebags,nylon,red,zip,weekend saddlebag
+            Item no,Product name,Category,Material,Colour,Closure,Meant for
+            KWP-1,Stowe 1,Saddle bags,waxed canvas,black,leather strap,weekend saddle bag
+            KWP-2,Stowe 2,Saddle bags,waxed canvas,red,leather strap,weekend saddle bag
+            KWP-3,Stowe 3,Saddle bags,nylon,red,zip,weekend saddle bag
             """);
     writer.write(ids, 0, "plain");
     JsonNode first = writer.get("/api/products/" + ids.get(0) + "/phrases").expect(200).body();
     Map<String, String> forms = new HashMap<>();
     first.forEach(p -> forms.put(p.path("words").asString(), p.path("form").asString()));
-    assertThat(forms).containsKeys("waxed canvas", "leather strap", "weekend saddlebag");
+    assertThat(forms).containsKeys("waxed canvas", "leather strap", "weekend saddle bag");
     assertThat(forms.get("waxed canvas")).isEqualTo("WORD_FOR_WORD");
     Set<String> third = new HashSet<>();
     writer
         .get("/api/products/" + ids.get(2) + "/phrases")
         .body()
         .forEach(p -> third.add(p.path("words").asString()));
-    assertThat(third).contains("weekend saddlebag").doesNotContain("waxed canvas", "leather strap");
+    assertThat(third)
+        .contains("weekend saddle bag")
+        .doesNotContain("waxed canvas", "leather strap");
     assertThat(writer.get("/api/products/99999999/phrases").status()).isEqualTo(404);
   }
 

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 import rhetor.app.knowledge.HouseKnowledge;
@@ -28,6 +29,9 @@ class Phrases {
   private static final Duration FRESH = Duration.ofMinutes(5);
 
   private static final int MOST = 8;
+
+  /** Facts that say which product it is and not what it is like. */
+  private static final Set<String> NAMING = Set.of("name", "brand", "category");
 
   private final ProductService products;
   private final ProofService proofs;
@@ -53,10 +57,16 @@ class Phrases {
    */
   record Proposed(String words, double score, int texts, KeywordMatch.Form form) {}
 
-  /** The best phrases of its kind that the product's facts bear out. */
+  /**
+   * The best phrases of its kind that the product's facts bear out; none for a product of no known
+   * kind, which has no others to be compared with.
+   */
   List<Proposed> of(long id) {
     Product product = products.get(id);
     ProductFacts facts = product.facts();
+    if (facts.productClass().isEmpty()) {
+      return List.of();
+    }
     String own = text(facts);
     String kind = English.lastWord(facts.kindNoun());
     KeywordProposer proposer = new KeywordProposer(knowledge.current());
@@ -101,7 +111,7 @@ class Phrases {
     StringBuilder text = new StringBuilder(facts.supplierText()).append(". ");
     text.append(facts.keyword()).append(". ");
     facts.facts().stream()
-        .filter(f -> !f.foreign() && !f.concept().equals("name"))
+        .filter(f -> !f.foreign() && !NAMING.contains(f.concept()))
         .forEach(f -> text.append(values.prose(f.value())).append(". "));
     String name = facts.name().replaceAll("[\\s\\d]+$", "");
     return name.isEmpty() ? text.toString() : text.toString().replace(name, ".");
