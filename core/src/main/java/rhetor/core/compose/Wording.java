@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
@@ -59,6 +60,8 @@ final class Wording {
           "learners",
           "place",
           "describing",
+          "things",
+          "mounting",
           "one",
           "people",
           "are",
@@ -361,6 +364,16 @@ final class Wording {
               ? English.plural(w.toLowerCase(Locale.ROOT))
               : null;
       case "place" -> value instanceof Value.Words(String w) ? place(w) : null;
+      case "things" -> mounts(value, false).isEmpty() ? nounPhrases(mounts(value, true)) : null;
+      // "An equatorial mount", but "hooks".
+      case "mounting" -> {
+        List<String> mounts = mounts(value, false);
+        yield mounts.isEmpty() || !mounts(value, true).isEmpty()
+            ? null
+            : mounts.stream()
+                .map(m -> English.withArticle(English.midSentence(m) + " mount"))
+                .collect(Collectors.joining(Framing.ITEM));
+      }
       case "describing" ->
           value instanceof Value.Words(String w)
                   && (English.isAdjective(w)
@@ -418,6 +431,19 @@ final class Wording {
 
   private static boolean isFinish(String words) {
     return !words.contains(" ") || English.isAdjective(English.lastWord(words));
+  }
+
+  /** Of the mounts that a value lists, those that are things, or those that only describe one. */
+  private static List<String> mounts(Value value, boolean things) {
+    List<String> all =
+        switch (value) {
+          case Value.Words(String w) -> List.of(w);
+          case Value.Terms(List<String> items) -> items;
+          default -> List.of();
+        };
+    return all.stream()
+        .filter(m -> things == (m.contains(" ") || English.isKnown(m) && !English.isAdjective(m)))
+        .toList();
   }
 
   /** The one thing that a value names, in running text. */

@@ -585,6 +585,27 @@ class ComposerTest {
   }
 
   @Test
+  void a_mount_that_is_only_described_is_called_a_mount() {
+    for (String mount : List.of("equatorial", "alt-azimuth")) {
+      String text =
+          prose(
+              write(
+                  Products.of(
+                      "SKU,Name,Type,Mount,Aperture,Weight",
+                      "T1,Harrier 9,Telescope," + mount + ",90 mm,6.8 kg")));
+      assertThat(text).contains("an " + mount + " mount").doesNotContain("mounts with", "held by");
+    }
+    assertThat(
+            prose(
+                write(
+                    Products.of(
+                        "SKU,Name,Type,Mount,Capacity,Weight",
+                        "P1,Lane 9,Panniers,hooks,9 l,600 g"))))
+        .contains("hooks")
+        .doesNotContain("hooks mount");
+  }
+
+  @Test
   void a_length_of_days_is_how_long_a_course_lasts() {
     String text =
         prose(
