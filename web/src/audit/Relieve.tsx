@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { api, take } from '../api/client';
 import { count, figure } from '../frame/format';
 import { useNotice } from '../frame/Notice';
+import { Keyworded } from '../keyword/Keyworded';
 import { inSteps } from '../keyword/steps';
 
 /** Takes from all keywords what no fact bears out, seen before it is done. */
@@ -36,16 +37,7 @@ export function Relieve() {
   return (
     <Box sx={{ mb: 2 }} data-testid="relieve">
       What facts don’t bear out can be taken from the keywords. They would be:
-      {seen.data.examples.map((e) => (
-        <Box key={e.product} sx={{ fontSize: 13.5 }}>
-          <Box component="span" sx={{ color: 'text.secondary' }}>
-            {e.sku} {e.name}
-          </Box>{' '}
-          <Box component="span" sx={{ color: 'success.main' }}>
-            {e.keyword}
-          </Box>
-        </Box>
-      ))}
+      <Keyworded examples={seen.data.examples} />
       <Button
         size="small"
         variant="outlined"

@@ -7,6 +7,7 @@ import { count, figure } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { Sentence, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
+import { Keyworded } from './Keyworded';
 import { inSteps } from './steps';
 
 const FACTS = [
@@ -61,16 +62,7 @@ export function Rule({ without }: { without: number }) {
         <Word label="Second fact" value={second} choices={FACTS} onChange={setSecond} /> with what
         they are.
       </Sentence>
-      {trial.data?.examples.map((e) => (
-        <Box key={e.product} sx={{ fontSize: 13.5 }}>
-          <Box component="span" sx={{ color: 'text.secondary' }}>
-            {e.sku} {e.name}
-          </Box>{' '}
-          <Box component="span" sx={{ color: 'success.main' }}>
-            {e.keyword}
-          </Box>
-        </Box>
-      ))}
+      <Keyworded examples={trial.data?.examples ?? []} />
       {trial.data && trial.data.given === 0 && (
         <Box sx={{ color: 'text.secondary' }}>
           None of the first {figure(trial.data.left)} has these facts. Choose others.

@@ -2,6 +2,7 @@ package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -26,7 +27,7 @@ class KeywordsTest {
     writer = house.as(Role.WRITER);
   }
 
-  private long takeIn(String prefix, String keyword, String... colours) {
+  private List<Long> takeIn(String prefix, String keyword, String... colours) {
     StringBuilder sheet =
         new StringBuilder("Référence,Désignation,Catégorie,Matière,Couleur,Poids,Mot-clé\n");
     for (int i = 0; i < colours.length; i++) {
@@ -34,10 +35,7 @@ class KeywordsTest {
           "%s-%d,%s %d,Panniers,canvas,%s,%d g,%s\n"
               .formatted(prefix, i, prefix, i, colours[i], 800 + i, keyword));
     }
-    long intake = writer.upload(prefix + ".csv", sheet.toString()).expect(200).id();
-    writer.put("/api/intakes/" + intake + "/seen", Map.of());
-    writer.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
-    return intake;
+    return writer.takeIn(prefix + ".csv", sheet.toString());
   }
 
   private JsonNode clash(String keyword) {
@@ -51,8 +49,8 @@ class KeywordsTest {
 
   @Test
   void products_that_compete_are_set_apart_by_longer_keywords() {
-    long intake = takeIn("KWX", "canvas commuter pannier", "black", "moss green", "red");
-    writer.write(List.of(), intake, "plain");
+    List<Long> ids = takeIn("KWX", "canvas commuter pannier", "black", "moss green", "red");
+    writer.write(ids, 0, "plain");
     assertThat(clash("canvas commuter pannier").path("products").asInt()).isEqualTo(3);
     JsonNode rivals =
         writer.get("/api/keywords/rivals?keyword=canvas+commuter+pannier").expect(200).body();
@@ -125,11 +123,7 @@ class KeywordsTest {
 
   @Test
   void a_rule_is_seen_first_and_then_gives_all_that_have_none_a_keyword() {
-    long intake = takeIn("KWZ", "", "black", "moss green");
-    long first = Long.MAX_VALUE;
-    for (JsonNode p : writer.get("/api/products?intake=" + intake).body().path("items")) {
-      first = Math.min(first, p.path("id").asLong());
-    }
+    long first = Collections.min(takeIn("KWZ", "", "black", "moss green"));
     int without = writer.get("/api/keywords").body().path("without").asInt();
     Map<String, Object> order = new HashMap<>();
     order.put("concepts", List.of("colour", "material"));
@@ -171,13 +165,7 @@ class KeywordsTest {
 
   @Test
   void search_data_propose_keywords_that_facts_bear_out_and_nobody_else_has() {
-    long intake = takeIn("KSD", "", "amber", "violet");
-    List<Long> ids = new java.util.ArrayList<>();
-    writer
-        .get("/api/products?intake=" + intake)
-        .body()
-        .path("items")
-        .forEach(p -> ids.add(p.path("id").asLong()));
+    List<Long> ids = takeIn("KSD", "", "amber", "violet");
     JsonNode came =
         searchData(
                 """
@@ -251,16 +239,8 @@ class KeywordsTest {
 
   @Test
   void a_product_has_supporting_keywords_and_required_words_beside_the_primary_one() {
-    long intake = takeIn("KSU", "canvas pannier", "teal");
-    long id =
-        writer
-            .get("/api/products?intake=" + intake)
-            .body()
-            .path("items")
-            .get(0)
-            .path("id")
-            .asLong();
-    writer.write(List.of(), intake, "plain");
+    long id = takeIn("KSU", "canvas pannier", "teal").getFirst();
+    writer.write(List.of(id), 0, "plain");
     String path = "/api/products/" + id + "/keywords";
     Map<String, Object> order =
         Map.of(
@@ -289,16 +269,8 @@ class KeywordsTest {
 
   @Test
   void a_keyword_that_facts_do_not_bear_out_is_relieved_by_cause_and_the_text_can_be_signed_off() {
-    long intake = takeIn("KRL", "waterproof canvas pannier", "ivory");
-    long id =
-        writer
-            .get("/api/products?intake=" + intake)
-            .body()
-            .path("items")
-            .get(0)
-            .path("id")
-            .asLong();
-    writer.write(List.of(), intake, "plain");
+    long id = takeIn("KRL", "waterproof canvas pannier", "ivory").getFirst();
+    writer.write(List.of(id), 0, "plain");
     assertThat(writer.get("/api/proofs/" + id).body().toString()).contains("keyword conflict");
     JsonNode seen =
         writer.post("/api/keywords/relieve", Map.of("after", 0, "keep", false)).expect(200).body();

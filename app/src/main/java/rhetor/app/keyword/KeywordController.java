@@ -72,17 +72,22 @@ class KeywordController {
     return search.proposals(without, after, Math.clamp(limit, 1, MOST));
   }
 
-  /** Keywords from search data; {@code keep} says whether they are given, else only shown. */
-  record AdoptOrder(long after, boolean keep) {}
+  /**
+   * The next step of a change of many keywords.
+   *
+   * @param after product after which to go on, 0 for the first
+   * @param keep whether the keywords are given, else only shown
+   */
+  record StepOrder(long after, boolean keep) {}
 
   /** Takes words that no fact bears out from keywords; or shows what would be left. */
   @PostMapping("/api/keywords/relieve")
-  KeywordService.RuleStep relieve(@Valid @RequestBody AdoptOrder order) {
+  KeywordService.RuleStep relieve(@Valid @RequestBody StepOrder order) {
     return keywords.relieve(order.after(), order.keep());
   }
 
   @PostMapping("/api/keywords/adopt")
-  KeywordService.RuleStep adopt(@Valid @RequestBody AdoptOrder order) {
+  KeywordService.RuleStep adopt(@Valid @RequestBody StepOrder order) {
     return search.adopt(order.after(), order.keep());
   }
 

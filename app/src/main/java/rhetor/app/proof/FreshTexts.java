@@ -33,19 +33,19 @@ class FreshTexts {
    * @param number 1 to {@link Composer#MOST_TAKES}
    */
   List<Draft> takes(Product product, Voice voice, int number) {
-    return takes(product, templates.style(product.id()).bend(voice), voice, number);
+    Style style = templates.style(product.id());
+    return takes(product, style, style.bend(voice), number);
   }
 
   /** The same in the style's own voice. */
   List<Draft> takes(Product product, int number) {
-    Voice voice = templates.style(product.id()).ownVoice();
-    return takes(product, voice, voice, number);
+    Style style = templates.style(product.id());
+    return takes(product, style, style.ownVoice(), number);
   }
 
-  private List<Draft> takes(Product product, Voice bent, Voice voice, int number) {
-    Style style = templates.style(product.id());
+  private List<Draft> takes(Product product, Style style, Voice voice, int number) {
     Brief brief =
-        new Brief(product.facts(), product.keyword(), bent, style, templates.of(product.id()), 1);
+        new Brief(product.facts(), product.keyword(), voice, style, templates.of(product.id()), 1);
     return new Composer(
             knowledge.current(),
             voice.id().hashCode(),
