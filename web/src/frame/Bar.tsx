@@ -19,7 +19,7 @@ const WORDS = [
   { key: 'results', word: 'Results', waits: 'texts live' },
 ] as const;
 
-/** What the house knows and decides, as its menu names it. */
+/** What the house knows, decides and is connected to, as its menu names it. */
 const KNOWN = [
   ['/style', 'House style'],
   ['/ranges', 'Ranges'],
@@ -30,6 +30,7 @@ const KNOWN = [
   ['/facts', 'Facts and their words'],
   ['/kinds', 'Kinds of product'],
   ['/names', 'Names of the house'],
+  ['/connections', 'Connections'],
 ] as const;
 
 /** The bar on top: the name, the line of work with what waits at each word, and the house. */

@@ -46,6 +46,8 @@ export function TypedWord(props: {
   value: string;
   /** What holds as long as nothing is typed. */
   otherwise?: string;
+  /** Whether nobody may read along. */
+  isSecret?: boolean;
   onSettled: (value: string) => void;
 }) {
   const [typed, setTyped] = useState(props.value);
@@ -57,6 +59,7 @@ export function TypedWord(props: {
       component="input"
       aria-label={props.label}
       placeholder={props.otherwise}
+      {...(props.isSecret ? { type: 'password', autoComplete: 'new-password' } : {})}
       value={typed}
       onChange={(e: React.ChangeEvent<HTMLInputElement>) => setTyped(e.target.value)}
       onBlur={settle}

@@ -7,6 +7,7 @@ import { count } from '../frame/format';
 const STANDS: Record<Schema['Proposed']['form'], string> = {
   WORD_FOR_WORD: 'in the text',
   INFLECTED: 'in the text, inflected',
+  REWORDED: 'in the text, reworded',
   MISSING: 'missing in the text',
 };
 

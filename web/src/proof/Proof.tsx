@@ -463,6 +463,7 @@ function Sources(props: { field: Field; lit: number[]; onLight: (notes: number[]
 const FORMS = {
   WORD_FOR_WORD: 'stands here word for word',
   INFLECTED: 'stands here, inflected',
+  REWORDED: 'stands here, reworded',
   MISSING: 'is not in this field',
 };
 

@@ -228,6 +228,7 @@ export function TemplateForm(props: {
       </Box>
       <Tried
         trial={trial.data}
+        template={body}
         isBusy={trial.isFetching}
         product={product}
         search={search}

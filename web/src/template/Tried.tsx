@@ -1,21 +1,25 @@
 import Box from '@mui/material/Box';
-import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Schema } from '../api/client';
 import { Sentence, TypedWord, Word } from '../frame/Sentence';
-import { serif } from '../theme';
+import { useConnections } from '../model/connections';
+import { Answered } from './Answered';
+import { TriedText } from './TriedText';
 
-/** A product's texts as the template builds them, beside those of the version before. */
+/** A product's texts as either engine writes them after the template, or as they were before. */
 export function Tried(props: {
   trial: Schema['TemplateTrial'] | undefined;
   isBusy: boolean;
-  product: { sku: string; name: string } | undefined;
+  template: Schema['TemplateBody'];
+  product: { id: number; sku: string; name: string } | undefined;
   search: string;
   isKept: boolean;
   onSearch: (search: string) => void;
 }) {
   const [shown, setShown] = useState('then');
   const { trial } = props;
+  const connections = useConnections();
+  const connection = connections.data?.find((c) => shown === `of ${c.id}`);
   const text = trial && (shown === 'before' ? trial.before : trial.then);
   return (
     <Box
@@ -39,6 +43,10 @@ export function Tried(props: {
           choices={[
             { value: 'then', label: 'So it reads' },
             ...(props.isKept ? [{ value: 'before', label: 'So it read as kept' }] : []),
+            ...(connections.data ?? []).map((c) => ({
+              value: `of ${c.id}`,
+              label: `So ${c.name} writes it`,
+            })),
             { value: 'prompt', label: 'What a text model is asked' },
           ]}
           onChange={setShown}
@@ -72,36 +80,10 @@ export function Tried(props: {
           {trial.prompt}
         </Box>
       )}
-      {shown !== 'prompt' &&
-        text?.fields.map((f) => (
-          <Box key={f.label} sx={{ mt: 1.5 }}>
-            <Typography variant="h3" sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-              {f.label}
-            </Typography>
-            {f.label === 'Description' ? (
-              <Box
-                sx={{
-                  fontFamily: serif,
-                  fontSize: 16,
-                  lineHeight: 1.5,
-                  '& h3': { fontSize: 17, m: '12px 0 2px' },
-                  '& p': { m: '0 0 8px' },
-                  '& ul': { m: 0, pl: 2.5 },
-                }}
-                // The server wrote it and escaped what came from sheets.
-                dangerouslySetInnerHTML={{ __html: f.html }}
-              />
-            ) : (
-              <Box sx={{ fontFamily: serif, fontSize: 15.5, whiteSpace: 'pre-line' }}>{f.html}</Box>
-            )}
-          </Box>
-        ))}
-      {shown !== 'prompt' &&
-        text?.marks.slice(0, 5).map((m) => (
-          <Box key={m} sx={{ fontSize: 12.5, color: 'warning.main', mt: 0.5 }}>
-            {m}
-          </Box>
-        ))}
+      {connection && props.product && trial?.problems.length === 0 && (
+        <Answered connection={connection} product={props.product.id} template={props.template} />
+      )}
+      {!connection && shown !== 'prompt' && text && <TriedText text={text} />}
     </Box>
   );
 }

@@ -100,10 +100,10 @@ public final class RunningRhetor implements BeforeAllCallback, ParameterResolver
     Process shop =
         new ProcessBuilder(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-Xmx160m",
+                "-Xmx240m",
                 "-jar",
                 jar.toString(),
-                "shop",
+                "serve",
                 "--port",
                 String.valueOf(port),
                 "--data",

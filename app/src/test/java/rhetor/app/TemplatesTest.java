@@ -35,7 +35,7 @@ class TemplatesTest {
     assertThat(products).hasSize(2);
   }
 
-  private static Map<String, Object> template(Map<String, Object> decided) {
+  static Map<String, Object> template(Map<String, Object> decided) {
     Map<String, Object> layer = new HashMap<>(Map.of("voice", "", "audience", ""));
     for (String list : List.of("banned", "required", "notInTitles", "always", "instructions")) {
       layer.put(list, List.of());

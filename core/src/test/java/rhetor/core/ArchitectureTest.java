@@ -39,10 +39,10 @@ class ArchitectureTest {
       slices().matching("rhetor.core.(*)..").should().beFreeOfCycles();
 
   @ArchTest
-  static final ArchRule only_exchange_knows_everything =
+  static final ArchRule only_exchange_and_model_know_everything =
       noClasses()
           .that()
-          .resideOutsideOfPackage("rhetor.core.exchange..")
+          .resideOutsideOfPackages("rhetor.core.exchange..", "rhetor.core.model..")
           .should()
           .dependOnClassesThat()
           .resideInAPackage("rhetor.core.exchange..");

@@ -27,8 +27,8 @@ final class DemoProcess implements AutoCloseable {
     shop =
         java(
             "standins",
-            "-Xmx160m",
-            "shop",
+            "-Xmx240m",
+            "serve",
             "--port",
             String.valueOf(shopPort),
             "--data",

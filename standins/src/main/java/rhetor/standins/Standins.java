@@ -10,13 +10,12 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import rhetor.standins.harrowmere.HouseMaker;
 import rhetor.standins.harrowmere.SheetGenerator;
-import rhetor.standins.shop.ShopServer;
 
 /** Starts the stand-ins, and makes the demo house's sheets and pictures. */
 @Command(
     name = "standins",
     mixinStandardHelpOptions = true,
-    subcommands = {Standins.Shop.class, Standins.Make.class, Standins.Generate.class})
+    subcommands = {Standins.Serve.class, Standins.Make.class, Standins.Generate.class})
 public final class Standins {
 
   public static void main(String[] args) {
@@ -27,10 +26,10 @@ public final class Standins {
   }
 
   @Command(
-      name = "shop",
+      name = "serve",
       mixinStandardHelpOptions = true,
-      description = "Starts the simulated shop.")
-  static final class Shop implements Callable<Integer> {
+      description = "Starts the simulated shop and text model.")
+  static final class Serve implements Callable<Integer> {
     @Option(names = "--port", defaultValue = "8610")
     int port;
 
@@ -47,10 +46,10 @@ public final class Standins {
     }
   }
 
-  /** Starts the shop in this process; port 0 takes any free one. */
+  /** Starts both in this process; port 0 takes any free one. */
   public static org.springframework.context.ConfigurableApplicationContext start(
       int port, Path data, String token) {
-    SpringApplication application = new SpringApplication(ShopServer.class);
+    SpringApplication application = new SpringApplication(Services.class);
     application.setDefaultProperties(
         Map.of(
             "server.port", String.valueOf(port),
@@ -62,7 +61,7 @@ public final class Standins {
             "spring.main.banner-mode", "off",
             "spring.jmx.enabled", "false",
             "logging.level.root", "warn",
-            "shop.token", token));
+            "standins.token", token));
     return application.run();
   }
 

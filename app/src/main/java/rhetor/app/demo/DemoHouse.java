@@ -1,6 +1,7 @@
 package rhetor.app.demo;
 
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -12,14 +13,20 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import rhetor.app.house.HouseSettings;
 import rhetor.app.intake.IntakeService;
 import rhetor.app.intake.IntakeTaking;
+import rhetor.app.model.Connection;
+import rhetor.app.model.TextModels;
 import rhetor.app.people.PeopleService;
 import rhetor.app.people.Role;
 import rhetor.app.product.ProductFilter;
 import rhetor.app.run.RunService;
 
-/** Furnishes an empty house for the demo: people, one sheet written for, and three that wait. */
+/**
+ * Furnishes an empty house for the demo: people, a text model, one sheet written for, and three
+ * that wait.
+ */
 @Component
 @ConditionalOnProperty("rhetor.demo")
 class DemoHouse implements ApplicationRunner {
@@ -30,6 +37,8 @@ class DemoHouse implements ApplicationRunner {
   private final IntakeService intakes;
   private final IntakeTaking taking;
   private final RunService runs;
+  private final TextModels models;
+  private final HouseSettings settings;
   private final Path folder;
 
   DemoHouse(
@@ -37,11 +46,15 @@ class DemoHouse implements ApplicationRunner {
       IntakeService intakes,
       IntakeTaking taking,
       RunService runs,
+      TextModels models,
+      HouseSettings settings,
       @Value("${rhetor.demo}") Path folder) {
     this.people = people;
     this.intakes = intakes;
     this.taking = taking;
     this.runs = runs;
+    this.models = models;
+    this.settings = settings;
     this.folder = folder;
   }
 
@@ -54,6 +67,18 @@ class DemoHouse implements ApplicationRunner {
     people.add("edwin@harrowmere.example", "Edwin Sallow", Role.EDITOR, PASSWORD);
     people.add("wren@harrowmere.example", "Wren Tarn", Role.WRITER, PASSWORD);
     people.add("rufus@harrowmere.example", "Rufus Holm", Role.READER, PASSWORD);
+    // The demo's shop and its text model are one server.
+    models.add(
+        new Connection(
+            0,
+            "Foolscap",
+            settings.shop().url() + "/model/v1",
+            "foolscap-1",
+            settings.shop().token(),
+            new BigDecimal("0.50"),
+            new BigDecimal("2.00"),
+            new BigDecimal("20")),
+        "odile@harrowmere.example");
     long tolvane = propose("Tolvane Luggage", "tolvane-luggage.csv");
     taking.takeIn(tolvane);
     runs.start(

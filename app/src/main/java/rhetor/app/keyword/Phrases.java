@@ -75,7 +75,7 @@ class Phrases {
     for (PhraseHarvest.Phrase phrase : phrases(facts.productClass())) {
       boolean concerns =
           !kind.isEmpty() && English.lastWord(phrase.words()).equalsIgnoreCase(kind)
-              || KeywordMatch.find(phrase.words(), own).form() != KeywordMatch.Form.MISSING;
+              || KeywordMatch.find(phrase.words(), own).isInARow();
       if (proposed.size() < MOST && concerns && proposer.isBorneOut(facts, phrase.words())) {
         proposed.add(
             new Proposed(

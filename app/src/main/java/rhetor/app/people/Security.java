@@ -53,6 +53,10 @@ class Security {
                     .permitAll()
                     .requestMatchers("/api/people/**")
                     .hasRole("OWNER")
+                    .requestMatchers(HttpMethod.GET, "/api/connections")
+                    .hasRole("READER")
+                    .requestMatchers("/api/connections/**")
+                    .hasRole("OWNER")
                     .requestMatchers(HttpMethod.POST, SIGN_OFF)
                     .hasRole("EDITOR")
                     .requestMatchers(

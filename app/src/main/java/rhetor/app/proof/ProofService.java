@@ -22,7 +22,6 @@ import rhetor.core.check.Mark;
 import rhetor.core.check.Mending;
 import rhetor.core.compose.Block;
 import rhetor.core.compose.Draft;
-import rhetor.core.compose.Sentence;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
 import rhetor.core.fact.CellText;
@@ -121,7 +120,7 @@ public class ProofService {
     List<Block> blocks =
         new SupportFinder(knowledge.current())
             .attach(
-                parse(field, input),
+                Html.parse(field, input),
                 before.draft().sentences(field),
                 product.facts(),
                 product.keyword());
@@ -278,33 +277,6 @@ public class ProofService {
     String note = clean.isEmpty() ? "Keyword taken away" : "Keyword changed to " + clean;
     long id = texts.add(productId, before.id(), null, author, "HAND", note, before.draft(), audit);
     makeCount(productId, id, Stage.IN_PROOF, audit);
-  }
-
-  private static List<Block> parse(Field field, String input) {
-    if (field == Field.DESCRIPTION) {
-      return Html.parse(input);
-    }
-    String plain = input.replaceAll("\\p{Cntrl}+", " ").strip();
-    List<Sentence> sentences =
-        switch (field) {
-          case TAGS ->
-              java.util.Arrays.stream(plain.split("\\s*,\\s*"))
-                  .filter(t -> !t.isEmpty())
-                  .distinct()
-                  .map(t -> new Sentence(t, List.of()))
-                  .toList();
-          case HIGHLIGHTS, INCLUDED, NOT_INCLUDED ->
-              input
-                  .lines()
-                  .map(l -> l.replaceAll("\\p{Cntrl}+", " ").strip())
-                  .filter(l -> !l.isEmpty())
-                  .map(l -> new Sentence(l, List.of()))
-                  .toList();
-          case SHORT_DESCRIPTION, META_DESCRIPTION -> Html.sentences(plain);
-          default -> plain.isEmpty() ? List.of() : List.of(new Sentence(plain, List.of()));
-        };
-    Block.Kind kind = field.isList() ? Block.Kind.LIST : Block.Kind.PARAGRAPH;
-    return sentences.isEmpty() ? List.of() : List.of(new Block(kind, sentences));
   }
 
   private static void requireSeen(Text current, long revision) {

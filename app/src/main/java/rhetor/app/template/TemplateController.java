@@ -29,9 +29,11 @@ import rhetor.core.template.Template;
 @RestController
 class TemplateController {
   private final Templates templates;
+  private final Trials trials;
 
-  TemplateController(Templates templates) {
+  TemplateController(Templates templates, Trials trials) {
     this.templates = templates;
+    this.trials = trials;
   }
 
   /** A template as it is shown and sent; see {@link Template} for its parts. */
@@ -103,6 +105,13 @@ class TemplateController {
   record TemplateTrialOrder(
       long id, int version, long product, @NotNull @Valid TemplateBody template) {}
 
+  /** A template to try with a text model, and how far the model may be asked. */
+  record ModelTrialOrder(
+      long connection,
+      long product,
+      @NotNull @Valid TemplateBody template,
+      @NotNull Trials.Asking asking) {}
+
   private TemplateView view(HouseTemplate t) {
     return new TemplateView(t.id(), t.name(), t.version(), TemplateBody.of(t.template()));
   }
@@ -146,13 +155,24 @@ class TemplateController {
   }
 
   @PostMapping("/api/templates/try")
-  Templates.TemplateTrial tryOut(@Valid @RequestBody TemplateTrialOrder order) {
-    return templates.tryOut(
+  Trials.TemplateTrial tryOut(@Valid @RequestBody TemplateTrialOrder order) {
+    return trials.composed(
         order.template().template(),
         order.version() == 0
             ? Optional.empty()
             : Optional.of(templates.version(order.id(), order.version())),
         order.product());
+  }
+
+  /** What a text model makes of a template; it is asked only where that is wished. */
+  @PostMapping("/api/templates/ask")
+  Trials.ModelTrial ask(@Valid @RequestBody ModelTrialOrder order, Principal person) {
+    return trials.answered(
+        order.template().template(),
+        order.connection(),
+        order.product(),
+        order.asking(),
+        person.getName());
   }
 
   @PostMapping("/api/templates")

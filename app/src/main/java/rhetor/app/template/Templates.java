@@ -1,10 +1,8 @@
 package rhetor.app.template;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.springframework.context.ApplicationEventPublisher;
@@ -17,20 +15,12 @@ import rhetor.app.product.ProductService;
 import rhetor.app.style.HouseStyle;
 import rhetor.app.style.StyleChanged;
 import rhetor.app.web.Refused;
-import rhetor.core.check.Checker;
-import rhetor.core.check.Mark;
 import rhetor.core.compose.Brief;
-import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
-import rhetor.core.compose.PromptWriter;
 import rhetor.core.compose.Slots;
 import rhetor.core.compose.ValueText;
-import rhetor.core.compose.Variety;
-import rhetor.core.exchange.Html;
 import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
-import rhetor.core.style.Field;
 import rhetor.core.style.LayeredStyle;
 import rhetor.core.style.Setting;
 import rhetor.core.style.Style;
@@ -38,7 +28,7 @@ import rhetor.core.template.Template;
 import rhetor.core.template.TemplateCheck;
 import rhetor.core.template.TemplateProblem;
 
-/** The house's templates, what a text obeys that was built after one, and trying one. */
+/** The house's templates, and what a text obeys that was built after one. */
 @Service
 public class Templates {
   private static final int LONGEST_NAME = 80;
@@ -120,7 +110,7 @@ public class Templates {
     return brief(product, built);
   }
 
-  private Brief brief(Product product, Template built) {
+  Brief brief(Product product, Template built) {
     Style style = built.style().over(house.of(product.id()));
     return Brief.of(product.facts(), product.keyword()).under(style).after(built);
   }
@@ -179,7 +169,7 @@ public class Templates {
     }
   }
 
-  private List<TemplateProblem> problems(Template template) {
+  List<TemplateProblem> problems(Template template) {
     return TemplateCheck.problems(template, knowledge.current(), house.current(), further());
   }
 
@@ -219,66 +209,5 @@ public class Templates {
       slots.putIfAbsent(concept.id(), new SlotView(concept.id(), concept.label(), ""));
     }
     return List.copyOf(slots.values());
-  }
-
-  /** A field as it would read. */
-  record TriedField(String label, String html) {}
-
-  /** A product's texts as a template builds them, and what the checks say. */
-  record TriedText(List<TriedField> fields, List<String> marks) {}
-
-  /**
-   * What a template does to a product.
-   *
-   * @param before the texts after the version it is compared with; the same if there is none
-   * @param prompt what a text model would be asked, whole
-   */
-  record TemplateTrial(
-      List<TemplateProblem> problems, TriedText then, TriedText before, String prompt) {}
-
-  /**
-   * Tries a template on a product and keeps nothing; the same template gives the same texts.
-   *
-   * @param compared what it is compared with
-   */
-  TemplateTrial tryOut(Template template, Optional<Template> compared, long productId) {
-    List<TemplateProblem> problems = problems(template);
-    TriedText none = new TriedText(List.of(), List.of());
-    if (!problems.isEmpty() || productId == 0) {
-      return new TemplateTrial(problems, none, none, "");
-    }
-    Product product = products.get(productId);
-    TriedText then = tried(product, template);
-    return new TemplateTrial(
-        problems,
-        then,
-        compared.filter(c -> !c.equals(template)).map(c -> tried(product, c)).orElse(then),
-        new PromptWriter(knowledge.current()).prompt(brief(product, template)));
-  }
-
-  private TriedText tried(Product product, Template template) {
-    Brief brief = brief(product, template);
-    Draft draft =
-        new Composer(
-                knowledge.current(),
-                1,
-                Variety.ofFew(),
-                products.figures(product.facts().productClass()))
-            .compose(brief);
-    List<TriedField> fields = new ArrayList<>();
-    for (Field field : Field.values()) {
-      if (!draft.blocks(field).isEmpty()) {
-        fields.add(
-            new TriedField(
-                field.label(),
-                field == Field.DESCRIPTION ? Html.of(draft.blocks(field)) : draft.plain(field)));
-      }
-    }
-    List<String> marks =
-        new Checker(knowledge.current(), brief.style())
-            .check(draft, product.facts(), product.keyword()).marks().stream()
-                .map(Mark::why)
-                .toList();
-    return new TriedText(fields, marks);
   }
 }

@@ -35,6 +35,11 @@ public final class Refused extends RuntimeException {
     return new Refused(HttpStatus.UNPROCESSABLE_CONTENT, message);
   }
 
+  /** A service outside didn't do its part. */
+  public static Refused outside(String message) {
+    return new Refused(HttpStatus.BAD_GATEWAY, message);
+  }
+
   /** Too many tries. */
   public static Refused tooMany(String message) {
     return new Refused(HttpStatus.TOO_MANY_REQUESTS, message);

@@ -377,16 +377,15 @@ public final class Checker {
     }
     for (Field field :
         List.of(Field.TITLE, Field.DESCRIPTION, Field.META_TITLE, Field.META_DESCRIPTION)) {
-      KeywordMatch match = KeywordMatch.find(keyword, texts.get(field));
-      if (match.form() == KeywordMatch.Form.MISSING) {
-        marks.add(
-            new Mark(
-                Weight.WEIGH,
-                "keyword",
-                field,
-                -1,
-                keyword,
-                field.label() + " doesn't have the keyword \"" + keyword + "\"."));
+      String text = texts.get(field);
+      KeywordMatch match = KeywordMatch.find(keyword, text);
+      if (!match.isInARow()) {
+        String why =
+            match.form() == KeywordMatch.Form.REWORDED
+                ? "%s has the keyword \"%s\" only in other words: \"%s\"."
+                    .formatted(field.label(), keyword, text.substring(match.start(), match.end()))
+                : "%s doesn't have the keyword \"%s\".".formatted(field.label(), keyword);
+        marks.add(new Mark(Weight.WEIGH, "keyword", field, -1, keyword, why));
       }
     }
   }

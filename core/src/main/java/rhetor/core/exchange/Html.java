@@ -2,9 +2,11 @@ package rhetor.core.exchange;
 
 import java.text.BreakIterator;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
@@ -13,6 +15,7 @@ import org.jsoup.nodes.TextNode;
 import org.jsoup.safety.Safelist;
 import rhetor.core.compose.Block;
 import rhetor.core.compose.Sentence;
+import rhetor.core.style.Field;
 
 /** A text's blocks as semantic HTML, and back. */
 public final class Html {
@@ -73,6 +76,36 @@ public final class Html {
     List<Block> blocks = new ArrayList<>();
     read(Jsoup.parse(clean).body(), blocks);
     return blocks;
+  }
+
+  /**
+   * Reads what was typed or answered for a field: markup for the description, tags between commas,
+   * lists by their lines, plain text for the rest. Sentences have no support yet.
+   */
+  public static List<Block> parse(Field field, String input) {
+    if (field == Field.DESCRIPTION) {
+      return parse(input);
+    }
+    String plain = input.replaceAll("\\p{Cntrl}+", " ").strip();
+    List<Sentence> sentences =
+        switch (field) {
+          case TAGS -> each(Arrays.stream(plain.split(",")));
+          case HIGHLIGHTS, INCLUDED, NOT_INCLUDED ->
+              each(input.lines().map(l -> l.replaceAll("\\p{Cntrl}+", " ")));
+          case SHORT_DESCRIPTION, META_DESCRIPTION -> sentences(plain);
+          default -> each(Stream.of(plain));
+        };
+    Block.Kind kind = field.isList() ? Block.Kind.LIST : Block.Kind.PARAGRAPH;
+    return sentences.isEmpty() ? List.of() : List.of(new Block(kind, sentences));
+  }
+
+  private static List<Sentence> each(Stream<String> texts) {
+    return texts
+        .map(String::strip)
+        .filter(t -> !t.isEmpty())
+        .distinct()
+        .map(t -> new Sentence(t, List.of()))
+        .toList();
   }
 
   private static void read(Element parent, List<Block> blocks) {

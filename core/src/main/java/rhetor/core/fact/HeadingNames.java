@@ -51,6 +51,13 @@ final class HeadingNames {
                       language, all.stream().map(n -> Heading.of(n, knowledge).name()).toList()));
       add(Meaning.of(concept), names);
     }
+    // What a specification list calls it, where no heading means something else by that.
+    for (Concept concept : knowledge.concepts()) {
+      String label = Heading.of(concept.label(), knowledge).name();
+      if (!meanings.containsKey(label)) {
+        add(Meaning.of(concept), Map.of("en", List.of(label)));
+      }
+    }
   }
 
   private void add(Meaning meaning, Map<String, List<String>> names) {

@@ -12,6 +12,7 @@ import rhetor.core.Styles;
 import rhetor.core.check.Checker;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.model.PromptWriter;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
 import rhetor.core.style.StyleLayer;

@@ -17,6 +17,10 @@ class SupportFinderTest {
   private final SupportFinder finder = new SupportFinder(Knowledge.standard());
 
   private List<Support> find(String sentence) {
+    return support(sentence, product);
+  }
+
+  private List<Support> support(String sentence, ProductFacts product) {
     return finder
         .attach(Html.parse("<p>" + sentence + "</p>"), List.of(), product, product.keyword())
         .getFirst()
@@ -28,10 +32,33 @@ class SupportFinderTest {
   @Test
   void a_sentence_rests_on_the_facts_whose_values_it_states() {
     assertThat(find("At 830 g it is no burden.")).containsExactly(Support.fact("weight"));
-    assertThat(find("Sewn from recycled nylon.")).containsExactly(Support.fact("material"));
+    assertThat(find("Sewn from recycled nylon.")).contains(Support.fact("material"));
     assertThat(find("A cycling backpack for every day."))
         .contains(Support.keyword("cycling backpack"));
     assertThat(find("It looks good.")).isEmpty();
+  }
+
+  @Test
+  void what_it_has_and_what_is_counted_and_what_that_is_good_for_rest_on_facts_too() {
+    ProductFacts lane =
+        Products.of(
+            "SKU,Name,Category,Pockets,Reflective details,IP rating",
+            "A,Lane 22,Panniers,2,yes,IPX6");
+    assertThat(support("There are two pockets inside.", lane))
+        .containsExactly(Support.fact("pockets"));
+    assertThat(support("With 2 zipped pockets.", lane)).containsExactly(Support.fact("pockets"));
+    assertThat(support("In 12 pockets.", lane)).isEmpty();
+    assertThat(support("It has details that reflect light.", lane))
+        .containsExactly(Support.fact("reflective"));
+    assertThat(support("This means it shows up in headlights.", lane))
+        .extracting(Support::kind)
+        .containsExactly(Support.Kind.FACT, Support.Kind.CLAIM);
+    assertThat(support("A waterproof bag.", lane))
+        .contains(Support.fact("water_rating"))
+        .extracting(Support::kind)
+        .contains(Support.Kind.CLAIM);
+    assertThat(support("Protection against water: IPX6", lane))
+        .contains(Support.fact("water_rating"));
   }
 
   @Test

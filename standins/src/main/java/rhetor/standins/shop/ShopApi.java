@@ -17,18 +17,18 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import rhetor.standins.Weather;
 
 /** The shop's HTTP API: bearer token, products with versions, and settings for bad weather. */
 @RestController
 @RequestMapping("/api")
 class ShopApi {
   private final GoodsStore goods;
-  private final Weather weather;
+  private final Weather weather = new Weather();
   private final byte[] token;
 
-  ShopApi(GoodsStore goods, Weather weather, @Value("${shop.token}") String token) {
+  ShopApi(GoodsStore goods, @Value("${standins.token}") String token) {
     this.goods = goods;
-    this.weather = weather;
     this.token = ("Bearer " + token).getBytes(StandardCharsets.UTF_8);
   }
 

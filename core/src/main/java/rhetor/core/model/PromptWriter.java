@@ -1,4 +1,4 @@
-package rhetor.core.compose;
+package rhetor.core.model;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -7,6 +7,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.StringJoiner;
 import java.util.stream.Collectors;
+import rhetor.core.check.Mark;
+import rhetor.core.compose.Brief;
+import rhetor.core.compose.Draft;
+import rhetor.core.compose.Slots;
+import rhetor.core.compose.ValueText;
 import rhetor.core.fact.Claim;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Knowledge;
@@ -55,9 +60,12 @@ public final class PromptWriter {
       Besides:
       {{instructions}}
       {{/if}}
-      Answer with a JSON object of these fields and nothing else: title, short_description, \
-      description (HTML without a page heading), meta_title, meta_description, tags, image_alt.
       """;
+
+  /** How the answer is to come, whatever else is asked. */
+  static final String FORM =
+      "Answer with a JSON object of these fields and nothing else: title, short_description, "
+          + "description (HTML without a page heading), meta_title, meta_description, tags, image_alt.";
 
   /** Facts that stand over the list already. */
   private static final Set<String> NAMED = Set.of("name", "brand", "category");
@@ -89,10 +97,27 @@ public final class PromptWriter {
     put(slots, "outline", outline(template, slots));
     put(slots, "language", style.spelling().label() + " English");
     put(slots, "instructions", instructions(style, template));
-    return OwnText.of(template.prompt().isBlank() ? USUAL : template.prompt())
-        .filled(slots)
-        .replaceAll("\n{3,}", "\n\n")
-        .strip();
+    String asked =
+        OwnText.of(template.prompt().isBlank() ? USUAL : template.prompt())
+            .filled(slots)
+            .replaceAll("\n{3,}", "\n\n")
+            .strip();
+    return asked.contains(FORM) ? asked : asked + "\n\n" + FORM;
+  }
+
+  /** What is sent back when an answer has things that must be fixed. */
+  String correction(Draft draft, List<Mark> marks) {
+    StringJoiner lines = new StringJoiner("\n");
+    lines.add("Some of this can't stand:");
+    for (Mark mark : marks) {
+      String sentence =
+          mark.sentence() < 0
+              ? ""
+              : " “" + draft.sentences(mark.field()).get(mark.sentence()).text() + "”";
+      lines.add("- " + mark.field().code() + sentence + ": " + mark.why());
+    }
+    lines.add("Put this right and leave the rest as it is. " + FORM);
+    return lines.toString();
   }
 
   private static void put(Map<String, Slot> slots, String name, String value) {

@@ -1,11 +1,9 @@
-package rhetor.standins.shop;
+package rhetor.standins;
 
 import java.util.concurrent.atomic.AtomicInteger;
-import org.springframework.stereotype.Component;
 
-/** How well the shop is today: slow, strict or faulty on demand. */
-@Component
-class Weather {
+/** How well a service is today: slow, strict or faulty on demand. */
+public final class Weather {
   /**
    * The settings.
    *
@@ -13,23 +11,25 @@ class Weather {
    * @param perSecond most API requests in a second, 0 for any number
    * @param failEvery every so many requests fail, 0 for none
    */
-  record Settings(int latencyMillis, int perSecond, int failEvery) {}
+  public record Settings(int latencyMillis, int perSecond, int failEvery) {}
 
   private volatile Settings settings = new Settings(0, 0, 0);
   private final AtomicInteger requests = new AtomicInteger();
   private long second;
   private int inSecond;
 
-  Settings settings() {
+  /** As it is now. */
+  public Settings settings() {
     return settings;
   }
 
-  void set(Settings changed) {
+  /** Makes it so. */
+  public void set(Settings changed) {
     settings = changed;
   }
 
   /** The status to answer with instead of doing the work: 0 for none, 429 or 503. */
-  int obstacle() throws InterruptedException {
+  public int obstacle() throws InterruptedException {
     Settings now = settings;
     if (now.latencyMillis > 0) {
       Thread.sleep(now.latencyMillis);

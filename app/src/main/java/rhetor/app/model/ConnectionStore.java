@@ -1,0 +1,144 @@
+package rhetor.app.model;
+
+import java.math.BigDecimal;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Repository;
+import rhetor.app.web.Refused;
+
+/** Keeps connections, and what was answered over them. */
+@Repository
+class ConnectionStore {
+  private final JdbcClient jdbc;
+  private final Clock clock;
+
+  ConnectionStore(JdbcClient jdbc, Clock clock) {
+    this.jdbc = jdbc;
+    this.clock = clock;
+  }
+
+  List<Connection> all() {
+    return jdbc.sql("select * from model_connection order by name_key")
+        .query((rs, i) -> connection(rs))
+        .list();
+  }
+
+  Optional<Connection> find(long id) {
+    return jdbc.sql("select * from model_connection where id = ?")
+        .param(id)
+        .query((rs, i) -> connection(rs))
+        .optional();
+  }
+
+  private static Connection connection(ResultSet rs) throws SQLException {
+    return new Connection(
+        rs.getLong("id"),
+        rs.getString("name"),
+        rs.getString("address"),
+        rs.getString("model"),
+        rs.getString("secret"),
+        rs.getBigDecimal("price_asked"),
+        rs.getBigDecimal("price_answered"),
+        rs.getBigDecimal("monthly_most"));
+  }
+
+  long add(Connection c, String by) {
+    GeneratedKeyHolder key = new GeneratedKeyHolder();
+    unique(
+        c,
+        () ->
+            jdbc.sql(
+                    "insert into model_connection (name, address, model, secret, price_asked, price_answered, monthly_most, made_by, made_at) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+                .params(
+                    c.name(),
+                    c.address(),
+                    c.model(),
+                    c.secret(),
+                    c.priceAsked(),
+                    c.priceAnswered(),
+                    c.monthlyMost(),
+                    by,
+                    Timestamp.from(clock.instant()))
+                .update(key, "id"));
+    return key.getKey().longValue();
+  }
+
+  void put(Connection c) {
+    unique(
+        c,
+        () ->
+            jdbc.sql(
+                    "update model_connection set name = ?, address = ?, model = ?, secret = ?, price_asked = ?, price_answered = ?, monthly_most = ? where id = ?")
+                .params(
+                    c.name(),
+                    c.address(),
+                    c.model(),
+                    c.secret(),
+                    c.priceAsked(),
+                    c.priceAnswered(),
+                    c.monthlyMost(),
+                    c.id())
+                .update());
+  }
+
+  private static void unique(Connection c, Runnable change) {
+    try {
+      change.run();
+    } catch (DuplicateKeyException e) {
+      throw Refused.conflict("There is a connection called \"%s\" already.".formatted(c.name()));
+    }
+  }
+
+  void remove(long id) {
+    jdbc.sql("delete from model_connection where id = ?").param(id).update();
+  }
+
+  /** What was answered to a question, if it was asked before. */
+  Optional<Reply> reply(String hash) {
+    return jdbc.sql(
+            "select answer, tokens_asked, tokens_answered, cost from model_answer where hash = ?")
+        .param(hash)
+        .query(
+            (rs, i) ->
+                new Reply(rs.getString(1), rs.getInt(2), rs.getInt(3), rs.getBigDecimal(4), true))
+        .optional();
+  }
+
+  void keep(String hash, Connection connection, Reply reply, String by) {
+    jdbc.sql(
+            "merge into model_answer (hash, connection_id, answer, tokens_asked, tokens_answered, cost, asked_by, asked_at) key (hash) values (?, ?, ?, ?, ?, ?, ?, ?)")
+        .params(
+            hash,
+            connection.id(),
+            reply.text(),
+            reply.tokensAsked(),
+            reply.tokensAnswered(),
+            reply.cost(),
+            by,
+            Timestamp.from(clock.instant()))
+        .update();
+  }
+
+  /**
+   * What was spent over a connection.
+   *
+   * @param answers how many questions were answered
+   */
+  record Spent(int answers, BigDecimal cost) {}
+
+  Spent spent(long connection, Instant since) {
+    return jdbc.sql(
+            "select count(*), coalesce(sum(cost), 0) from model_answer where connection_id = ? and asked_at >= ?")
+        .params(connection, Timestamp.from(since))
+        .query((rs, i) -> new Spent(rs.getInt(1), rs.getBigDecimal(2)))
+        .single();
+  }
+}

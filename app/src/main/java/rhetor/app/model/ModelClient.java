@@ -1,0 +1,92 @@
+package rhetor.app.model;
+
+import dev.langchain4j.data.message.AiMessage;
+import dev.langchain4j.data.message.ChatMessage;
+import dev.langchain4j.data.message.UserMessage;
+import dev.langchain4j.exception.AuthenticationException;
+import dev.langchain4j.exception.InternalServerException;
+import dev.langchain4j.exception.InvalidRequestException;
+import dev.langchain4j.exception.ModelNotFoundException;
+import dev.langchain4j.exception.RateLimitException;
+import dev.langchain4j.exception.TimeoutException;
+import dev.langchain4j.model.chat.response.ChatResponse;
+import dev.langchain4j.model.openai.OpenAiChatModel;
+import dev.langchain4j.model.output.TokenUsage;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import rhetor.app.web.Refused;
+import rhetor.core.model.Turn;
+
+/** Asks text models over the chat-completions protocol; tries again when one is at capacity. */
+@Component
+class ModelClient {
+  private static final Logger LOG = LoggerFactory.getLogger(ModelClient.class);
+  private static final Duration LONGEST_WAIT = Duration.ofSeconds(90);
+  private static final int RETRIES = 2;
+
+  /**
+   * Asks a model.
+   *
+   * @throws Refused if it doesn't answer, with the reason and what to do
+   */
+  Reply ask(Connection connection, List<Turn> turns) {
+    try {
+      ChatResponse response =
+          OpenAiChatModel.builder()
+              .baseUrl(connection.address())
+              // A service that wants no key is sent a word that says so.
+              .apiKey(connection.secret().isEmpty() ? "none" : connection.secret())
+              .modelName(connection.model())
+              .timeout(LONGEST_WAIT)
+              .maxRetries(RETRIES)
+              .build()
+              .chat(turns.stream().map(ModelClient::message).toList());
+      String text = Optional.ofNullable(response.aiMessage().text()).orElse("");
+      TokenUsage usage = Optional.ofNullable(response.tokenUsage()).orElse(new TokenUsage());
+      int asked = Optional.ofNullable(usage.inputTokenCount()).orElse(0);
+      int answered = Optional.ofNullable(usage.outputTokenCount()).orElse(0);
+      return new Reply(text, asked, answered, connection.cost(asked, answered), false);
+    } catch (RuntimeException e) {
+      // The library throws a plain one when a connection is refused or breaks off.
+      LOG.info("{} did not answer", connection, e);
+      throw Refused.outside(reason(connection.name(), e));
+    }
+  }
+
+  private static ChatMessage message(Turn turn) {
+    return turn.answered() ? AiMessage.from(turn.text()) : UserMessage.from(turn.text());
+  }
+
+  private static String reason(String name, RuntimeException e) {
+    return switch (e) {
+      case AuthenticationException a ->
+          "“%s” doesn’t accept the key. Replace it under Connections.".formatted(name);
+      case ModelNotFoundException m ->
+          "“%s” doesn’t know the model it is asked for. Correct its name under Connections."
+              .formatted(name);
+      case RateLimitException r ->
+          "“%s” is at capacity or its allowance is used up; it was tried %d times. Try again later."
+              .formatted(name, RETRIES + 1);
+      case TimeoutException t ->
+          "“%s” didn’t answer within %d seconds. Try again later."
+              .formatted(name, LONGEST_WAIT.toSeconds());
+      case InvalidRequestException i ->
+          "“%s” doesn’t take the question: %s".formatted(name, snippet(i.getMessage()));
+      case InternalServerException s ->
+          "“%s” answered with an error of its own; it was tried %d times. Try again later."
+              .formatted(name, RETRIES + 1);
+      default ->
+          "“%s” can’t be reached. Check its address under Connections, and that it is running."
+              .formatted(name);
+    };
+  }
+
+  private static String snippet(String message) {
+    String line = String.valueOf(message).replaceAll("\\s+", " ");
+    return line.length() > 200 ? line.substring(0, 200) + "…" : line;
+  }
+}

@@ -1,0 +1,238 @@
+package rhetor.app.model;
+
+import java.math.BigDecimal;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.locks.Lock;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Service;
+import rhetor.app.web.Refused;
+import rhetor.core.model.Turn;
+
+/**
+ * The text models of the house. What one answered is kept under all that it was asked with, so that
+ * asking the same again gives the same and costs nothing.
+ */
+@Service
+public class TextModels {
+  private static final int LONGEST_NAME = 80;
+
+  /** About so many characters make a token, before a service has counted. */
+  private static final int CHARACTERS_OF_TOKEN = 4;
+
+  private static final List<Turn> GREETING =
+      List.of(new Turn(false, "Answer with the one word: ready"));
+
+  private final ConnectionStore store;
+  private final ModelClient client;
+  private final Clock clock;
+
+  /** One question is asked once, by however many at the same time. */
+  private final List<Lock> asking =
+      IntStream.range(0, 64).<Lock>mapToObj(i -> new ReentrantLock()).toList();
+
+  TextModels(ConnectionStore store, ModelClient client, Clock clock) {
+    this.store = store;
+    this.client = client;
+    this.clock = clock;
+  }
+
+  List<Connection> all() {
+    return store.all();
+  }
+
+  /** A connection by its id. */
+  public Connection get(long id) {
+    return store.find(id).orElseThrow(() -> Refused.notFound("There is no such connection."));
+  }
+
+  ConnectionStore.Spent spentThisMonth(long id) {
+    return store.spent(id, monthsBegin());
+  }
+
+  private Instant monthsBegin() {
+    return clock
+        .instant()
+        .atOffset(ZoneOffset.UTC)
+        .withDayOfMonth(1)
+        .truncatedTo(ChronoUnit.DAYS)
+        .toInstant();
+  }
+
+  /** Adds a connection; its id. */
+  public long add(Connection connection, String by) {
+    return store.add(checked(connection), by);
+  }
+
+  /** Changes a connection; an empty key leaves the one that is there. */
+  void put(Connection connection) {
+    Connection before = get(connection.id());
+    Connection clean = checked(connection);
+    boolean elsewhere = !host(clean.address()).equals(host(before.address()));
+    if (clean.secret().isEmpty() && elsewhere && !before.secret().isEmpty()) {
+      throw Refused.invalid(
+          "The address leads to another service, which must not get this one’s key. Type the key that belongs to it.");
+    }
+    store.put(
+        clean.secret().isEmpty()
+            ? new Connection(
+                clean.id(),
+                clean.name(),
+                clean.address(),
+                clean.model(),
+                before.secret(),
+                clean.priceAsked(),
+                clean.priceAnswered(),
+                clean.monthlyMost())
+            : clean);
+  }
+
+  /** Takes a connection away; what it answered stays known. */
+  void remove(long id) {
+    get(id);
+    store.remove(id);
+  }
+
+  private static Connection checked(Connection c) {
+    String name = c.name().strip();
+    String address = c.address().strip().replaceFirst("/+$", "");
+    if (name.isEmpty() || name.length() > LONGEST_NAME) {
+      throw Refused.invalid(
+          "A connection needs a name of up to %d characters.".formatted(LONGEST_NAME));
+    }
+    if (host(address).isEmpty()) {
+      throw Refused.invalid(
+          "The address has to begin with http:// or https:// and name a host, such as https://models.example/v1.");
+    }
+    if (c.model().isBlank()) {
+      throw Refused.invalid("Say what the service calls the model.");
+    }
+    if (List.of(c.priceAsked(), c.priceAnswered(), c.monthlyMost()).stream()
+        .anyMatch(p -> p.signum() < 0 || p.compareTo(BigDecimal.valueOf(1_000_000)) > 0)) {
+      throw Refused.invalid("Prices and limits have to be from 0 to 1,000,000.");
+    }
+    return new Connection(
+        c.id(),
+        name,
+        address,
+        c.model().strip(),
+        c.secret().strip(),
+        c.priceAsked(),
+        c.priceAnswered(),
+        c.monthlyMost());
+  }
+
+  /** Scheme, host and port of a web address; empty if it is none. */
+  private static String host(String address) {
+    try {
+      URI uri = URI.create(address);
+      boolean web =
+          List.of("http", "https")
+              .contains(String.valueOf(uri.getScheme()).toLowerCase(Locale.ROOT));
+      return web && uri.getHost() != null && uri.getUserInfo() == null
+          ? uri.getScheme() + "://" + uri.getHost() + ":" + uri.getPort()
+          : "";
+    } catch (IllegalArgumentException e) {
+      return "";
+    }
+  }
+
+  /** Asks for one word, so that address, model and key are known to be right; never kept. */
+  Reply greet(long id) {
+    return client.ask(get(id), GREETING);
+  }
+
+  /** Says that a question hasn't been asked yet. */
+  public static final class NotAsked extends RuntimeException {
+    NotAsked() {
+      super("This hasn't been asked yet.", null, false, false);
+    }
+  }
+
+  /**
+   * A conversation that goes on as long as it went before, and costs nothing; it ends with {@link
+   * NotAsked}.
+   */
+  public Conversation again(Connection connection) {
+    return new Conversation(
+        turns -> store.reply(hash(connection, turns)).orElseThrow(NotAsked::new));
+  }
+
+  /**
+   * A conversation in which what hasn't been asked yet is asked.
+   *
+   * @param afresh whether what was answered before is asked again too, and the new answer kept
+   */
+  public Conversation conversation(Connection connection, boolean afresh, String by) {
+    return new Conversation(turns -> ask(connection, turns, afresh, by));
+  }
+
+  /**
+   * The answer to a question: the one of before, else a new one, which is kept.
+   *
+   * @throws Refused if the month's money is spent, or the model doesn't answer
+   */
+  private Reply ask(Connection connection, List<Turn> turns, boolean afresh, String by) {
+    String hash = hash(connection, turns);
+    Lock lock = asking.get(Math.floorMod(hash.hashCode(), asking.size()));
+    lock.lock();
+    try {
+      Optional<Reply> kept = afresh ? Optional.empty() : store.reply(hash);
+      if (kept.isPresent()) {
+        return kept.get();
+      }
+      requireMoney(connection);
+      Reply reply = client.ask(connection, turns);
+      store.keep(hash, connection, reply, by);
+      return reply;
+    } finally {
+      lock.unlock();
+    }
+  }
+
+  private void requireMoney(Connection connection) {
+    BigDecimal spent = spentThisMonth(connection.id()).cost();
+    if (connection.monthlyMost().signum() > 0 && spent.compareTo(connection.monthlyMost()) >= 0) {
+      throw Refused.conflict(
+          "What may be spent with “%s” in a month is spent: %s of %s. The owner can raise it under Connections."
+              .formatted(
+                  connection.name(),
+                  spent.setScale(2, java.math.RoundingMode.HALF_UP),
+                  connection.monthlyMost()));
+    }
+  }
+
+  /** About what a question of so many characters costs that is answered with so many. */
+  public BigDecimal estimate(Connection connection, int asked, int answered) {
+    return connection.cost(tokens(asked), tokens(answered));
+  }
+
+  private static int tokens(int characters) {
+    return (characters + CHARACTERS_OF_TOKEN - 1) / CHARACTERS_OF_TOKEN;
+  }
+
+  private static String hash(Connection connection, List<Turn> turns) {
+    StringBuilder all = new StringBuilder();
+    all.append(connection.address()).append('\n').append(connection.model());
+    turns.forEach(t -> all.append('\u0000').append(t.answered()).append('\u0000').append(t.text()));
+    try {
+      return HexFormat.of()
+          .formatHex(
+              MessageDigest.getInstance("SHA-256")
+                  .digest(all.toString().getBytes(StandardCharsets.UTF_8)));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("every JDK has SHA-256", e);
+    }
+  }
+}

@@ -1,0 +1,110 @@
+package rhetor.standins.model;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import rhetor.standins.Weather;
+
+/** The chat-completions protocol with a key, answered by {@link Scribe}. */
+@RestController
+@RequestMapping("/model")
+class ModelApi {
+  static final String MODEL = "foolscap-1";
+
+  /** About so many characters make a token of English. */
+  private static final int TOKEN = 4;
+
+  private final Scribe scribe = new Scribe();
+  private final Weather weather = new Weather();
+  private final byte[] key;
+
+  ModelApi(@Value("${standins.token}") String token) {
+    key = ("Bearer " + token).getBytes(StandardCharsets.UTF_8);
+  }
+
+  /** One message of a conversation; roles are "system", "user" and "assistant". */
+  record Message(String role, String content) {}
+
+  /** What is asked. */
+  record Request(String model, List<Message> messages) {}
+
+  @PostMapping("/v1/chat/completions")
+  ResponseEntity<Object> complete(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+      @RequestBody Request request)
+      throws InterruptedException {
+    if (!isKnown(authorization)) {
+      return error(HttpStatus.UNAUTHORIZED, "The key is wrong or missing.");
+    }
+    int obstacle = weather.obstacle();
+    if (obstacle != 0) {
+      return error(HttpStatus.valueOf(obstacle), "The model is at capacity; try again later.");
+    }
+    if (!MODEL.equals(request.model)) {
+      return error(HttpStatus.NOT_FOUND, "There is no model called " + request.model + ".");
+    }
+    if (request.messages == null || request.messages.isEmpty()) {
+      return error(HttpStatus.BAD_REQUEST, "There are no messages.");
+    }
+    String answer = scribe.answer(request.messages);
+    int asked = request.messages.stream().mapToInt(m -> tokens(m.content)).sum();
+    return ResponseEntity.ok(
+        Map.of(
+            "id", UUID.nameUUIDFromBytes(answer.getBytes(StandardCharsets.UTF_8)).toString(),
+            "object", "chat.completion",
+            "created", Instant.now().getEpochSecond(),
+            "model", MODEL,
+            "choices",
+                List.of(
+                    Map.of(
+                        "index",
+                        0,
+                        "message",
+                        Map.of("role", "assistant", "content", answer),
+                        "finish_reason",
+                        "stop")),
+            "usage",
+                Map.of(
+                    "prompt_tokens",
+                    asked,
+                    "completion_tokens",
+                    tokens(answer),
+                    "total_tokens",
+                    asked + tokens(answer))));
+  }
+
+  private boolean isKnown(String authorization) {
+    return MessageDigest.isEqual(key, authorization.getBytes(StandardCharsets.UTF_8));
+  }
+
+  private static int tokens(String text) {
+    return (text.length() + TOKEN - 1) / TOKEN;
+  }
+
+  private static ResponseEntity<Object> error(HttpStatus status, String message) {
+    return ResponseEntity.status(status).body(Map.of("error", Map.of("message", message)));
+  }
+
+  @PutMapping("/weather")
+  ResponseEntity<Object> setWeather(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+      @RequestBody Weather.Settings settings) {
+    if (!isKnown(authorization)) {
+      return error(HttpStatus.UNAUTHORIZED, "The key is wrong or missing.");
+    }
+    weather.set(settings);
+    return ResponseEntity.ok(settings);
+  }
+}
