@@ -151,12 +151,16 @@ record NounPhrase(String words, List<Support> support, Set<Message> said, boolea
     private void licensed(
         String called, List<Adjective> chosen, Set<Message> said, List<Support> support) {
       for (Message m : messages) {
+        // What "waterproof" says already, "splash-proof" would say less of.
+        if (m.claims().stream()
+            .flatMap(c -> c.adj().stream())
+            .anyMatch(a -> Echo.overlaps(a, called))) {
+          continue;
+        }
         for (Claim claim : m.claims()) {
           for (String adjective : claim.adj()) {
             boolean again =
-                Echo.overlaps(adjective, called)
-                    || chosen.stream()
-                        .anyMatch(a -> Echo.overlaps(adjective.split("-")[0], a.words));
+                chosen.stream().anyMatch(a -> Echo.overlaps(adjective.split("-")[0], a.words));
             if (!again) {
               chosen.add(new Adjective(adjective, 1));
               support.add(m.support());

@@ -140,6 +140,17 @@ class ComposerTest {
     }
 
     @Test
+    void is_not_called_splash_proof_where_its_keyword_says_waterproof() {
+      for (int seed = 0; seed < 40; seed++) {
+        Draft other =
+            new Composer(KNOWLEDGE, seed, Variety.ofFew(), new RangeFigures(KNOWLEDGE))
+                .compose(Brief.of(product));
+        assertThat(other.plain(Field.SHORT_DESCRIPTION) + other.prose())
+            .doesNotContain("splash-proof waterproof");
+      }
+    }
+
+    @Test
     void says_each_fact_once_in_prose_and_lists_it_in_the_specification() {
       assertThat(prose(draft))
           .containsOnlyOnce("940 g")
