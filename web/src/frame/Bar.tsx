@@ -23,6 +23,7 @@ const WORDS = [
 const KNOWN = [
   ['/style', 'House style'],
   ['/ranges', 'Ranges'],
+  ['/channels', 'Channels and languages'],
   ['/templates', 'Templates'],
   ['/keywords', 'Keywords'],
   ['/audit', 'Audit'],

@@ -22,6 +22,7 @@ import { ResultsPage } from '../result/ResultsPage';
 import { RunsPage } from '../run/RunsPage';
 import { StylePage } from '../style/StylePage';
 import { TemplatesPage } from '../template/TemplatesPage';
+import { ChannelsPage } from '../channel/ChannelsPage';
 import { ConnectionsPage } from '../model/ConnectionsPage';
 import { AuditPage } from '../audit/AuditPage';
 import { Bar } from './Bar';
@@ -63,6 +64,7 @@ export function House() {
           <Route path="/proofs/:id?" element={<ProofsPage />} />
           <Route path="/editions/:id?" element={<EditionsPage />} />
           <Route path="/results" element={<ResultsPage />} />
+          <Route path="/channels" element={<ChannelsPage />} />
           <Route path="/connections" element={<ConnectionsPage />} />
           <Route path="/people" element={<PeoplePage />} />
           <Route path="*" element={<Navigate to="/intake" replace />} />

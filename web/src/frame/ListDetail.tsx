@@ -2,16 +2,29 @@ import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 
 /** A list whose items open beside it, and what stands there while none is open. */
-export function ListDetail(props: { head: ReactNode; list: ReactNode; detail: ReactNode }) {
+export function ListDetail(props: {
+  head: ReactNode;
+  list: ReactNode;
+  detail: ReactNode;
+  /** Whether the items have short names and what opens needs the width. */
+  isNarrow?: boolean;
+}) {
+  const columns = props.isNarrow ? '250px minmax(0, 1fr)' : '1fr 1fr';
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { lg: '1fr 1fr' }, gap: 4 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { lg: columns }, gap: 4 }}>
       <Box>
         {props.head}
         <Box component="ul" sx={{ listStyle: 'none', p: 0, mt: 1.5 }}>
           {props.list}
         </Box>
       </Box>
-      <Box sx={{ position: { lg: 'sticky' }, top: 70, alignSelf: 'start' }}>{props.detail}</Box>
+      <Box
+        sx={
+          props.isNarrow ? undefined : { position: { lg: 'sticky' }, top: 70, alignSelf: 'start' }
+        }
+      >
+        {props.detail}
+      </Box>
     </Box>
   );
 }

@@ -21,6 +21,7 @@ export function RangesPage() {
   const holding = (id: number) => angles.data.find((a) => a.range === id && a.holds);
   return (
     <ListDetail
+      isNarrow
       head={
         <>
           <Typography variant="h1">Ranges</Typography>

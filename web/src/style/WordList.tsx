@@ -6,6 +6,7 @@ import { Lines } from '../frame/Lines';
 /** Words a line each; they count when the field is left. */
 export function WordList(props: {
   label: string;
+  rows?: number;
   help: string;
   value: string;
   problems: Schema['StyleProblem'][];
@@ -21,7 +22,7 @@ export function WordList(props: {
     <Box>
       <Lines
         label={props.label}
-        rows={4}
+        rows={props.rows ?? 4}
         value={typed}
         isWrong={props.problems.length > 0}
         onChange={setTyped}

@@ -53,7 +53,7 @@ class RangesTest {
     return range;
   }
 
-  private static Map<String, Object> layer(Map<String, Object> decided) {
+  static Map<String, Object> layer(Map<String, Object> decided) {
     Map<String, Object> layer = new HashMap<>(Map.of("voice", "", "audience", ""));
     for (String list : List.of("banned", "required", "notInTitles", "always", "instructions")) {
       layer.put(list, List.of());
@@ -64,8 +64,7 @@ class RangesTest {
   }
 
   private Visitor.Answer putLayer(long range, int seen, Map<String, Object> decided) {
-    return editor.put(
-        "/api/ranges/" + range + "/style", Map.of("seen", seen, "layer", layer(decided)));
+    return editor.put("/api/layers/range/" + range, Map.of("seen", seen, "layer", layer(decided)));
   }
 
   private void checked() {
@@ -165,15 +164,14 @@ class RangesTest {
                 .expect(422)
                 .detail())
         .contains("\"rugged\" is wanted in every description");
-    assertThat(editor.get("/api/ranges/" + range + "/style").body().path("version").asInt())
-        .isZero();
+    assertThat(editor.get("/api/layers/range/" + range).body().path("version").asInt()).isZero();
     assertThat(editor.post("/api/ranges", Map.of("name", "odd rgc")).expect(409).detail())
         .contains("There is a range called");
     assertThat(editor.post("/api/ranges", Map.of("name", "  ")).expect(422).detail())
         .contains("needs a name");
     Visitor writer = house.as(Role.WRITER);
     writer
-        .put("/api/ranges/" + range + "/style", Map.of("seen", 0, "layer", layer(Map.of())))
+        .put("/api/layers/range/" + range, Map.of("seen", 0, "layer", layer(Map.of())))
         .expect(403);
     writer.delete("/api/ranges/" + range).expect(403);
   }

@@ -335,9 +335,9 @@ class StyleTest {
   @Test
   void fields_that_have_become_too_long_are_written_again_with_less_to_say() {
     List<Long> products = written("StyleFit", 3);
-    Map<String, Integer> twelve =
-        Map.of("leastCharacters", 0, "mostCharacters", 0, "leastWords", 0, "mostWords", 12);
-    put(style(Map.of("lengths", Map.of("short_description", twelve)))).expect(200);
+    Map<String, Integer> nine =
+        Map.of("leastCharacters", 0, "mostCharacters", 0, "leastWords", 0, "mostWords", 9);
+    put(style(Map.of("lengths", Map.of("short_description", nine)))).expect(200);
     checked();
     long product = products.getFirst();
     JsonNode instance =
@@ -348,8 +348,8 @@ class StyleTest {
                     + "&limit=1")
             .body()
             .get(0);
-    assertThat(instance.path("before").asString().split(" ")).hasSizeGreaterThan(12);
-    assertThat(instance.path("after").asString().split(" ")).hasSizeBetween(4, 12);
+    assertThat(instance.path("before").asString().split(" ")).hasSizeGreaterThan(9);
+    assertThat(instance.path("after").asString().split(" ")).hasSizeBetween(4, 9);
     Map<String, Object> order =
         Map.of("cause", "length", "weight", "MUST_FIX", "field", "short_description", "after", 0);
     assertThat(editor.post("/api/audit/mend", order).expect(200).body().path("mended").asInt())

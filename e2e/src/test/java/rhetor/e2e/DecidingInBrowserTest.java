@@ -85,10 +85,10 @@ class DecidingInBrowserTest {
     browser.open("/ranges");
     browser.click("Saddle bags");
     browser.see("otherwise than the house");
-    browser.choose("Voice of the range", "the playful voice");
+    browser.choose("Voice of Saddle bags", "the playful voice");
     browser.see("So it would read");
-    browser.until(d -> browser.find(By.xpath("//button[.='Keep it for the range']")).isEnabled());
-    browser.click("Keep it for the range");
+    browser.until(d -> browser.find(By.xpath("//button[.='Keep it for Saddle bags']")).isEnabled());
+    browser.click("Keep it for Saddle bags");
     browser.see("The range is written so from now on.");
     DateTimeFormatter typed = DateTimeFormatter.ofPattern("MMddyyyy");
     browser

@@ -140,7 +140,7 @@ class Screenshots {
       browser.open("/ranges");
       browser.click("Saddle bags");
       browser.see("otherwise than the house");
-      browser.choose("Voice of the range", "the playful voice");
+      browser.choose("Voice of Saddle bags", "the playful voice");
       browser.see("So it would read");
       Thread.sleep(800);
       browser.picture(folder.resolve("ranges.png"));

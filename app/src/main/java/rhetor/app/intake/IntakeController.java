@@ -25,6 +25,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import rhetor.app.channel.Channels;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.product.ProductService;
@@ -62,8 +63,11 @@ class IntakeController {
   private final IntakeService intakes;
   private final IntakeTaking taking;
   private final HouseKnowledge knowledge;
+  private final Channels channels;
 
-  IntakeController(IntakeService intakes, IntakeTaking taking, HouseKnowledge knowledge) {
+  IntakeController(
+      IntakeService intakes, IntakeTaking taking, HouseKnowledge knowledge, Channels channels) {
+    this.channels = channels;
     this.intakes = intakes;
     this.taking = taking;
     this.knowledge = knowledge;
@@ -355,12 +359,18 @@ class IntakeController {
   @GetMapping("/api/intakes/{id}/sheet")
   void export(
       @PathVariable long id,
+      @RequestParam(defaultValue = "0") long channel,
       @RequestParam(defaultValue = "false") boolean signedOnly,
       HttpServletResponse response)
       throws IOException {
     Intake intake = intakes.get(id);
-    attach(response, intake, "-with-texts");
-    intakes.export(intake, signedOnly, response.getOutputStream());
+    // An unknown channel is refused before anything is sent.
+    String suffix =
+        channel == 0
+            ? "-with-texts"
+            : "-for-" + channels.get(channel).name().replaceAll("[^\\p{L}\\p{N}]+", "-");
+    attach(response, intake, suffix);
+    intakes.export(intake, channel, signedOnly, response.getOutputStream());
   }
 
   private static void attach(HttpServletResponse response, Intake intake, String suffix) {

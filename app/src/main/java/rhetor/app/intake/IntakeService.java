@@ -10,10 +10,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntFunction;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductService;
+import rhetor.app.proof.ChannelTexts;
 import rhetor.app.web.Refused;
 import rhetor.core.exchange.SheetWriter;
 import rhetor.core.exchange.TextColumns;
@@ -45,9 +47,15 @@ public class IntakeService {
   private final SheetFolder folder;
   private final ProductService products;
   private final HouseKnowledge knowledge;
+  private final ChannelTexts channels;
 
   IntakeService(
-      IntakeStore intakes, SheetFolder folder, ProductService products, HouseKnowledge knowledge) {
+      IntakeStore intakes,
+      SheetFolder folder,
+      ProductService products,
+      HouseKnowledge knowledge,
+      ChannelTexts channels) {
+    this.channels = channels;
     this.intakes = intakes;
     this.folder = folder;
     this.products = products;
@@ -289,11 +297,13 @@ public class IntakeService {
   /**
    * Writes the intake's sheet with the texts behind its own columns.
    *
-   * @param signedOnly whether only signed-off and published texts are written
+   * @param channel where the texts go, 0 for the house's own shop
+   * @param signedOnly whether only products are written whose text is signed off or published
    */
-  void export(Intake intake, boolean signedOnly, OutputStream out) throws IOException {
+  void export(Intake intake, long channel, boolean signedOnly, OutputStream out)
+      throws IOException {
     Sheet sheet = sheet(intake);
-    Map<Integer, List<String>> texts = products.textCells(intake.id(), signedOnly);
+    IntFunction<List<String>> texts = texts(intake, channel, signedOnly);
     Map<Long, String> reasons = new HashMap<>();
     intake.result().problems().forEach(p -> reasons.put(p.row(), p.toString()));
     try (SheetWriter writer = SheetWriter.open(out, sheet.layout());
@@ -301,13 +311,24 @@ public class IntakeService {
       writer.head(sheet, TextColumns.HEADINGS);
       while (all.hasNext()) {
         SheetRow row = all.next();
-        List<String> cells = texts.get(row.number());
+        List<String> cells = texts.apply(row.number());
         writer.write(
             row,
-            cells != null
+            !cells.isEmpty()
                 ? cells
                 : TextColumns.none(reasons.getOrDefault((long) row.number(), "")));
       }
     }
+  }
+
+  /** The cells of each row that has a text; none for the others. */
+  private IntFunction<List<String>> texts(Intake intake, long channel, boolean signedOnly) {
+    if (channel == 0) {
+      Map<Integer, List<String>> texts = products.textCells(intake.id(), signedOnly);
+      return row -> texts.getOrDefault(row, List.of());
+    }
+    ChannelTexts.Writer writer = channels.writer(channel);
+    Map<Integer, Long> written = products.written(intake.id(), signedOnly);
+    return row -> written.containsKey(row) ? writer.cells(written.get(row)) : List.of();
   }
 }

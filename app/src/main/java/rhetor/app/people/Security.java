@@ -66,11 +66,16 @@ class Security {
                         "/api/concepts/*",
                         "/api/kinds/*",
                         "/api/style",
-                        "/api/ranges/*/style",
+                        "/api/layers/**",
+                        "/api/channels/*",
                         "/api/angles/*")
                     .hasRole("EDITOR")
                     .requestMatchers(
-                        HttpMethod.DELETE, "/api/ranges/*", "/api/angles/*", "/api/templates/*")
+                        HttpMethod.DELETE,
+                        "/api/ranges/*",
+                        "/api/angles/*",
+                        "/api/templates/*",
+                        "/api/channels/*")
                     .hasRole("EDITOR")
                     .requestMatchers(
                         HttpMethod.POST,
@@ -79,7 +84,8 @@ class Security {
                         "/api/claims/*/restore",
                         "/api/concepts/*/restore",
                         "/api/kinds/*/restore",
-                        "/api/angles")
+                        "/api/angles",
+                        "/api/channels")
                     .hasRole("EDITOR")
                     .requestMatchers(HttpMethod.GET, "/api/**")
                     .hasRole("READER")

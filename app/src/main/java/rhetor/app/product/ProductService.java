@@ -434,6 +434,11 @@ public class ProductService {
     store.setPublished(id, textId, page, version);
   }
 
+  /** The products of an intake that have a text, by row. */
+  public Map<Integer, Long> written(long intake, boolean signedOnly) {
+    return store.written(intake, signedOnly);
+  }
+
   /** The cells to add to an intake's sheet, by row. */
   public Map<Integer, List<String>> textCells(long intake, boolean signedOnly) {
     Map<Integer, List<String>> cells = new HashMap<>();

@@ -28,6 +28,8 @@ import rhetor.core.fact.ProductFacts;
 /** Keeps products. Lists are paged by key. */
 @Repository
 class ProductStore {
+  private static final String SIGNED = " and p.stage in ('SIGNED_OFF', 'PUBLISHED')";
+
   private static final Logger LOG = LoggerFactory.getLogger(ProductStore.class);
   private static final String LINE =
       "p.id, p.sku, p.name, p.brand, p.kind, p.stage, p.failed, p.stale, p.readiness, p.must_fix, p.missing, p.disputed, p.keyword, p.page";
@@ -573,12 +575,26 @@ class ProductStore {
   void texts(long intake, boolean signedOnly, TextConsumer consumer) {
     jdbc.sql(
             "select s.row_no, t.draft, t.audit from product_source s join product p on p.id = s.product_id join text t on t.id = p.text_id where s.id between ? and ?"
-                + (signedOnly ? " and p.stage in ('SIGNED_OFF', 'PUBLISHED')" : ""))
+                + (signedOnly ? SIGNED : ""))
         .params(sourceId(intake, 0), sourceId(intake + 1, -1))
         .query(
             rs -> {
               consumer.accept(rs.getInt(1), rs.getString(2), rs.getString(3));
             });
+  }
+
+  /** The products of an intake that have a text, by row. */
+  Map<Integer, Long> written(long intake, boolean signedOnly) {
+    Map<Integer, Long> written = new HashMap<>();
+    jdbc.sql(
+            "select s.row_no, p.id from product_source s join product p on p.id = s.product_id where s.id between ? and ? and p.text_id is not null"
+                + (signedOnly ? SIGNED : ""))
+        .params(sourceId(intake, 0), sourceId(intake + 1, -1))
+        .query(
+            rs -> {
+              written.put(rs.getInt(1), rs.getLong(2));
+            });
+    return written;
   }
 
   /** Takes a text's row number, draft and audit. */

@@ -3,10 +3,14 @@ package rhetor.app.proof;
 import java.util.Locale;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductService;
 import rhetor.core.check.LikeTexts;
 import rhetor.core.check.Mark;
+import rhetor.core.compose.Composer;
 import rhetor.core.compose.Draft;
+import rhetor.core.compose.RangeFigures;
+import rhetor.core.compose.Variety;
 import rhetor.core.style.Field;
 
 /** Knows all descriptions of the house, to tell which are too like one another. */
@@ -17,11 +21,13 @@ class HouseTexts {
 
   private final TextStore texts;
   private final ProductService products;
+  private final HouseKnowledge knowledge;
   private LikeTexts all;
 
-  HouseTexts(TextStore texts, ProductService products) {
+  HouseTexts(TextStore texts, ProductService products, HouseKnowledge knowledge) {
     this.texts = texts;
     this.products = products;
+    this.knowledge = knowledge;
   }
 
   private synchronized LikeTexts all() {
@@ -56,5 +62,14 @@ class HouseTexts {
                         "About %d %% of the description's five-word runs stand in the text of %s too. Rewrite one of the two, or tell more of what sets them apart.",
                         Math.round(n.share() * 100),
                         products.get(n.id()).facts().sku())));
+  }
+
+  /** A composer that knows the house's range, and writes unlike all its texts. */
+  Composer composer(long seed) {
+    Variety variety = new Variety();
+    texts.each((product, prose) -> variety.add(prose, -(int) product));
+    RangeFigures range = new RangeFigures(knowledge.current());
+    products.eachSource((product, text, facts) -> range.add(facts));
+    return new Composer(knowledge.current(), seed, variety, range);
   }
 }

@@ -21,6 +21,7 @@ import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
 import rhetor.core.check.Mending;
 import rhetor.core.compose.Block;
+import rhetor.core.compose.Composer;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
@@ -252,9 +253,9 @@ public class ProofService {
     return audit(product, text.draft(), product.keyword());
   }
 
-  /** Goes through the descriptions that count now, one by one. */
-  public void eachText(ProseReader reader) {
-    texts.each(reader);
+  /** A composer that knows the house's range, and writes unlike all its texts. */
+  public Composer composer(long seed) {
+    return house.composer(seed);
   }
 
   /** Changes the keyword a text is checked for; the text stays as it is, as a new revision. */

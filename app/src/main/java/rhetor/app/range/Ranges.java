@@ -1,6 +1,7 @@
 package rhetor.app.range;
 
 import java.util.List;
+import java.util.Optional;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -36,7 +37,12 @@ public class Ranges {
 
   /** A range by its id. */
   public Range get(long id) {
-    return store.find(id).orElseThrow(() -> Refused.notFound("There is no such range."));
+    return find(id).orElseThrow(() -> Refused.notFound("There is no such range."));
+  }
+
+  /** A range by its id, if there is one. */
+  public Optional<Range> find(long id) {
+    return store.find(id);
   }
 
   /** The range a product is in, 0 if in none. */

@@ -24,8 +24,6 @@ import rhetor.app.template.Templates;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.RangeFigures;
-import rhetor.core.compose.Variety;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 
@@ -184,11 +182,7 @@ public class RunService {
     if (run.status() == Run.Status.WAITING) {
       runs.setStatus(id, Run.Status.WAITING, Run.Status.RUNNING);
     }
-    Variety variety = new Variety();
-    proofs.eachText((product, prose) -> variety.add(prose, -(int) product));
-    RangeFigures range = new RangeFigures(knowledge.current());
-    products.eachSource((product, text, facts) -> range.add(facts));
-    Composer composer = new Composer(knowledge.current(), runs.seed(id), variety, range);
+    Composer composer = proofs.composer(runs.seed(id));
     while (get(id).status() == Run.Status.RUNNING) {
       List<Long> next = runs.next(id, CHUNK);
       if (next.isEmpty()) {

@@ -6,84 +6,121 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
-import rhetor.app.knowledge.HouseKnowledge;
-import rhetor.app.product.ProductFilter;
-import rhetor.app.product.ProductService;
+import rhetor.app.channel.Channel;
+import rhetor.app.channel.ChannelChanged;
+import rhetor.app.channel.Channels;
+import rhetor.app.range.RangeChanged;
 import rhetor.app.range.Ranges;
 import rhetor.app.web.Refused;
-import rhetor.core.check.Checker;
-import rhetor.core.check.Mark;
-import rhetor.core.compose.Brief;
-import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
-import rhetor.core.compose.Variety;
-import rhetor.core.fact.ProductFacts;
-import rhetor.core.style.Field;
 import rhetor.core.style.LayeredStyle;
+import rhetor.core.style.Spelling;
 import rhetor.core.style.Style;
 import rhetor.core.style.StyleLayer;
 import rhetor.core.style.StyleProblem;
-import rhetor.core.style.Voice;
-import rhetor.core.style.VoiceMeasure;
-import rhetor.core.style.VoiceProposal;
-import rhetor.core.style.Voices;
 
-/** The house's style: what holds now, its versions, and what another would do. */
+/** The house's style: what holds now for whom, and its versions. */
 @Service
 public class HouseStyle {
   /** How long another process's decision may go unseen. */
   private static final Duration FRESH = Duration.ofSeconds(2);
 
-  private static final int EXAMPLES = 3;
-  private static final int MEASURED = 20;
-  private static final int LONGEST_SAMPLE = 200_000;
-
   private final StyleStore store;
   private final AngleStore angles;
   private final Ranges ranges;
-  private final ProductService products;
-  private final HouseKnowledge knowledge;
+  private final Channels channels;
   private final ApplicationEventPublisher events;
   private final Clock clock;
   private final AtomicLong changed = new AtomicLong();
   private volatile Read read =
-      new Read(0, Style.standard(), Map.of(), Map.of(), Map.of(), Instant.MIN);
+      new Read(0, Style.standard(), Map.of(), Map.of(), Map.of(), Map.of(), Instant.MIN);
 
   /**
    * What was read last.
    *
-   * @param layers what ranges decide, by the range's id
+   * @param layers what parts of the house decide
+   * @param channels the channels by their ids
    * @param lines the lines that hold today, by the range's id, 0 for the house's
+   * @param made what was put together of it
    */
   private record Read(
       long version,
       Style style,
-      Map<Long, StyleStore.RangeLayer> layers,
+      Map<LayerOwner, StyleStore.KeptLayer> layers,
+      Map<Long, Channel> channels,
       Map<Long, String> lines,
-      Map<Long, LayeredStyle> made,
-      Instant at) {
-    /** A style with what a range decides on top, and the line that holds for it. */
-    LayeredStyle layered(Style house, long range) {
-      LayeredStyle whole = LayeredStyle.of(house);
-      StyleStore.RangeLayer layer = layers.get(range);
-      if (layer != null) {
-        whole = whole.under(layer.name(), layer.layer());
-      }
-      String line = lines.getOrDefault(range, lines.getOrDefault(0L, ""));
-      return line.isEmpty() ? whole : whole.withAngle(line);
+      Map<Place, LayeredStyle> made,
+      Instant at) {}
+
+  /**
+   * Whose texts, and where they go.
+   *
+   * @param range the range's id, 0 for products in none
+   * @param channel the channel's id, 0 for the house's own shop
+   */
+  private record Place(long range, long channel) {}
+
+  /**
+   * A style with all layers on top, in order: range, channel, language; and the line of the day.
+   *
+   * @param language the language to write in, if neither channel nor style is to say it
+   */
+  private LayeredStyle layered(
+      Read now,
+      Style house,
+      Map<LayerOwner, StyleStore.KeptLayer> layers,
+      Place place,
+      Optional<Spelling> language) {
+    LayeredStyle whole = LayeredStyle.of(house);
+    whole = under(whole, layers, LayerOwner.range(place.range));
+    whole = under(whole, layers, LayerOwner.channel(place.channel));
+    Spelling written =
+        language
+            .or(
+                () ->
+                    Optional.ofNullable(now.channels.get(place.channel)).flatMap(Channel::spelling))
+            .orElse(whole.style().spelling());
+    if (written != whole.style().spelling()) {
+      String by = name(LayerOwner.channel(place.channel)).orElseGet(written::language);
+      whole = whole.under(by, StyleLayer.ofSpelling(written));
+    }
+    whole = under(whole, layers, LayerOwner.language(written));
+    String line = now.lines.getOrDefault(place.range, now.lines.getOrDefault(0L, ""));
+    return line.isEmpty() ? whole : whole.withAngle(line);
+  }
+
+  private LayeredStyle under(
+      LayeredStyle below, Map<LayerOwner, StyleStore.KeptLayer> layers, LayerOwner owner) {
+    StyleStore.KeptLayer kept = layers.get(owner);
+    return kept == null || kept.layer().equals(StyleLayer.NOTHING)
+        ? below
+        : name(owner).map(name -> below.under(name, kept.layer())).orElse(below);
+  }
+
+  /** What a part of the house is called where it is shown; nothing if it has gone. */
+  private Optional<String> name(LayerOwner owner) {
+    return switch (owner.kind()) {
+      case RANGE -> ranges.find(owner.id()).map(Ranges.Range::name);
+      case CHANNEL -> channels.find(owner.id()).map(Channel::name);
+      case LANGUAGE -> Optional.of(owner.language().language());
+    };
+  }
+
+  /** Refuses a part of the house that there isn't. */
+  void require(LayerOwner owner) {
+    if (name(owner).isEmpty()) {
+      throw Refused.notFound("There is no such range, channel or language.");
     }
   }
 
@@ -91,15 +128,13 @@ public class HouseStyle {
       StyleStore store,
       AngleStore angles,
       Ranges ranges,
-      ProductService products,
-      HouseKnowledge knowledge,
+      Channels channels,
       ApplicationEventPublisher events,
       Clock clock) {
     this.store = store;
     this.angles = angles;
     this.ranges = ranges;
-    this.products = products;
-    this.knowledge = knowledge;
+    this.channels = channels;
     this.events = events;
     this.clock = clock;
   }
@@ -109,15 +144,20 @@ public class HouseStyle {
     return read().style;
   }
 
-  /** What a product's texts obey now: the house's style, its range's, and the line of the day. */
+  /** What a product's texts obey now in the house's own shop. */
   public Style of(long product) {
-    return layered(product).style();
+    return layered(product, 0).style();
   }
 
-  /** The same with what decided each setting. */
-  public LayeredStyle layered(long product) {
-    LayeredStyle ofRange = ofRange(ranges.of(product));
-    return store.words(product).map(w -> ofRange.under("this product", w)).orElse(ofRange);
+  /**
+   * What a product's texts obey now, with what decided each setting: the house's style, then its
+   * range's, the channel's, the language's, and what is decided for this product alone.
+   *
+   * @param channel the channel's id, 0 for the house's own shop
+   */
+  public LayeredStyle layered(long product, long channel) {
+    LayeredStyle whole = at(new Place(ranges.of(product), channel));
+    return store.words(product).map(w -> whole.under("this product", w)).orElse(whole);
   }
 
   /** Supporting keywords and required words of one product alone. */
@@ -146,8 +186,13 @@ public class HouseStyle {
    * @param range the range's id, 0 for products in none
    */
   LayeredStyle ofRange(long range) {
+    return at(new Place(range, 0));
+  }
+
+  private LayeredStyle at(Place place) {
     Read now = read();
-    return now.made.computeIfAbsent(range, r -> now.layered(now.style, r));
+    return now.made.computeIfAbsent(
+        place, p -> layered(now, now.style, now.layers, p, Optional.empty()));
   }
 
   /** The number of what holds now, 0 if the house has decided nothing. */
@@ -166,9 +211,17 @@ public class HouseStyle {
       angles.all().stream()
           .filter(a -> a.angle().holdsOn(today))
           .forEach(a -> lines.put(a.range(), a.angle().line()));
+      Map<Long, Channel> known = new HashMap<>();
+      channels.all().forEach(c -> known.put(c.id(), c));
       now =
           new Read(
-              newest, style, store.layers(), lines, new ConcurrentHashMap<>(), clock.instant());
+              newest,
+              style,
+              store.layers(),
+              known,
+              lines,
+              new ConcurrentHashMap<>(),
+              clock.instant());
       keep(now, changes);
     }
     return now;
@@ -183,7 +236,15 @@ public class HouseStyle {
 
   private synchronized void makeStale() {
     changed.incrementAndGet();
-    read = new Read(read.version, read.style, read.layers, read.lines, read.made, Instant.MIN);
+    read =
+        new Read(
+            read.version,
+            read.style,
+            read.layers,
+            read.channels,
+            read.lines,
+            read.made,
+            Instant.MIN);
   }
 
   private Style style(long version) {
@@ -201,103 +262,6 @@ public class HouseStyle {
     return store
         .find(version)
         .orElseThrow(() -> Refused.notFound("There is no version " + version + " of the style."));
-  }
-
-  /** One product's texts as they would be written under two styles. */
-  record StyleExample(long product, String sku, String name, Worded now, Worded then) {}
-
-  /**
-   * What of a product's texts shows a style.
-   *
-   * @param marks what the style's checks say of it
-   */
-  record Worded(String title, String shortDescription, String description, List<String> marks) {}
-
-  /**
-   * What a style would do.
-   *
-   * @param problems why it can't be obeyed, at its place
-   */
-  record StyleTrial(List<StyleProblem> problems, List<StyleExample> examples) {}
-
-  /** Tries a style on three products of different kinds and keeps nothing. */
-  StyleTrial tryOut(Style style) {
-    List<StyleProblem> problems = StyleProblem.of(style);
-    if (!problems.isEmpty()) {
-      return new StyleTrial(problems, List.of());
-    }
-    Set<String> kinds = new HashSet<>();
-    Read now = read();
-    List<StyleExample> examples =
-        products
-            .look(
-                facts -> facts.facts().size() > 4,
-                (product, facts) ->
-                    kinds.add(facts.productClass())
-                        ? Optional.of(
-                            new StyleExample(
-                                product,
-                                facts.sku(),
-                                facts.name(),
-                                worded(facts, now, now.style, product),
-                                worded(facts, now, style, product)))
-                        : Optional.empty(),
-                EXAMPLES)
-            .examples();
-    return new StyleTrial(problems, examples);
-  }
-
-  /**
-   * The style that comes nearest to texts which the house likes.
-   *
-   * @param pasted the texts, parted by empty lines
-   */
-  VoiceProposal sample(String pasted, Style style) {
-    if (pasted.length() > LONGEST_SAMPLE) {
-      throw Refused.invalid(
-          "The texts have %,d characters; up to %,d are measured."
-              .formatted(pasted.length(), LONGEST_SAMPLE));
-    }
-    VoiceMeasure measure = VoiceMeasure.of(VoiceMeasure.parts(pasted));
-    if (!measure.suffices()) {
-      throw Refused.invalid(
-          "A voice is told from %d sentences or more; there are %d. Paste some more."
-              .formatted(VoiceMeasure.FEWEST, measure.sentences()));
-    }
-    return VoiceProposal.of(measure, voices(), style);
-  }
-
-  /** How the voices sound on products of the house. */
-  private Map<String, VoiceMeasure> voices() {
-    List<ProductFacts> some =
-        products
-            .look(f -> f.facts().size() > 4, (id, facts) -> Optional.of(facts), MEASURED)
-            .examples();
-    Map<String, VoiceMeasure> measures = new LinkedHashMap<>();
-    for (Voice voice : Voices.all()) {
-      Composer composer = new Composer(knowledge.current(), 1);
-      measures.put(
-          voice.id(),
-          VoiceMeasure.of(
-              some.stream().map(f -> composer.compose(Brief.of(f).in(voice)).prose()).toList()));
-    }
-    return some.isEmpty() ? Map.of() : measures;
-  }
-
-  private Worded worded(ProductFacts facts, Read now, Style house, long product) {
-    return worded(facts, now.layered(house, ranges.of(product)).style());
-  }
-
-  private Worded worded(ProductFacts facts, Style style) {
-    Draft draft =
-        new Composer(
-                knowledge.current(), 1, Variety.ofFew(), products.figures(facts.productClass()))
-            .compose(Brief.of(facts).under(style));
-    List<String> marks =
-        new Checker(knowledge.current(), style)
-            .check(draft, facts, facts.keyword()).marks().stream().map(Mark::why).toList();
-    return new Worded(
-        draft.plain(Field.TITLE), draft.plain(Field.SHORT_DESCRIPTION), draft.prose(), marks);
   }
 
   /**
@@ -330,27 +294,64 @@ public class HouseStyle {
     return version;
   }
 
-  /** What a range decides otherwise, and the number of that decision, 0 if it decides nothing. */
-  StyleStore.RangeLayer layer(long range) {
-    Ranges.Range known = ranges.get(range);
-    return store
-        .layer(range)
-        .orElseGet(() -> new StyleStore.RangeLayer(known.name(), 0, StyleLayer.NOTHING));
+  /** What a part of the house decides otherwise, and the number of that decision, 0 for nothing. */
+  StyleStore.KeptLayer layer(LayerOwner owner) {
+    require(owner);
+    return store.layer(owner).orElseGet(() -> new StyleStore.KeptLayer(0, StyleLayer.NOTHING));
+  }
+
+  /** What holds for a part of the house now, with where it comes from. */
+  LayeredStyle whole(LayerOwner owner) {
+    return whole(owner, owner.kind() == LayerOwner.Kind.RANGE ? owner.id() : 0);
+  }
+
+  /** What holds for products of a range, seen from a part of the house. */
+  LayeredStyle whole(LayerOwner owner, long range) {
+    Read now = read();
+    return layered(now, now.style, now.layers, place(owner, range), language(owner));
+  }
+
+  /** What would hold if a part of the house decided so. */
+  LayeredStyle supposing(LayerOwner owner, StyleLayer layer, long range) {
+    Read now = read();
+    Map<LayerOwner, StyleStore.KeptLayer> then = new HashMap<>(now.layers);
+    then.put(owner, new StyleStore.KeptLayer(0, layer));
+    return layered(now, now.style, then, place(owner, range), language(owner));
+  }
+
+  /** What would hold for products of a range if the house decided so. */
+  LayeredStyle supposing(Style house, long range) {
+    Read now = read();
+    return layered(now, house, now.layers, new Place(range, 0), Optional.empty());
+  }
+
+  private static Place place(LayerOwner owner, long range) {
+    return switch (owner.kind()) {
+      case RANGE -> new Place(owner.id(), 0);
+      case CHANNEL -> new Place(range, owner.id());
+      case LANGUAGE -> new Place(range, 0);
+    };
+  }
+
+  private static Optional<Spelling> language(LayerOwner owner) {
+    return owner.kind() == LayerOwner.Kind.LANGUAGE
+        ? Optional.of(owner.language())
+        : Optional.empty();
   }
 
   /**
-   * Keeps what a range decides otherwise than the house.
+   * Keeps what a part of the house decides otherwise than the layers under it.
    *
    * @param seen the number of the decision that the person saw
    */
   @Transactional
-  public void putLayer(long range, StyleLayer layer, int seen, String by) {
-    StyleStore.RangeLayer before = layer(range);
+  public void putLayer(LayerOwner owner, StyleLayer layer, int seen, String by) {
+    StyleStore.KeptLayer before = layer(owner);
     if (before.version() != seen) {
       throw Refused.changedMeanwhile(
-          "Somebody changed this range's style meanwhile. Look at it again before you go on; what you typed is still here.");
+          "Somebody changed this style meanwhile. Look at it again before you go on; what you typed is still here.");
     }
-    List<StyleProblem> problems = StyleProblem.of(layer.over(current()));
+    List<StyleProblem> problems = problems(owner, layer);
     if (!problems.isEmpty()) {
       throw Refused.invalid(
           String.join(" ", problems.stream().map(StyleProblem::why).limit(5).toList()));
@@ -358,33 +359,40 @@ public class HouseStyle {
     if (layer.equals(before.layer())) {
       return;
     }
-    store.putLayer(range, seen + 1, layer, by);
+    store.putLayer(owner, new StyleStore.KeptLayer(seen + 1, layer), by);
     forget();
-    events.publishEvent(new StyleChanged("range style " + range + " " + (seen + 1)));
+    if (owner.kind() != LayerOwner.Kind.CHANNEL) {
+      events.publishEvent(new StyleChanged("style of " + owner + " " + (seen + 1)));
+    }
   }
 
-  /** Tries what a range would decide on products of it, and keeps nothing. */
-  StyleTrial tryLayer(long range, StyleLayer layer) {
-    Style house = current();
-    List<StyleProblem> problems = StyleProblem.of(layer.over(house));
-    if (!problems.isEmpty()) {
-      return new StyleTrial(problems, List.of());
+  /** Why what a part of the house would decide can't be obeyed. */
+  List<StyleProblem> problems(LayerOwner owner, StyleLayer layer) {
+    List<StyleProblem> problems = new ArrayList<>(StyleProblem.of(layer.over(current())));
+    if (owner.kind() == LayerOwner.Kind.LANGUAGE && layer.spelling().isPresent()) {
+      problems.add(
+          new StyleProblem(
+              "spelling", "", owner.language().language() + " is spelled in one way only."));
     }
-    Style now = ofRange(range).style();
-    Style then = layer.over(house).withAngles(now.angles());
-    List<StyleExample> examples = new ArrayList<>();
-    for (long product : products.ids(new ProductFilter("", "ALL", 0, range))) {
-      ProductFacts facts = products.get(product).facts();
-      if (facts.facts().size() > 2) {
-        examples.add(
-            new StyleExample(
-                product, facts.sku(), facts.name(), worded(facts, now), worded(facts, then)));
-      }
-      if (examples.size() == EXAMPLES) {
-        break;
-      }
+    return problems;
+  }
+
+  /** A channel or range that has gone takes its style with it. */
+  @EventListener
+  void channelChanged(ChannelChanged changed) {
+    if (channels.all().stream().noneMatch(c -> c.id() == changed.channel())) {
+      store.removeLayer(LayerOwner.channel(changed.channel()));
     }
-    return new StyleTrial(problems, examples);
+    forget();
+  }
+
+  @EventListener
+  @Order(0)
+  void rangeChanged(RangeChanged changed) {
+    if (ranges.find(changed.range()).isEmpty()) {
+      store.removeLayer(LayerOwner.range(changed.range()));
+    }
+    forget();
   }
 
   /** What differs, in words: "Voice, banned words". */

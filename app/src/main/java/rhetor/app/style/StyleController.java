@@ -33,9 +33,11 @@ class StyleController {
   private static final int MOST_LINES = 100;
 
   private final HouseStyle house;
+  private final StyleTrials trials;
 
-  StyleController(HouseStyle house) {
+  StyleController(HouseStyle house, StyleTrials trials) {
     this.house = house;
+    this.trials = trials;
   }
 
   /** A style as it is shown and sent; see {@link Style} for its parts. */
@@ -100,38 +102,41 @@ class StyleController {
   }
 
   /**
-   * What holds for a range.
+   * What holds for a part of the house.
    *
-   * @param version number of the range's own decision
+   * @param version number of its own decision
    * @param style what its texts obey in the end
    * @param settings the same in words, each with what decided it
    */
-  record RangeStyleView(int version, LayerBody layer, StyleBody style, List<Setting> settings) {}
+  record LayerView(int version, LayerBody layer, StyleBody style, List<Setting> settings) {}
 
-  /** Another decision of a range; {@code seen} is the number of the one that was seen. */
+  /** Another decision of a part of the house; {@code seen} is the number of the one seen. */
   record LayerChange(int seen, @NotNull @Valid LayerBody layer) {}
 
-  @GetMapping("/api/ranges/{id}/style")
-  RangeStyleView ofRange(@PathVariable long id) {
-    StyleStore.RangeLayer layer = house.layer(id);
-    LayeredStyle whole = house.ofRange(id);
-    return new RangeStyleView(
-        layer.version(),
-        LayerBody.of(layer.layer()),
-        StyleBody.of(whole.style()),
-        whole.settings());
+  @GetMapping("/api/layers/{kind}/{owner}")
+  LayerView layer(@PathVariable String kind, @PathVariable String owner) {
+    LayerOwner whose = LayerOwner.parse(kind, owner);
+    StyleStore.KeptLayer kept = house.layer(whose);
+    LayeredStyle whole = house.whole(whose);
+    return new LayerView(
+        kept.version(), LayerBody.of(kept.layer()), StyleBody.of(whole.style()), whole.settings());
   }
 
-  @PutMapping("/api/ranges/{id}/style")
-  RangeStyleView putLayer(
-      @PathVariable long id, @Valid @RequestBody LayerChange change, Principal person) {
-    house.putLayer(id, change.layer().layer(), change.seen(), person.getName());
-    return ofRange(id);
+  @PutMapping("/api/layers/{kind}/{owner}")
+  LayerView putLayer(
+      @PathVariable String kind,
+      @PathVariable String owner,
+      @Valid @RequestBody LayerChange change,
+      Principal person) {
+    house.putLayer(
+        LayerOwner.parse(kind, owner), change.layer().layer(), change.seen(), person.getName());
+    return layer(kind, owner);
   }
 
-  @PostMapping("/api/ranges/{id}/style/try")
-  HouseStyle.StyleTrial tryLayer(@PathVariable long id, @Valid @RequestBody LayerBody body) {
-    return house.tryLayer(id, body.layer());
+  @PostMapping("/api/layers/{kind}/{owner}/try")
+  StyleTrials.StyleTrial tryLayer(
+      @PathVariable String kind, @PathVariable String owner, @Valid @RequestBody LayerBody body) {
+    return trials.layer(LayerOwner.parse(kind, owner), body.layer());
   }
 
   /** A field with the length that is usual for it. */
@@ -178,8 +183,8 @@ class StyleController {
   }
 
   @PostMapping("/api/style/try")
-  HouseStyle.StyleTrial tryOut(@Valid @RequestBody StyleBody body) {
-    return house.tryOut(body.style());
+  StyleTrials.StyleTrial tryOut(@Valid @RequestBody StyleBody body) {
+    return trials.house(body.style());
   }
 
   /** Instructions in plain words, and the style that they are added to. */
@@ -205,7 +210,7 @@ class StyleController {
 
   @PostMapping("/api/style/sample")
   SampleView sample(@Valid @RequestBody SampleOrder order) {
-    VoiceProposal proposal = house.sample(order.texts(), order.style().style());
+    VoiceProposal proposal = trials.sample(order.texts(), order.style().style());
     return new SampleView(proposal.measure(), StyleBody.of(proposal.style()), proposal.evidence());
   }
 

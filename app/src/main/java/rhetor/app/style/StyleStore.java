@@ -65,40 +65,50 @@ class StyleStore {
         .list();
   }
 
-  /**
-   * What a range decides.
-   *
-   * @param name the range's name
-   */
-  record RangeLayer(String name, int version, StyleLayer layer) {}
+  /** What a part of the house decides, and the number of that decision. */
+  record KeptLayer(int version, StyleLayer layer) {}
 
-  private static final String LAYERS =
-      "select r.id, r.name, s.version, s.layer from range_style s join product_range r on r.id = s.range_id";
-
-  /** What ranges decide, by their ids. */
-  Map<Long, RangeLayer> layers() {
-    Map<Long, RangeLayer> layers = new HashMap<>();
-    jdbc.sql(LAYERS)
+  /** What parts of the house decide. */
+  Map<LayerOwner, KeptLayer> layers() {
+    Map<LayerOwner, KeptLayer> layers = new HashMap<>();
+    jdbc.sql("select kind, owner, version, layer from style_layer")
         .query(
             rs -> {
-              layers.put(rs.getLong(1), layer(rs));
+              layers.put(
+                  new LayerOwner(LayerOwner.Kind.valueOf(rs.getString(1)), rs.getString(2)),
+                  layer(rs));
             });
     return layers;
   }
 
-  Optional<RangeLayer> layer(long range) {
-    return jdbc.sql(LAYERS + " where r.id = ?").param(range).query((rs, i) -> layer(rs)).optional();
+  Optional<KeptLayer> layer(LayerOwner owner) {
+    return jdbc.sql(
+            "select kind, owner, version, layer from style_layer where kind = ? and owner = ?")
+        .params(owner.kind().name(), owner.owner())
+        .query((rs, i) -> layer(rs))
+        .optional();
   }
 
-  private RangeLayer layer(ResultSet rs) throws SQLException {
-    return new RangeLayer(
-        rs.getString(2), rs.getInt(3), json.readValue(rs.getString(4), StyleLayer.class));
+  private KeptLayer layer(ResultSet rs) throws SQLException {
+    return new KeptLayer(rs.getInt(3), json.readValue(rs.getString(4), StyleLayer.class));
   }
 
-  void putLayer(long range, int version, StyleLayer layer, String by) {
+  void putLayer(LayerOwner owner, KeptLayer kept, String by) {
     jdbc.sql(
-            "merge into range_style (range_id, version, layer, made_by, made_at) key (range_id) values (?, ?, ?, ?, ?)")
-        .params(range, version, json.writeValueAsString(layer), by, Timestamp.from(clock.instant()))
+            "merge into style_layer (kind, owner, version, layer, made_by, made_at) key (kind, owner) values (?, ?, ?, ?, ?, ?)")
+        .params(
+            owner.kind().name(),
+            owner.owner(),
+            kept.version(),
+            json.writeValueAsString(kept.layer()),
+            by,
+            Timestamp.from(clock.instant()))
+        .update();
+  }
+
+  void removeLayer(LayerOwner owner) {
+    jdbc.sql("delete from style_layer where kind = ? and owner = ?")
+        .params(owner.kind().name(), owner.owner())
         .update();
   }
 

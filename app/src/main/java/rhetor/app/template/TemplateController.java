@@ -195,7 +195,7 @@ class TemplateController {
 
   /** What a product's texts obey, in words, each setting with what decided it. */
   @GetMapping("/api/products/{id}/style")
-  List<Setting> ofProduct(@PathVariable long id) {
-    return templates.settings(id);
+  List<Setting> ofProduct(@PathVariable long id, @RequestParam(defaultValue = "0") long channel) {
+    return templates.settings(id, channel);
   }
 }

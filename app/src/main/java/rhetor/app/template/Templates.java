@@ -8,6 +8,7 @@ import java.util.TreeSet;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.channel.Channel;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductFilter;
@@ -85,9 +86,13 @@ public class Templates {
     return store.of(product).map(t -> t.template().style().over(under)).orElse(under);
   }
 
-  /** The same in words, each setting with what decided it. */
-  List<Setting> settings(long product) {
-    LayeredStyle under = house.layered(product);
+  /**
+   * The same in words, each setting with what decided it.
+   *
+   * @param channel where the texts go, 0 for the house's own shop
+   */
+  List<Setting> settings(long product, long channel) {
+    LayeredStyle under = house.layered(product, channel);
     return store
         .of(product)
         .map(t -> under.under("the template “" + t.name() + "”", t.template().style()))
@@ -111,7 +116,19 @@ public class Templates {
   }
 
   Brief brief(Product product, Template built) {
-    Style style = built.style().over(house.of(product.id()));
+    return brief(product, built, 0);
+  }
+
+  /**
+   * What is written for a product that goes elsewhere than to the house's own shop: after the
+   * template that its texts there were built after.
+   */
+  public Brief brief(Product product, Channel channel) {
+    return brief(product, of(product.id()), channel.id());
+  }
+
+  private Brief brief(Product product, Template built, long channel) {
+    Style style = built.style().over(house.layered(product.id(), channel).style());
     return Brief.of(product.facts(), product.keyword()).under(style).after(built);
   }
 

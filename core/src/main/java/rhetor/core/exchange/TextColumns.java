@@ -20,12 +20,21 @@ public final class TextColumns {
 
   private TextColumns() {}
 
-  /** The cells of one product. */
+  /** The cells of one product, with markup. */
   public static List<String> of(Draft draft, Audit audit) {
+    return of(draft, audit, true);
+  }
+
+  /**
+   * The cells of one product.
+   *
+   * @param markup whether descriptions and lists are HTML, or plain lines
+   */
+  public static List<String> of(Draft draft, Audit audit, boolean markup) {
     List<String> cells = new ArrayList<>();
     for (Field field : Field.values()) {
       cells.add(
-          field == Field.DESCRIPTION || field.isList()
+          markup && (field == Field.DESCRIPTION || field.isList())
               ? Html.of(draft.blocks(field)).replace("\n", "")
               : draft.plain(field));
     }

@@ -95,7 +95,7 @@ public final class PromptWriter {
     put(slots, "required", String.join(", ", wanted));
     put(slots, "lengths", lengths(style));
     put(slots, "outline", outline(template, slots));
-    put(slots, "language", style.spelling().label() + " English");
+    put(slots, "language", style.spelling().language());
     put(slots, "instructions", instructions(style, template));
     String asked =
         OwnText.of(template.prompt().isBlank() ? USUAL : template.prompt())

@@ -25,6 +25,11 @@ public enum Spelling {
     return label;
   }
 
+  /** What the language is called: "British English". */
+  public String language() {
+    return label + " English";
+  }
+
   private static final class Pairs {
     static final Map<String, String> TO_AMERICAN = new HashMap<>();
     static final Map<String, String> TO_BRITISH = new HashMap<>();

@@ -85,6 +85,26 @@ public record StyleLayer(
         null);
   }
 
+  /** A layer that decides nothing but which English is written. */
+  public static StyleLayer ofSpelling(Spelling spelling) {
+    return new StyleLayer(
+        "",
+        null,
+        "",
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        Optional.of(spelling),
+        null,
+        null,
+        null,
+        null,
+        null);
+  }
+
   /** The style below with what this layer decides. */
   public Style over(Style below) {
     return below.with(

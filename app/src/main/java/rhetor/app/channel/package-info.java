@@ -1,0 +1,2 @@
+/** Channels: where texts go besides the house's own shop. */
+package rhetor.app.channel;
