@@ -215,8 +215,22 @@ public final class Composer {
       put(fields, Field.INCLUDED, list(items("included")));
       put(fields, Field.NOT_INCLUDED, list(items("not_included")));
       template.fields().forEach((field, text) -> ownWords(field, text, fields));
-      fields.replaceAll(finish::of);
+      fields.replaceAll((field, blocks) -> within(field, finish.of(field, blocks)));
       return new Draft(fields);
+    }
+
+    /** A list that the house's words made too long loses its last entries. */
+    private List<Block> within(Field field, List<Block> blocks) {
+      if (blocks.size() != 1 || !field.isList() && field != Field.TAGS) {
+        return blocks;
+      }
+      List<Sentence> entries = new ArrayList<>(blocks.getFirst().sentences());
+      Draft draft = new Draft(Map.of(field, blocks));
+      while (entries.size() > 1 && !rules.style().fits(field, draft.plain(field))) {
+        entries.removeLast();
+        draft = draft.with(field, List.of(new Block(blocks.getFirst().kind(), entries)));
+      }
+      return draft.blocks(field);
     }
 
     /** A field in the template's words, if its slots can be filled and it isn't too long so. */
@@ -296,8 +310,9 @@ public final class Composer {
       return most == 0 || least <= most;
     }
 
+    /** Whether sentences fit as the house says them: its words may be longer. */
     private boolean fits(List<Sentence> sentences, Field field) {
-      return rules.style().fits(field, Draft.text(prose(sentences)));
+      return rules.style().fits(field, Draft.text(finish.of(field, prose(sentences))));
     }
 
     /** What can be said when there is nothing but name and kind; nothing if not even that. */

@@ -10,6 +10,7 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
+import rhetor.core.style.HouseWords;
 import rhetor.core.style.Length;
 import rhetor.core.style.TitleForm;
 
@@ -160,6 +161,12 @@ final class Titles {
             .orElse(false);
   }
 
+  /** How long a title is once the house's words stand in it. */
+  private int length(String title) {
+    HouseWords words = rules.titleWords();
+    return words.isIdle() ? title.length() : words.said(title, product.names()).length();
+  }
+
   private void append(
       StringBuilder text,
       String joint,
@@ -167,8 +174,7 @@ final class Titles {
       int most,
       List<Support> support,
       Support rest) {
-    if (text.length() + joint.length() + words.length() <= most
-        && !rules.titleWords().isUnsayable(words, List.of())) {
+    if (length(text + joint + words) <= most && !rules.titleWords().isUnsayable(words, List.of())) {
       text.append(joint).append(words);
       if (rest != null) {
         support.add(rest);

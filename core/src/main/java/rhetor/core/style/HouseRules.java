@@ -13,8 +13,8 @@ import java.util.concurrent.atomic.AtomicReference;
 public record HouseRules(Style style, HouseWords words, HouseWords titleWords) {
   private static final HouseRules STANDARD = make(Style.standard());
 
-  /** Rules made lately: a house has one style and a few ranges with their own. */
-  private static final int KEPT = 16;
+  /** Rules made lately: a house has one style, and ranges and channels with their own. */
+  private static final int KEPT = 64;
 
   private static final AtomicReference<List<HouseRules>> LATELY = new AtomicReference<>(List.of());
 

@@ -60,6 +60,22 @@ class UnderStyleTest {
   }
 
   @Test
+  void fields_fit_with_the_houses_longer_words_in_them() {
+    Style style =
+        Styles.of(
+            "{'voice': 'lively', 'spelling': 'AMERICAN', 'banned': [{'word': 'pannier', 'instead': 'bicycle saddlebag'}, {'word': 'measure', 'instead': 'be in its dimensions'}, {'word': 'recycled', 'instead': 'once used and recovered'}]}");
+    int i = 0;
+    for (Draft draft : drafts(style, 40)) {
+      assertThat(
+              new Checker(KNOWLEDGE, style)
+                  .check(draft, product(i++), "").marks().stream()
+                      .filter(m -> m.check().equals("length"))
+                      .map(m -> m.field() + ": " + m.why()))
+          .isEmpty();
+    }
+  }
+
+  @Test
   void banned_words_stand_in_no_field() {
     Style style =
         Styles.of(
