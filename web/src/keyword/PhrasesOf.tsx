@@ -11,18 +11,18 @@ const STANDS: Record<Schema['Proposed']['form'], string> = {
   MISSING: 'missing in the text',
 };
 
-/** Phrases that the product's kind is described by; each can be taken over as a keyword. */
+/** Phrases that the product's range or kind is described by; each can be taken over as a keyword. */
 export function PhrasesOf(props: { id: number; onTaken: (phrase: string) => void }) {
   const phrases = useQuery({
     queryKey: ['keywords', 'phrases', props.id],
     queryFn: () =>
       take(api.GET('/api/products/{id}/phrases', { params: { path: { id: props.id } } })),
   });
-  if (!phrases.data?.length) return null;
+  if (!phrases.data?.phrases.length) return null;
   return (
     <Box data-testid="phrases-of" sx={{ fontSize: 13, lineHeight: 1.6, mt: 1 }}>
-      Its kind is described by
-      {phrases.data.map((p) => (
+      {phrases.data.range || 'Its kind'} is described by
+      {phrases.data.phrases.map((p) => (
         <Box key={p.words} sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
           <Button
             size="small"

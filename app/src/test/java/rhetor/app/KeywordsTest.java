@@ -89,18 +89,47 @@ class KeywordsTest {
     writer.write(ids, 0, "plain");
     JsonNode first = writer.get("/api/products/" + ids.get(0) + "/phrases").expect(200).body();
     Map<String, String> forms = new HashMap<>();
-    first.forEach(p -> forms.put(p.path("words").asString(), p.path("form").asString()));
+    first
+        .path("phrases")
+        .forEach(p -> forms.put(p.path("words").asString(), p.path("form").asString()));
     assertThat(forms).containsKeys("waxed canvas", "leather strap", "weekend saddle bag");
     assertThat(forms.get("waxed canvas")).isEqualTo("WORD_FOR_WORD");
     Set<String> third = new HashSet<>();
     writer
         .get("/api/products/" + ids.get(2) + "/phrases")
         .body()
+        .path("phrases")
         .forEach(p -> third.add(p.path("words").asString()));
     assertThat(third)
         .contains("weekend saddle bag")
         .doesNotContain("waxed canvas", "leather strap");
     assertThat(writer.get("/api/products/99999999/phrases").status()).isEqualTo(404);
+  }
+
+  @Test
+  void a_range_of_some_size_has_phrases_of_its_own() {
+    List<Long> ids =
+        writer.takeIn(
+            "KWR.csv",
+            """
+            Item no,Product name,Category,Material,Colour,Meant for
+            KWR-1,Fleet 1,Saddle bags,tarpaulin,black,winter gravel tour
+            KWR-2,Fleet 2,Saddle bags,tarpaulin,red,winter gravel tour
+            KWR-3,Fleet 3,Saddle bags,tarpaulin,blue,winter gravel tour
+            KWR-4,Fleet 4,Saddle bags,tarpaulin,blue,summer market trip
+            """);
+    long range = writer.post("/api/ranges", Map.of("name", "Gravel")).expect(200).id();
+    writer
+        .post("/api/ranges/" + range + "/products", Map.of("products", ids.subList(0, 3)))
+        .expect(200);
+    JsonNode inRange = writer.get("/api/products/" + ids.getFirst() + "/phrases").body();
+    assertThat(inRange.path("range").asString()).isEqualTo("Gravel");
+    assertThat(inRange.path("phrases").toString())
+        .contains("winter gravel tour")
+        .doesNotContain("summer");
+    inRange.path("phrases").forEach(p -> assertThat(p.path("texts").asInt()).isLessThan(4));
+    JsonNode outside = writer.get("/api/products/" + ids.getLast() + "/phrases").body();
+    assertThat(outside.path("range").asString()).isEmpty();
   }
 
   @Test

@@ -98,7 +98,7 @@ class KeywordController {
 
   /** Phrases of the product's kind that its facts bear out. */
   @GetMapping("/api/products/{id}/phrases")
-  List<Phrases.Proposed> phrases(@PathVariable long id) {
+  Phrases.PhrasesView phrases(@PathVariable long id) {
     return phrases.of(id);
   }
 

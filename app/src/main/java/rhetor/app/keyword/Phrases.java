@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
@@ -13,6 +14,7 @@ import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.proof.ProofService;
+import rhetor.app.range.Ranges;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.KeywordProposer;
 import rhetor.core.compose.ValueText;
@@ -22,7 +24,7 @@ import rhetor.core.keyword.PhraseHarvest;
 import rhetor.core.language.English;
 import rhetor.core.style.Field;
 
-/** Proposes keywords from the phrases that a product's kind is described by. */
+/** Proposes keywords from the phrases that the products of a range or kind are described by. */
 @Component
 class Phrases {
   /** How long the phrases of a kind are good enough. */
@@ -30,18 +32,35 @@ class Phrases {
 
   private static final int MOST = 8;
 
+  /** Fewer products of a range don't show what they are described by; their kind does. */
+  private static final int FEWEST = 3;
+
   /** Facts that say which product it is and not what it is like. */
   private static final Set<String> NAMING = Set.of("name", "brand", "category");
 
   private final ProductService products;
+  private final Ranges ranges;
   private final ProofService proofs;
   private final HouseKnowledge knowledge;
   private final Clock clock;
-  private final Map<String, Heard> heard = new ConcurrentHashMap<>();
+  private final Map<Among, Heard> heard = new ConcurrentHashMap<>();
+
+  /**
+   * Whose texts the phrases are from.
+   *
+   * @param range the range's id, 0 for all of a class
+   */
+  private record Among(long range, String productClass) {}
 
   private record Heard(List<PhraseHarvest.Phrase> phrases, Instant at) {}
 
-  Phrases(ProductService products, ProofService proofs, HouseKnowledge knowledge, Clock clock) {
+  Phrases(
+      ProductService products,
+      Ranges ranges,
+      ProofService proofs,
+      HouseKnowledge knowledge,
+      Clock clock) {
+    this.ranges = ranges;
     this.products = products;
     this.proofs = proofs;
     this.knowledge = knowledge;
@@ -51,28 +70,39 @@ class Phrases {
   /**
    * A phrase that a product could be found by.
    *
-   * @param score its C-value among the texts of the kind; see {@link PhraseHarvest}
-   * @param texts how many products of the kind it is said of
+   * @param score its C-value among the texts looked at; see {@link PhraseHarvest}
+   * @param texts how many of their products it is said of
    * @param form how it stands in the product's own title and description
    */
   record Proposed(String words, double score, int texts, KeywordMatch.Form form) {}
 
   /**
-   * The best phrases of its kind that the product's facts bear out; none for a product of no known
-   * kind, which has no others to be compared with.
+   * What a product could be found by.
+   *
+   * @param range the range whose texts were looked at; empty if it was the product's kind
    */
-  List<Proposed> of(long id) {
+  record PhrasesView(String range, List<Proposed> phrases) {}
+
+  /**
+   * The best phrases of its range, or of its kind if it is in none of some size, that the product's
+   * facts bear out; none for a product of no known kind and no range, which has no others to be
+   * compared with.
+   */
+  PhrasesView of(long id) {
     Product product = products.get(id);
     ProductFacts facts = product.facts();
-    if (facts.productClass().isEmpty()) {
-      return List.of();
+    Optional<Ranges.Range> range = ranges.find(ranges.of(id)).filter(r -> r.products() >= FEWEST);
+    if (range.isEmpty() && facts.productClass().isEmpty()) {
+      return new PhrasesView("", List.of());
     }
+    Among among =
+        range.map(r -> new Among(r.id(), "")).orElseGet(() -> new Among(0, facts.productClass()));
     String own = text(facts);
     String kind = English.lastWord(facts.kindNoun());
     KeywordProposer proposer = new KeywordProposer(knowledge.current());
     String written = product.textId() == 0 ? "" : written(proofs.text(product.textId()).draft());
     List<Proposed> proposed = new ArrayList<>();
-    for (PhraseHarvest.Phrase phrase : phrases(facts.productClass())) {
+    for (PhraseHarvest.Phrase phrase : phrases(among)) {
       boolean concerns =
           !kind.isEmpty() && English.lastWord(phrase.words()).equalsIgnoreCase(kind)
               || KeywordMatch.find(phrase.words(), own).isInARow();
@@ -85,18 +115,22 @@ class Phrases {
                 KeywordMatch.find(phrase.words(), written).form()));
       }
     }
-    return proposed;
+    return new PhrasesView(range.map(Ranges.Range::name).orElse(""), proposed);
   }
 
-  private List<PhraseHarvest.Phrase> phrases(String productClass) {
+  private List<PhraseHarvest.Phrase> phrases(Among among) {
     return heard.compute(
-            productClass,
-            (c, known) -> {
+            among,
+            (a, known) -> {
               if (known != null && known.at.plus(FRESH).isAfter(clock.instant())) {
                 return known;
               }
               PhraseHarvest harvest = new PhraseHarvest();
-              products.eachOfClass(c, PhraseHarvest.MOST_TEXTS, f -> harvest.add(text(f)));
+              products.eachSource(
+                  a.productClass,
+                  a.range,
+                  PhraseHarvest.MOST_TEXTS,
+                  (id, text, facts) -> harvest.add(text(facts)));
               return new Heard(harvest.phrases(), clock.instant());
             })
         .phrases;

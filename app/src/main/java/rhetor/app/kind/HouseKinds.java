@@ -95,6 +95,7 @@ public class HouseKinds {
     Map<String, Integer> places = new HashMap<>();
     products.eachSource(
         kind.id(),
+        0,
         LOOKED_AT,
         (product, text, facts) -> {
           int place = 0;
@@ -151,6 +152,7 @@ public class HouseKinds {
     List<KindExample> examples = new ArrayList<>();
     products.eachSource(
         kind.id(),
+        0,
         EXAMPLES,
         (product, text, facts) ->
             examples.add(

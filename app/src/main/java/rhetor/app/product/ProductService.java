@@ -12,7 +12,6 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
-import java.util.function.Consumer;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -349,19 +348,10 @@ public class ProductService {
                 return known;
               }
               RangeFigures fresh = new RangeFigures(current);
-              store.eachSource(c, Integer.MAX_VALUE, (product, facts) -> fresh.add(facts));
+              store.eachSource(c, 0, Integer.MAX_VALUE, (product, facts) -> fresh.add(facts));
               return new Figures(fresh, clock.instant());
             })
         .range;
-  }
-
-  /**
-   * Goes through the facts of a class's products as their sources give them.
-   *
-   * @param most how many at most
-   */
-  public void eachOfClass(String productClass, int most, Consumer<ProductFacts> consumer) {
-    store.eachSource(productClass, most, (product, facts) -> consumer.accept(facts));
   }
 
   /** How many products there are of each class that there are any of. */
@@ -392,6 +382,7 @@ public class ProductService {
     int[] counts = new int[2];
     store.eachSource(
         "",
+        0,
         // One more tells that there are more.
         LOOKED_AT + 1,
         (product, facts) -> {
@@ -408,13 +399,16 @@ public class ProductService {
   }
 
   /**
-   * Goes through the facts of a class's products as their sources gave them.
+   * Goes through the facts of products as their sources gave them.
    *
+   * @param productClass only products of the class; empty for all
+   * @param range only products of the range; 0 for all
    * @param most only as many
    */
-  public void eachSource(String productClass, int most, SourceVisitor visitor) {
+  public void eachSource(String productClass, long range, int most, SourceVisitor visitor) {
     store.eachSource(
         productClass,
+        range,
         most,
         (product, facts) -> visitor.visit(product.id(), product.textId(), facts));
   }

@@ -477,23 +477,28 @@ class ProductStore {
 
   /** Goes through what every supplier said last of every product, one at a time. */
   void eachSource(BiConsumer<Written, ProductFacts> consumer) {
-    eachSource("", Integer.MAX_VALUE, consumer);
+    eachSource("", 0, Integer.MAX_VALUE, consumer);
   }
 
   /**
    * Goes through what suppliers said last of products, one at a time.
    *
    * @param productClass only its products; empty for all
+   * @param range only products of the range; 0 for all
    * @param most only as many
    */
-  void eachSource(String productClass, int most, BiConsumer<Written, ProductFacts> consumer) {
+  void eachSource(
+      String productClass, long range, int most, BiConsumer<Written, ProductFacts> consumer) {
     jdbc.sql(
             """
             select p.id, p.text_id, s.facts from product_source s join product p on p.id = s.product_id
-            where not s.withdrawn and (:class = '' or p.product_class = :class) and not exists (
+            where not s.withdrawn and (:class = '' or p.product_class = :class)
+              and (:range = 0 or p.id in (select i.product_id from in_range i where i.range_id = :range))
+              and not exists (
               select 1 from product_source o where o.product_id = s.product_id and o.id > s.id and not o.withdrawn)
             fetch first :most rows only""")
         .param("class", productClass)
+        .param("range", range)
         .param("most", most)
         .query(
             rs -> {
