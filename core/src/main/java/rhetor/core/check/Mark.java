@@ -51,7 +51,7 @@ public record Mark(
 
   /** Checks whose findings go away when the composer writes the field again. */
   private static final Set<String> COMPOSED_ANEW =
-      Set.of("claim", "keyword", "likeness", "repetition");
+      Set.of("claim", "keyword", "supporting keyword", "likeness", "repetition");
 
   /** Whether it can be mended by computation. */
   public boolean mends() {

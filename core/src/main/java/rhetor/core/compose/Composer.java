@@ -139,6 +139,16 @@ public final class Composer {
     return sentences.isEmpty() ? List.of() : List.of(paragraph(sentences));
   }
 
+  private SupportingKeywords supporting(Brief brief, Subject subject) {
+    List<String> keywords = brief.style().supporting();
+    if (keywords.isEmpty()) {
+      return new SupportingKeywords(List.of(), subject);
+    }
+    Ground ground = new Ground(brief.product(), knowledge);
+    return new SupportingKeywords(
+        keywords.stream().map(k -> KeywordUse.of(k, brief.product(), ground)).toList(), subject);
+  }
+
   private static List<Block> list(List<Sentence> entries) {
     return entries.isEmpty() ? List.of() : List.of(new Block(Block.Kind.LIST, entries));
   }
@@ -157,6 +167,7 @@ public final class Composer {
     private final Subject subject;
     private final Pen pen;
     private final StyleFinish finish;
+    private final SupportingKeywords supporting;
     private final List<Message> messages;
 
     /** What a text may open with: nobody begins with the washing. */
@@ -174,6 +185,7 @@ public final class Composer {
       this.subject = Subject.of(product);
       this.pen = new Pen(brief.voice(), rules, rotation, variety, values, range);
       this.finish = new StyleFinish(rules, product);
+      this.supporting = supporting(brief, subject);
       this.messages = planner.messages(product, pen);
       this.mayOpen = messages.stream().filter(Job::mayOpen).toList();
     }
@@ -188,6 +200,7 @@ public final class Composer {
       this.subject = before.subject;
       this.pen = before.pen;
       this.finish = before.finish;
+      this.supporting = before.supporting;
       this.messages =
           before.messages.stream().map(m -> m.withTurn(rotation.turn(m.fact().concept()))).toList();
       this.mayOpen = messages.stream().filter(Job::mayOpen).toList();
@@ -348,7 +361,8 @@ public final class Composer {
           List<Block> closed =
               finish.closed(
                   finish.of(
-                      Field.DESCRIPTION, description(others, telling.subList(0, told), specified)));
+                      Field.DESCRIPTION,
+                      supporting.in(description(others, telling.subList(0, told), specified))));
           if (rules.style().fits(Field.DESCRIPTION, Draft.text(closed))) {
             return closed;
           }

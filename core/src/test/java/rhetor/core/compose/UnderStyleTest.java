@@ -21,6 +21,7 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
 import rhetor.core.style.Length;
 import rhetor.core.style.Style;
+import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 
 /** What the composer writes for a house that has decided something. */
@@ -57,6 +58,33 @@ class UnderStyleTest {
       all.append(draft.plain(field)).append('\n');
     }
     return all.toString();
+  }
+
+  @Test
+  void supporting_keywords_stand_where_a_description_speaks_of_its_product() {
+    Style style =
+        Styles.of(
+            "{'supporting': ['recycled polyester pannier', 'bike rack pannier', 'gas stove']}");
+    int placed = 0;
+    for (Voice voice : Voices.all()) {
+      Composer composer = new Composer(KNOWLEDGE, 5);
+      for (int i = 0; i < 12; i++) {
+        Draft draft = composer.compose(Brief.of(product(i)).under(style).in(voice));
+        String prose = draft.prose();
+        placed += prose.contains("bike rack pannier") ? 1 : 0;
+        assertThat(prose).doesNotContain("gas stove", "a the ", "The It");
+        assertThat(prose.split("bike rack pannier", -1)).hasSizeLessThanOrEqualTo(2);
+        assertThat(draft.sentences(Field.DESCRIPTION).getFirst().text())
+            .doesNotContain("bike rack pannier");
+        for (Sentence sentence : draft.sentences(Field.DESCRIPTION)) {
+          if (sentence.text().contains("bike rack pannier")) {
+            assertThat(sentence.text()).containsIgnoringCase("the bike rack pannier");
+            assertThat(sentence.support()).contains(Support.keyword("bike rack pannier"));
+          }
+        }
+      }
+    }
+    assertThat(placed).isGreaterThan(48);
   }
 
   @Test
