@@ -12,7 +12,7 @@ const NAMES: Record<string, string> = {
   repetition: 'A fact told twice',
   likeness: 'Too like the supplier’s text',
   'house likeness': 'Too like another text of the house',
-  keyword: 'The keyword is missing',
+  keyword: 'The keyword is missing or reworded',
   'keyword conflict': 'A keyword that the facts don’t bear out',
   contradiction: 'Sources that disagree',
   missing: 'Nothing written',
@@ -28,6 +28,8 @@ const NAMES: Record<string, string> = {
   'supporting keyword': 'A supporting keyword is missing',
   grammar: 'Grammar or spelling',
   'required word': 'A required word is missing',
+  'title form': 'A title set otherwise than the house sets them',
+  structure: 'Set out otherwise than the house wants',
   voice: 'Sounds otherwise than the texts the house likes',
 };
 

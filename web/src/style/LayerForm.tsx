@@ -12,6 +12,7 @@ import { useVoices } from '../proof/voices';
 import { Effect } from './Effect';
 import { Lengths } from './Lengths';
 import { Origins } from './Origins';
+import { StructureWords, USUAL_STRUCTURE } from './StructureWords';
 import { TitleWords, USUAL_TITLES } from './TitleWords';
 import { WordList } from './WordList';
 import { bannedFrom, bannedLines, linesFrom } from './words';
@@ -156,6 +157,24 @@ function Form(props: { view: View; of: Owner; about: ReactNode; actions?: ReactN
                 value=""
                 choices={choicesWith('as the house does', { own: 'in a way of their own' })}
                 onChange={() => set({ titles: house?.titles ?? USUAL_TITLES })}
+              />
+              .
+            </>
+          )}{' '}
+          {layer.structure ? (
+            <StructureWords
+              structure={layer.structure}
+              withHeadings={of.kind === 'channel'}
+              onChange={(structure) => set({ structure })}
+            />
+          ) : (
+            <>
+              Descriptions are set out{' '}
+              <Word
+                label={`Structure of ${of.name}`}
+                value=""
+                choices={choicesWith('as the house does', { own: 'in a way of their own' })}
+                onChange={() => set({ structure: house?.structure ?? USUAL_STRUCTURE })}
               />
               .
             </>

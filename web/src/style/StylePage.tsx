@@ -15,6 +15,7 @@ import { ByExample } from './ByExample';
 import { Lengths } from './Lengths';
 import { PlainWords } from './PlainWords';
 import { Weights } from './Weights';
+import { StructureWords } from './StructureWords';
 import { TitleWords } from './TitleWords';
 import { WordList } from './WordList';
 import { bannedFrom, bannedLines, linesFrom } from './words';
@@ -183,7 +184,12 @@ function StyleForm({ view }: { view: View }) {
             otherwise="all"
             onSettled={(audience) => set({ audience })}
           />{' '}
-          readers. <TitleWords form={body.titles} onChange={(titles) => set({ titles })} />
+          readers. <TitleWords form={body.titles} onChange={(titles) => set({ titles })} />{' '}
+          <StructureWords
+            structure={body.structure}
+            withHeadings
+            onChange={(structure) => set({ structure })}
+          />
         </Sentence>
         {mayDecide && (
           <Box sx={{ display: 'flex', gap: 1, my: 1.5 }}>

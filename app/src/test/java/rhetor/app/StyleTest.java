@@ -333,6 +333,27 @@ class StyleTest {
   }
 
   @Test
+  void descriptions_are_set_out_anew_once_the_house_wants_no_list() {
+    List<Long> products = written("StyleSetOut", 2);
+    String first = "/api/proofs/" + products.getFirst();
+    assertThat(editor.get(first).text()).contains("<h3>Specification</h3>");
+    Map<String, Object> structure =
+        Map.of("specification", false, "paragraphSentences", 2, "headingLevel", 2);
+    put(style(Map.of("structure", structure))).expect(200);
+    checked();
+    assertThat(editor.get(first).text()).contains("no list of facts");
+    Map<String, Object> order =
+        Map.of("cause", "structure", "weight", "WEIGH", "field", "description", "after", 0);
+    int mended = editor.post("/api/audit/mend", order).expect(200).body().path("mended").asInt();
+    assertThat(mended).isGreaterThanOrEqualTo(2);
+    assertThat(editor.get(first).text()).doesNotContain("Specification", "\"structure\"");
+    Map<String, Object> never =
+        Map.of("specification", true, "paragraphSentences", 99, "headingLevel", 3);
+    assertThat(put(style(Map.of("structure", never))).expect(422).detail())
+        .contains("1 to 12 sentences");
+  }
+
+  @Test
   void fields_that_have_become_too_long_are_written_again_with_less_to_say() {
     List<Long> products = written("StyleFit", 3);
     Map<String, Integer> nine =
@@ -355,8 +376,8 @@ class StyleTest {
     assertThat(editor.post("/api/audit/mend", order).expect(200).body().path("mended").asInt())
         .isGreaterThanOrEqualTo(3);
     for (long p : products) {
-      JsonNode proof = editor.get("/api/proofs/" + p).body();
-      assertThat(proof.path("marks").toString()).doesNotContain("\"check\":\"length\"");
+      String proof = editor.get("/api/proofs/" + p).text();
+      assertThat(proof).contains("\"marks\":[").doesNotContain("\"check\":\"length\"");
     }
   }
 

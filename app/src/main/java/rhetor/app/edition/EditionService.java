@@ -19,6 +19,7 @@ import rhetor.app.product.ProductFilter;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
 import rhetor.app.proof.ProofService;
+import rhetor.app.style.HouseStyle;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.Sentence;
@@ -35,6 +36,7 @@ public class EditionService {
   private final ProductService products;
   private final ProofService proofs;
   private final ShopClient shop;
+  private final HouseStyle style;
   private final SchedulerClient scheduler;
   private final TransactionTemplate transaction;
   private final Clock clock;
@@ -44,6 +46,7 @@ public class EditionService {
       ProductService products,
       ProofService proofs,
       ShopClient shop,
+      HouseStyle style,
       @Lazy SchedulerClient scheduler,
       TransactionTemplate transaction,
       Clock clock) {
@@ -51,6 +54,7 @@ public class EditionService {
     this.products = products;
     this.proofs = proofs;
     this.shop = shop;
+    this.style = style;
     this.scheduler = scheduler;
     this.transaction = transaction;
     this.clock = clock;
@@ -179,11 +183,11 @@ public class EditionService {
     }
   }
 
-  private static ShopClient.Content content(Draft draft) {
+  private ShopClient.Content content(Draft draft) {
     return new ShopClient.Content(
         draft.plain(Field.TITLE),
         draft.plain(Field.SHORT_DESCRIPTION),
-        Html.of(draft.blocks(Field.DESCRIPTION)),
+        Html.of(draft.blocks(Field.DESCRIPTION), style.current().structure().headingLevel()),
         draft.plain(Field.META_TITLE),
         draft.plain(Field.META_DESCRIPTION),
         draft.sentences(Field.TAGS).stream().map(Sentence::text).toList(),

@@ -16,6 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductService;
 import rhetor.app.proof.ChannelTexts;
+import rhetor.app.style.HouseStyle;
 import rhetor.app.web.Refused;
 import rhetor.core.exchange.SheetWriter;
 import rhetor.core.exchange.TextColumns;
@@ -48,13 +49,16 @@ public class IntakeService {
   private final ProductService products;
   private final HouseKnowledge knowledge;
   private final ChannelTexts channels;
+  private final HouseStyle style;
 
   IntakeService(
       IntakeStore intakes,
       SheetFolder folder,
       ProductService products,
       HouseKnowledge knowledge,
-      ChannelTexts channels) {
+      ChannelTexts channels,
+      HouseStyle style) {
+    this.style = style;
     this.channels = channels;
     this.intakes = intakes;
     this.folder = folder;
@@ -324,7 +328,8 @@ public class IntakeService {
   /** The cells of each row that has a text; none for the others. */
   private IntFunction<List<String>> texts(Intake intake, long channel, boolean signedOnly) {
     if (channel == 0) {
-      Map<Integer, List<String>> texts = products.textCells(intake.id(), signedOnly);
+      Map<Integer, List<String>> texts =
+          products.textCells(intake.id(), signedOnly, style.current().structure().headingLevel());
       return row -> texts.getOrDefault(row, List.of());
     }
     ChannelTexts.Writer writer = channels.writer(channel);

@@ -433,8 +433,12 @@ public class ProductService {
     return store.written(intake, signedOnly);
   }
 
-  /** The cells to add to an intake's sheet, by row. */
-  public Map<Integer, List<String>> textCells(long intake, boolean signedOnly) {
+  /**
+   * The cells to add to an intake's sheet, by row.
+   *
+   * @param headingLevel of the descriptions' headings
+   */
+  public Map<Integer, List<String>> textCells(long intake, boolean signedOnly, int headingLevel) {
     Map<Integer, List<String>> cells = new HashMap<>();
     store.texts(
         intake,
@@ -443,7 +447,9 @@ public class ProductService {
             cells.put(
                 row,
                 TextColumns.of(
-                    json.readValue(draft, Draft.class), json.readValue(audit, Audit.class))));
+                    json.readValue(draft, Draft.class),
+                    json.readValue(audit, Audit.class),
+                    headingLevel)));
     return cells;
   }
 

@@ -65,7 +65,9 @@ public class ChannelTexts {
       Audit audit =
           new Checker(knowledge.current(), brief.style())
               .check(draft, product.facts(), product.keyword());
-      return TextColumns.of(draft, audit, channel.takesMarkup());
+      return channel.takesMarkup()
+          ? TextColumns.of(draft, audit, brief.style().structure().headingLevel())
+          : TextColumns.plain(draft, audit);
     }
   }
 }

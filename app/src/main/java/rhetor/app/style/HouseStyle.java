@@ -374,6 +374,13 @@ public class HouseStyle {
           new StyleProblem(
               "spelling", "", owner.language().language() + " is spelled in one way only."));
     }
+    int level = current().structure().headingLevel();
+    if (owner.kind() != LayerOwner.Kind.CHANNEL
+        && layer.structure().filter(s -> s.headingLevel() != level).isPresent()) {
+      problems.add(
+          new StyleProblem(
+              "structure", "", "The level of headings is the house's or a channel's to decide."));
+    }
     return problems;
   }
 
@@ -407,6 +414,7 @@ public class HouseStyle {
     note(changed, "what every description says", before.always().equals(after.always()));
     note(changed, "what is special about the house", before.special().equals(after.special()));
     note(changed, "how titles are set", before.titles().equals(after.titles()));
+    note(changed, "how descriptions are set out", before.structure().equals(after.structure()));
     note(changed, "spelling", before.spelling() == after.spelling());
     note(
         changed,

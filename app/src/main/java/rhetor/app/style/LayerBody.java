@@ -12,6 +12,7 @@ import rhetor.core.style.BannedWord;
 import rhetor.core.style.Field;
 import rhetor.core.style.Length;
 import rhetor.core.style.Spelling;
+import rhetor.core.style.Structure;
 import rhetor.core.style.StyleLayer;
 import rhetor.core.style.TitleForm;
 import rhetor.core.style.Tuning;
@@ -34,6 +35,7 @@ public record LayerBody(
     Boolean emoji,
     Boolean exclamations,
     TitleForm titles,
+    Structure structure,
     @NotNull Map<String, Length> lengths,
     @NotNull List<String> instructions) {
   public static LayerBody of(StyleLayer l) {
@@ -51,6 +53,7 @@ public record LayerBody(
         l.emoji().orElse(null),
         l.exclamations().orElse(null),
         l.titles().orElse(null),
+        l.structure().orElse(null),
         byCode(l.lengths()),
         l.instructions());
   }
@@ -70,6 +73,7 @@ public record LayerBody(
         Optional.ofNullable(emoji),
         Optional.ofNullable(exclamations),
         Optional.ofNullable(titles),
+        Optional.ofNullable(structure),
         byField(lengths),
         instructions);
   }

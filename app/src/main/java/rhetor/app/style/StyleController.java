@@ -21,6 +21,7 @@ import rhetor.core.style.LayeredStyle;
 import rhetor.core.style.Length;
 import rhetor.core.style.Setting;
 import rhetor.core.style.Spelling;
+import rhetor.core.style.Structure;
 import rhetor.core.style.Style;
 import rhetor.core.style.TitleForm;
 import rhetor.core.style.Tuning;
@@ -54,6 +55,7 @@ class StyleController {
       boolean emoji,
       boolean exclamations,
       TitleForm titles,
+      Structure structure,
       @NotNull Map<String, Length> lengths,
       @NotNull List<String> instructions,
       Map<Aspect, Integer> weights,
@@ -72,6 +74,7 @@ class StyleController {
           s.emoji(),
           s.exclamations(),
           s.titles(),
+          s.structure(),
           LayerBody.byCode(s.lengths()),
           s.instructions(),
           s.weights(),
@@ -94,6 +97,7 @@ class StyleController {
           emoji,
           exclamations,
           titles,
+          structure,
           LayerBody.byField(lengths),
           instructions,
           weights,

@@ -120,6 +120,7 @@ public final class Checker {
     }
     style.required(draft, marks);
     style.voice(draft, marks);
+    style.structure(draft, marks);
     unsupported(draft, marks);
     repeated(draft, product, marks);
     keyword(texts, product, keyword, ground, marks);

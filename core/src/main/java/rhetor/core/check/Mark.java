@@ -41,6 +41,7 @@ public record Mark(
           "emoji",
           "person",
           "title form",
+          "structure",
           "contraction",
           "house sentence",
           OVER,
@@ -51,7 +52,7 @@ public record Mark(
 
   /** Checks whose findings go away when the composer writes the field again. */
   private static final Set<String> COMPOSED_ANEW =
-      Set.of("claim", "keyword", "supporting keyword", "likeness", "repetition");
+      Set.of("claim", "keyword", "supporting keyword", "likeness", "repetition", "structure");
 
   /** Whether it can be mended by computation. */
   public boolean mends() {

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.check.Mark.Weight;
+import rhetor.core.compose.Block;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.Sentence;
 import rhetor.core.compose.Support;
@@ -18,6 +19,7 @@ import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.HouseWords;
 import rhetor.core.style.Length;
+import rhetor.core.style.Structure;
 import rhetor.core.style.Style;
 import rhetor.core.style.Tuning;
 import rhetor.core.style.VoiceMeasure;
@@ -259,6 +261,41 @@ final class StyleCheck {
               "It doesn't sound like the texts that the house likes: "
                   + measure.farthest(sample)
                   + "."));
+    }
+  }
+
+  /** Whether the description is set out as the house wants it. */
+  void structure(Draft draft, List<Mark> marks) {
+    Structure structure = style.structure();
+    if (structure.specification() && structure.paragraphSentences() == 0) {
+      return;
+    }
+    int index = 0;
+    for (Block block : draft.blocks(Field.DESCRIPTION)) {
+      if (block.kind() == Block.Kind.LIST && !structure.specification()) {
+        marks.add(
+            new Mark(
+                Weight.WEIGH,
+                "structure",
+                Field.DESCRIPTION,
+                index,
+                "",
+                "Descriptions of the house have no list of facts; this one does. Leave it out."));
+      }
+      if (block.kind() == Block.Kind.PARAGRAPH && !structure.allows(block.sentences().size())) {
+        marks.add(
+            new Mark(
+                Weight.WEIGH,
+                "structure",
+                Field.DESCRIPTION,
+                index,
+                "",
+                "This paragraph has %s; the house wants %s at most. Part it."
+                    .formatted(
+                        Structure.sentences(block.sentences().size()),
+                        Structure.sentences(structure.paragraphSentences()))));
+      }
+      index += block.sentences().size();
     }
   }
 

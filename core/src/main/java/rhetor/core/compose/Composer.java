@@ -355,11 +355,15 @@ public final class Composer {
     List<Block> finished(Draft others) {
       List<Message> telling = planner.telling(messages, product, pen);
       List<Block> shortest = List.of();
-      for (boolean specified : new boolean[] {true, false}) {
+      boolean[] specifying =
+          rules.style().structure().specification()
+              ? new boolean[] {true, false}
+              : new boolean[] {false};
+      for (boolean specified : specifying) {
         int least = specified ? Math.min(TOLD, telling.size()) : Math.min(1, telling.size());
         for (int told = telling.size(); told >= least; told--) {
           List<Block> closed =
-              finish.closed(
+              finish.setOut(
                   finish.of(
                       Field.DESCRIPTION,
                       supporting.in(description(others, telling.subList(0, told), specified))));

@@ -59,7 +59,7 @@ final class StyleFinish {
   }
 
   /** The description with the house's own sentences at the end of its prose. */
-  List<Block> closed(List<Block> description) {
+  private List<Block> closed(List<Block> description) {
     List<Sentence> own = new ArrayList<>();
     List<String> special = rules.style().special();
     if (!special.isEmpty()) {
@@ -73,5 +73,24 @@ final class StyleFinish {
     List<Block> closed = new ArrayList<>(description);
     closed.add(Draft.endOfProse(closed), new Block(Block.Kind.PARAGRAPH, own));
     return closed;
+  }
+
+  /** A description with the house's own sentences, in paragraphs of the length it wants. */
+  List<Block> setOut(List<Block> description) {
+    List<Block> closed = closed(description);
+    if (rules.style().structure().paragraphSentences() == 0) {
+      return closed;
+    }
+    List<Block> setOut = new ArrayList<>();
+    for (Block block : closed) {
+      if (block.kind() == Block.Kind.PARAGRAPH) {
+        rules.style().structure().parts(block.sentences()).stream()
+            .map(part -> new Block(Block.Kind.PARAGRAPH, part))
+            .forEach(setOut::add);
+      } else {
+        setOut.add(block);
+      }
+    }
+    return setOut;
   }
 }

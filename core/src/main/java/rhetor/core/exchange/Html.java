@@ -16,6 +16,7 @@ import org.jsoup.safety.Safelist;
 import rhetor.core.compose.Block;
 import rhetor.core.compose.Sentence;
 import rhetor.core.style.Field;
+import rhetor.core.style.Structure;
 
 /** A text's blocks as semantic HTML, and back. */
 public final class Html {
@@ -29,10 +30,19 @@ public final class Html {
 
   /** Paragraphs, third-level headings and lists; all text escaped. */
   public static String of(List<Block> blocks) {
-    return blocks.stream().map(Html::block).collect(Collectors.joining("\n"));
+    return of(blocks, Structure.USUAL.headingLevel());
   }
 
-  private static String block(Block block) {
+  /**
+   * Paragraphs, headings and lists; all text escaped.
+   *
+   * @param level of the headings, 1 to 6
+   */
+  public static String of(List<Block> blocks, int level) {
+    return blocks.stream().map(b -> block(b, level)).collect(Collectors.joining("\n"));
+  }
+
+  private static String block(Block block, int level) {
     return switch (block.kind()) {
       case PARAGRAPH ->
           "<p>"
@@ -41,11 +51,11 @@ public final class Html {
                   .collect(Collectors.joining(" "))
               + "</p>";
       case HEADING ->
-          "<h3>"
+          "<h%d>".formatted(level)
               + block.sentences().stream()
                   .map(s -> escape(s.text()))
                   .collect(Collectors.joining(" "))
-              + "</h3>";
+              + "</h%d>".formatted(level);
       case LIST ->
           "<ul>"
               + block.sentences().stream()

@@ -188,7 +188,7 @@ public final class SheetJob {
       writer.write(next.row, TextColumns.none(""));
     } else {
       Audit audit = checker.check(next.draft, next.product, next.product.keyword());
-      writer.write(next.row, TextColumns.of(next.draft, audit));
+      writer.write(next.row, TextColumns.of(next.draft, audit, style.structure().headingLevel()));
       tally.written++;
       tally.toFix += audit.mustFix().isEmpty() ? 0 : 1;
       if (report != null) {

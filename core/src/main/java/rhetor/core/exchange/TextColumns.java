@@ -3,11 +3,13 @@ package rhetor.core.exchange;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhetor.core.check.Audit;
 import rhetor.core.compose.Draft;
 import rhetor.core.style.Field;
+import rhetor.core.style.Structure;
 
 /** The columns that Rhetor adds to a sheet. */
 public final class TextColumns {
@@ -20,22 +22,27 @@ public final class TextColumns {
 
   private TextColumns() {}
 
-  /** The cells of one product, with markup. */
-  public static List<String> of(Draft draft, Audit audit) {
-    return of(draft, audit, true);
+  /**
+   * The cells of one product, with markup.
+   *
+   * @param headingLevel of the description's headings; see {@link Structure}
+   */
+  public static List<String> of(Draft draft, Audit audit, int headingLevel) {
+    return cells(
+        draft, audit, field -> Html.of(draft.blocks(field), headingLevel).replace("\n", ""));
   }
 
-  /**
-   * The cells of one product.
-   *
-   * @param markup whether descriptions and lists are HTML, or plain lines
-   */
-  public static List<String> of(Draft draft, Audit audit, boolean markup) {
+  /** The cells of one product in plain lines, for where no markup is taken. */
+  public static List<String> plain(Draft draft, Audit audit) {
+    return cells(draft, audit, draft::plain);
+  }
+
+  private static List<String> cells(Draft draft, Audit audit, Function<Field, String> structured) {
     List<String> cells = new ArrayList<>();
     for (Field field : Field.values()) {
       cells.add(
-          markup && (field == Field.DESCRIPTION || field.isList())
-              ? Html.of(draft.blocks(field)).replace("\n", "")
+          field == Field.DESCRIPTION || field.isList()
+              ? structured.apply(field)
               : draft.plain(field));
     }
     cells.add(String.valueOf(audit.readiness().score()));

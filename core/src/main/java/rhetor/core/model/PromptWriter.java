@@ -19,6 +19,7 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.BannedWord;
 import rhetor.core.style.Field;
 import rhetor.core.style.Length;
+import rhetor.core.style.Structure;
 import rhetor.core.style.Style;
 import rhetor.core.template.OwnText;
 import rhetor.core.template.Part;
@@ -211,6 +212,14 @@ public final class PromptWriter {
     style.ownSentences().forEach(s -> lines.add("- End the description with: " + s));
     if (!style.special().isEmpty()) {
       lines.add("- Say one of these of the shop: " + String.join(" ", style.special()));
+    }
+    if (!style.structure().specification()) {
+      lines.add("- Have no list of facts in the description.");
+    }
+    if (style.structure().paragraphSentences() > 0) {
+      lines.add(
+          "- Have %s at most in a paragraph."
+              .formatted(Structure.sentences(style.structure().paragraphSentences())));
     }
     style.instructions().forEach(i -> lines.add("- " + i));
     template.instructions().forEach(i -> lines.add("- " + i));

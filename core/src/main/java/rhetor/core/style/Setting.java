@@ -43,6 +43,7 @@ public record Setting(String name, String label, String value, String from) {
     add(settings, layered, "always", "Descriptions end with", String.join(" ", s.always()));
     add(settings, layered, "special", "One of these each", String.join(" ", s.special()));
     add(settings, layered, "titles", "Titles", s.titles().words());
+    add(settings, layered, "structure", "Descriptions", s.structure().words());
     add(settings, layered, "angle", "For the time being", String.join(" ", s.angles()));
     for (Field field : Field.values()) {
       Length own = s.lengths().get(field);

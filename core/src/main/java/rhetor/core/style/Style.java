@@ -23,6 +23,7 @@ import java.util.function.Consumer;
  * @param emoji whether texts may have emoji
  * @param exclamations whether texts may have exclamation marks
  * @param titles how titles are set
+ * @param structure how descriptions are set out
  * @param lengths the house's own limits, by field; the usual ones hold for the others
  * @param instructions what is asked for in words that don't become rules; for text models only
  * @param weights points of a hundred that each aspect of readiness gives at most; empty for the
@@ -44,6 +45,7 @@ public record Style(
     boolean emoji,
     boolean exclamations,
     TitleForm titles,
+    Structure structure,
     Map<Field, Length> lengths,
     List<String> instructions,
     Map<Aspect, Integer> weights,
@@ -65,6 +67,7 @@ public record Style(
           false,
           false,
           TitleForm.USUAL,
+          Structure.USUAL,
           Map.of(),
           List.of(),
           Map.of(),
@@ -82,6 +85,7 @@ public record Style(
     special = words(special);
     angles = words(angles);
     titles = titles == null ? TitleForm.USUAL : titles;
+    structure = structure == null ? Structure.USUAL : structure;
     spelling = spelling == null ? Spelling.BRITISH : spelling;
     instructions = words(instructions);
     weights = weights == null || weights.isEmpty() ? Map.of() : Map.copyOf(new EnumMap<>(weights));
@@ -181,6 +185,7 @@ public record Style(
     boolean emoji;
     boolean exclamations;
     TitleForm titles;
+    Structure structure;
     Map<Field, Length> lengths;
     List<String> instructions;
     Map<Aspect, Integer> weights;
@@ -201,6 +206,7 @@ public record Style(
       emoji = style.emoji;
       exclamations = style.exclamations;
       titles = style.titles;
+      structure = style.structure;
       lengths = style.lengths;
       instructions = style.instructions;
       weights = style.weights;
@@ -223,6 +229,7 @@ public record Style(
           emoji,
           exclamations,
           titles,
+          structure,
           lengths,
           instructions,
           weights,

@@ -34,6 +34,7 @@ public record StyleLayer(
     Optional<Boolean> emoji,
     Optional<Boolean> exclamations,
     Optional<TitleForm> titles,
+    Optional<Structure> structure,
     Map<Field, Length> lengths,
     List<String> instructions) {
 
@@ -45,7 +46,8 @@ public record StyleLayer(
   /** Decides nothing. */
   public static final StyleLayer NOTHING =
       new StyleLayer(
-          "", null, "", null, null, null, null, null, null, null, null, null, null, null, null);
+          "", null, "", null, null, null, null, null, null, null, null, null, null, null, null,
+          null);
 
   public StyleLayer {
     voice = voice == null ? "" : voice.strip();
@@ -58,6 +60,7 @@ public record StyleLayer(
     always = Style.words(always);
     special = Style.words(special);
     titles = titles == null ? Optional.empty() : titles;
+    structure = structure == null ? Optional.empty() : structure;
     spelling = spelling == null ? Optional.empty() : spelling;
     emoji = emoji == null ? Optional.empty() : emoji;
     exclamations = exclamations == null ? Optional.empty() : exclamations;
@@ -74,6 +77,7 @@ public record StyleLayer(
         null,
         required,
         supporting,
+        null,
         null,
         null,
         null,
@@ -102,6 +106,7 @@ public record StyleLayer(
         null,
         null,
         null,
+        null,
         null);
   }
 
@@ -119,6 +124,7 @@ public record StyleLayer(
           p.always = both(p.always, always);
           p.special = both(p.special, special);
           p.titles = titles.orElse(p.titles);
+          p.structure = structure.orElse(p.structure);
           p.spelling = spelling.orElse(p.spelling);
           p.emoji = emoji.orElse(p.emoji);
           p.exclamations = exclamations.orElse(p.exclamations);
@@ -160,6 +166,7 @@ public record StyleLayer(
     noteAny(decided, "always", always);
     noteAny(decided, "special", special);
     note(decided, "titles", titles.isPresent());
+    note(decided, "structure", structure.isPresent());
     note(decided, "spelling", spelling.isPresent());
     note(decided, "emoji", emoji.isPresent());
     note(decided, "exclamations", exclamations.isPresent());

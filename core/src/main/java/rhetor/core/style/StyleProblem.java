@@ -49,6 +49,14 @@ public record StyleProblem(String where, String words, String why) {
     tuning(style.tuning(), problems);
     tooMany("banned", style.banned().size(), MOST_BANNED, problems);
     tooMany("required", style.required().size(), MOST_LISTED, problems);
+    if (!style.structure().isPossible()) {
+      problems.add(
+          new StyleProblem(
+              "structure",
+              "",
+              "Paragraphs have 1 to %d sentences, and headings a level from %d to %d."
+                  .formatted(Structure.MOST_SENTENCES, Structure.HIGHEST, Structure.LOWEST)));
+    }
     tooMany("supporting", style.supporting().size(), MOST_SUPPORTING, problems);
     tooMany("notInTitles", style.notInTitles().size(), MOST_LISTED, problems);
     tooMany("always", style.always().size(), MOST_LISTED, problems);

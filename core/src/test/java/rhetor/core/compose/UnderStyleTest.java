@@ -16,6 +16,7 @@ import rhetor.core.Products;
 import rhetor.core.Styles;
 import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
+import rhetor.core.exchange.Html;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
@@ -23,6 +24,7 @@ import rhetor.core.style.Length;
 import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
+import rhetor.core.template.StartingTemplates;
 
 /** What the composer writes for a house that has decided something. */
 class UnderStyleTest {
@@ -85,6 +87,45 @@ class UnderStyleTest {
       }
     }
     assertThat(placed).isGreaterThan(48);
+  }
+
+  @Test
+  void descriptions_are_set_out_as_the_house_wants_them() {
+    Style style =
+        Styles.of(
+            "{'always': ['Spare parts are kept.'], 'structure': {'specification': false, 'paragraphSentences': 2, 'headingLevel': 2}}");
+    int i = 0;
+    for (Draft draft : drafts(style, 8)) {
+      assertThat(draft.blocks(Field.DESCRIPTION))
+          .allSatisfy(b -> assertThat(b.kind()).isEqualTo(Block.Kind.PARAGRAPH))
+          .allSatisfy(b -> assertThat(b.sentences()).hasSizeLessThanOrEqualTo(2));
+      assertThat(structureMarks(style, draft, product(i++))).isEmpty();
+    }
+    Draft usual = drafts(Style.standard(), 1).getFirst();
+    assertThat(structureMarks(style, usual, product(0)))
+        .anyMatch(why -> why.contains("no list of facts"))
+        .anyMatch(why -> why.contains("2 sentences at most"));
+    assertThat(structureMarks(Style.standard(), usual, product(0))).isEmpty();
+    assertThat(Html.of(usual.blocks(Field.DESCRIPTION), 2)).contains("<h2>Specification</h2>");
+  }
+
+  private static List<String> structureMarks(Style style, Draft draft, ProductFacts product) {
+    return new Checker(KNOWLEDGE, style)
+        .check(draft, product, "").marks().stream()
+            .filter(m -> m.check().equals("structure"))
+            .map(Mark::why)
+            .toList();
+  }
+
+  @Test
+  void a_template_lists_no_facts_where_the_house_has_no_list() {
+    Style style =
+        Styles.of(
+            "{'structure': {'specification': false, 'paragraphSentences': 0, 'headingLevel': 3}}");
+    Brief brief =
+        Brief.of(product(1)).under(style).after(StartingTemplates.all().getFirst().template());
+    assertThat(new Composer(KNOWLEDGE, 3).compose(brief).blocks(Field.DESCRIPTION))
+        .noneMatch(b -> b.kind() == Block.Kind.LIST);
   }
 
   @Test

@@ -32,6 +32,7 @@ class StyleLayerTest {
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
         lengths,
         List.of());
   }
