@@ -80,6 +80,7 @@ function Changed(props: {
         fontWeight: props.weight,
         lineHeight: 1.5,
         mt: 0.5,
+        whiteSpace: 'pre-line',
       }}
     >
       {props.isChanged

@@ -59,6 +59,11 @@ class DecidingInBrowserTest {
     browser.until(d -> tried().contains("On the rack it weighs 940 g."));
     browser.choose("What is shown", "What a text model is asked");
     browser.until(d -> tried().contains("these words: On the rack it weighs 940 g."));
+    browser.choose("What is shown", "So Foolscap writes it");
+    browser.see("Foolscap hasn’t been asked this yet.");
+    browser.click("Ask Foolscap");
+    browser.see("tokens asked");
+    assertThat(tried()).contains("Roll Pannier 20", "it cost 0.00");
     browser.click("Keep it");
     browser.see("“Skimmers” is kept as version 1.");
     browser.open("/products?search=TV-1001");
@@ -89,7 +94,7 @@ class DecidingInBrowserTest {
     browser.see("So it would read");
     browser.until(d -> browser.find(By.xpath("//button[.='Keep it for Saddle bags']")).isEnabled());
     browser.click("Keep it for Saddle bags");
-    browser.see("The range is written so from now on.");
+    browser.see("Saddle bags: it is written so from now on.");
     DateTimeFormatter typed = DateTimeFormatter.ofPattern("MMddyyyy");
     browser
         .find(By.cssSelector("input[aria-label='First day']"))
@@ -105,6 +110,51 @@ class DecidingInBrowserTest {
     browser.click(By.xpath("//li//button[contains(., 'A line of the season is missing')]"));
     browser.click("Mend all that can be mended");
     browser.see("mended. They are to be read and signed off again.");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void a_channel_is_written_otherwise_and_says_where_its_settings_come_from() {
+    browser.open("/channels");
+    browser.see("There is no channel yet");
+    say("Name of a new channel", "Pedalhouse");
+    browser.choose("Language of the channel", "American English");
+    browser.choose("What it takes", "plain text");
+    browser.see("all that the shop has texts for");
+    browser.choose("Voice of Pedalhouse", "the lively voice");
+    say("What its descriptions end with", "Pedalhouse delivers within two days.");
+    browser.see("So it would read");
+    By effect = By.cssSelector("[data-testid=effect]");
+    browser.until(d -> browser.text(effect).contains("Pedalhouse delivers within two days."));
+    browser.click("Keep it for Pedalhouse");
+    browser.see("Pedalhouse: it is written so from now on.");
+    browser.until(
+        d -> browser.text(By.cssSelector("[data-testid=origins]")).contains("Lively Pedalhouse"));
+    browser.open("/products/1");
+    browser.click("What its texts obey");
+    browser.choose("Where the texts go", "Pedalhouse");
+    browser.until(
+        d -> browser.text(By.cssSelector("[data-testid=origins]")).contains("American Pedalhouse"));
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void a_connection_is_tried_and_its_key_is_not_shown() {
+    browser.open("/connections");
+    browser.see("This month it answered");
+    assertThat(browser.driver.getPageSource()).doesNotContain("harrowmere-demo-token");
+    browser.click("Have it say a word");
+    browser.see("Foolscap answered “Ready.”");
+    say("Key of Foolscap", "a wrong one");
+    browser.click("Keep the change");
+    browser.see("“Foolscap” is kept.");
+    browser.click("Have it say a word");
+    browser.see("doesn’t accept the key");
+    say("Key of Foolscap", "harrowmere-demo-token");
+    browser.click("Keep the change");
+    browser.until(d -> !browser.find(By.xpath("//button[.='Keep the change']")).isEnabled());
+    browser.click("Have it say a word");
+    browser.see("Foolscap answered “Ready.”");
     assertThat(browser.complaints()).isEmpty();
   }
 

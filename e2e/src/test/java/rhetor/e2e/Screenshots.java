@@ -104,10 +104,6 @@ class Screenshots {
       browser.see("Sources");
       browser.click("Sign off");
       browser.see("Signed off.");
-      browser.open("/proofs/16");
-      browser.click("Title");
-      browser.find(By.cssSelector("[data-testid=must-fix]"));
-      browser.picture(folder.resolve("proof-must-fix.png"));
       browser.open("/editions");
       browser.click("Publish 1 signed-off text");
       browser.see("Edition 1: out");
@@ -117,6 +113,9 @@ class Screenshots {
       browser.open("/templates");
       browser.choose("Template", "a new one that starts from “Bags and luggage”");
       browser.see("Outside and inside");
+      browser.choose("What is shown", "So Foolscap writes it");
+      browser.click("Ask Foolscap");
+      browser.see("tokens asked");
       Thread.sleep(800);
       browser.picture(folder.resolve("templates.png"));
       browser.open("/keywords");
@@ -144,6 +143,17 @@ class Screenshots {
       browser.see("So it would read");
       Thread.sleep(800);
       browser.picture(folder.resolve("ranges.png"));
+      browser.open("/channels");
+      browser.see("There is no channel yet");
+      browser.type(By.cssSelector("input[aria-label='Name of a new channel']"), "Pedalhouse");
+      browser.find(By.cssSelector("input[aria-label='Name of a new channel']")).sendKeys(Keys.TAB);
+      browser.choose("Language of the channel", "American English");
+      browser.choose("What it takes", "plain text");
+      browser.see("all that the shop has texts for");
+      browser.choose("Voice of Pedalhouse", "the expert voice");
+      browser.see("So it would read");
+      Thread.sleep(1500);
+      browser.picture(folder.resolve("channels.png"));
       browser.open("/style");
       browser.see("So it reads now");
       browser.choose("Voice", "lively");

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductFilter;
@@ -15,9 +16,11 @@ import rhetor.app.range.Ranges;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
+import rhetor.core.compose.Block;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.Draft;
+import rhetor.core.compose.Sentence;
 import rhetor.core.compose.Variety;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
@@ -54,6 +57,7 @@ class StyleTrials {
   /**
    * What of a product's texts shows a style.
    *
+   * @param description its blocks on lines of their own
    * @param marks what the style's checks say of it
    */
   record Worded(String title, String shortDescription, String description, List<String> marks) {}
@@ -170,6 +174,17 @@ class StyleTrials {
         new Checker(knowledge.current(), style)
             .check(draft, facts, facts.keyword()).marks().stream().map(Mark::why).toList();
     return new Worded(
-        draft.plain(Field.TITLE), draft.plain(Field.SHORT_DESCRIPTION), draft.prose(), marks);
+        draft.plain(Field.TITLE), draft.plain(Field.SHORT_DESCRIPTION), setOut(draft), marks);
+  }
+
+  /** The description's paragraphs on lines of their own; a list takes a line. */
+  private static String setOut(Draft draft) {
+    return draft.blocks(Field.DESCRIPTION).stream()
+        .map(
+            block ->
+                String.join(
+                    block.kind() == Block.Kind.LIST ? " · " : " ",
+                    block.sentences().stream().map(Sentence::text).toList()))
+        .collect(Collectors.joining("\n"));
   }
 }
