@@ -32,8 +32,6 @@ final class SentenceWriter {
 
   private static final int LETTERS = 6;
 
-  private static final int MOST_QUESTIONS = 2;
-
   private static final int MOST_JOINED = 3;
 
   /** Groups of which the least repetitive is taken next. */
@@ -52,7 +50,12 @@ final class SentenceWriter {
 
   /** Frames that a text bears once. */
   private static final Set<SentenceFrame> ONCE =
-      Set.of(SentenceFrame.FRAGMENT, SentenceFrame.THERE, SentenceFrame.YOU, SentenceFrame.LEAD);
+      Set.of(
+          SentenceFrame.FRAGMENT,
+          SentenceFrame.QUESTION,
+          SentenceFrame.THERE,
+          SentenceFrame.YOU,
+          SentenceFrame.LEAD);
 
   private final Subject subject;
   private final Pen pen;
@@ -313,8 +316,6 @@ final class SentenceWriter {
   private Way put(SentenceFrame frame, Framing framing, boolean startsParagraph) {
     boolean mannered =
         ONCE.contains(frame) && framesUsed.contains(frame)
-            || frame == SentenceFrame.QUESTION
-                && Collections.frequency(framesUsed, frame) >= MOST_QUESTIONS
             || frame == SentenceFrame.LEAD && (written.isEmpty() || pen.voice().leads().isEmpty())
             || frame == SentenceFrame.BARE && framesUsed.isEmpty() && written.isEmpty()
             || FRONTED.contains(frame)

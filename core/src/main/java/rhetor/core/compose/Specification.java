@@ -65,6 +65,14 @@ final class Specification {
             && q.unit().isEmpty()
             && concept.isPresent()
             && !concept.get().dimension().isEmpty();
+    // "Pockets: 0" tells a buyer of what there isn't.
+    boolean nothing =
+        fact.value() instanceof Value.Quantity q
+            && q.amount().signum() == 0
+            && concept.filter(c -> c.kind() == Concept.Kind.COUNT).isPresent();
+    if (nothing) {
+      return Optional.empty();
+    }
     boolean listed =
         THINGS.contains(fact.concept())
             ? wanted || !isSaidWhole(fact)
