@@ -24,6 +24,8 @@ final class Framing {
   static final String ITEM = "\u0001";
 
   /** Other ways to put a fact that are tried so as not to repeat a verb. */
+  private static final Pattern MEASURED = Pattern.compile("^be \\d");
+
   private static final int TURNS = 3;
 
   private static final char LISTED = ITEM.charAt(0);
@@ -436,11 +438,21 @@ final class Framing {
   /** The message's verb phrase, turned where it would stutter after others. */
   private static String fresh(Message m, List<String> before) {
     String verb = m.verb();
-    for (int turn = 1; turn <= TURNS && stutters(verb, before); turn++) {
+    for (int turn = 1; turn <= TURNS && isOff(verb, before); turn++) {
       String other = m.turned(turn).verb();
-      verb = stutters(other, before) ? verb : other;
+      verb = isOff(other, before) ? verb : other;
     }
     return verb;
+  }
+
+  private static boolean isOff(String verb, List<String> before) {
+    return stutters(verb, before) || limps(verb, before);
+  }
+
+  /** "It is offered in grey and 22 cm in size": a measure doesn't follow on what is done to it. */
+  private static boolean limps(String verb, List<String> before) {
+    return MEASURED.matcher(verb).find()
+        && before.stream().anyMatch(b -> b.startsWith("be ") && !MEASURED.matcher(b).find());
   }
 
   /** Whether a verb comes again that isn't said once for both. */

@@ -155,7 +155,7 @@ record NounPhrase(String words, List<Support> support, Set<Message> said, boolea
         if (m.claims().stream()
             .flatMap(c -> c.adj().stream())
             .anyMatch(a -> Echo.overlaps(a, called))) {
-          continue;
+          return;
         }
         for (Claim claim : m.claims()) {
           for (String adjective : claim.adj()) {

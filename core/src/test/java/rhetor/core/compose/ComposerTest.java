@@ -20,6 +20,7 @@ import rhetor.core.check.Checker;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
+import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 import rhetor.core.support.Ground;
 
@@ -147,6 +148,21 @@ class ComposerTest {
                 .compose(Brief.of(product));
         assertThat(other.plain(Field.SHORT_DESCRIPTION) + other.prose())
             .doesNotContain("splash-proof waterproof");
+      }
+    }
+
+    @Test
+    void measures_do_not_follow_on_what_is_done_to_it() {
+      ProductFacts sized =
+          Products.of(
+              "SKU,Name,Category,Brand,Dimensions,Colour,Mounting,Weight",
+              "TV2,Short Handlebar Bag 3,Handlebar bags,Tolvane,22 x 13 x 11 cm,slate grey,two straps,290 g");
+      for (Voice voice : Voices.all()) {
+        for (int seed = 0; seed < 20; seed++) {
+          Draft other = new Composer(KNOWLEDGE, seed).compose(Brief.of(sized).in(voice));
+          assertThat(other.plain(Field.SHORT_DESCRIPTION) + other.prose())
+              .doesNotContainPattern("(?:offered|held|made|closed)[^.,;]* and 22 × 13 × 11 cm");
+        }
       }
     }
 
