@@ -14,6 +14,7 @@ import { Lengths } from './Lengths';
 import { Origins } from './Origins';
 import { StructureWords, USUAL_STRUCTURE } from './StructureWords';
 import { TitleWords, USUAL_TITLES } from './TitleWords';
+import { Versions } from './Versions';
 import { WordList } from './WordList';
 import { bannedFrom, bannedLines, linesFrom } from './words';
 
@@ -72,6 +73,20 @@ function Form(props: { view: View; of: Owner; about: ReactNode; actions?: ReactN
     queryFn: () => take(api.POST('/api/layers/{kind}/{owner}/try', { params, body: layer })),
     placeholderData: keepPreviousData,
     retry: false,
+  });
+  const versions = useQuery({
+    queryKey: ['layers', of.kind, of.owner, 'versions'],
+    queryFn: () => take(api.GET('/api/layers/{kind}/{owner}/versions', { params })),
+  });
+  const look = useMutation({
+    mutationFn: (version: number) =>
+      take(
+        api.GET('/api/layers/{kind}/{owner}/versions/{version}', {
+          params: { path: { ...params.path, version } },
+        }),
+      ),
+    onSuccess: setLayer,
+    onError: notice.trouble,
   });
   const problems = trial.data?.problems ?? [];
   const at = (where: string) => problems.filter((p) => p.where.startsWith(where));
@@ -218,6 +233,7 @@ function Form(props: { view: View; of: Owner; about: ReactNode; actions?: ReactN
           What holds for it now
         </Typography>
         <Origins settings={view.settings} />
+        <Versions versions={versions.data} now={view.version} onLook={look.mutate} />
       </Box>
       <Effect
         isChanged={isChanged}

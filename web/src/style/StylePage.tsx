@@ -5,7 +5,6 @@ import Typography from '@mui/material/Typography';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, take, type Schema } from '../api/client';
-import { count, when } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { Sentence, TypedWord, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
@@ -17,6 +16,7 @@ import { PlainWords } from './PlainWords';
 import { Weights } from './Weights';
 import { StructureWords } from './StructureWords';
 import { TitleWords } from './TitleWords';
+import { Versions } from './Versions';
 import { WordList } from './WordList';
 import { bannedFrom, bannedLines, linesFrom } from './words';
 
@@ -78,6 +78,16 @@ function StyleForm({ view }: { view: View }) {
     queryFn: () => take(api.POST('/api/style/try', { body })),
     placeholderData: keepPreviousData,
     retry: false,
+  });
+  const versions = useQuery({
+    queryKey: ['style', 'versions'],
+    queryFn: () => take(api.GET('/api/style/versions')),
+  });
+  const look = useMutation({
+    mutationFn: (version: number) =>
+      take(api.GET('/api/style/versions/{version}', { params: { path: { version } } })),
+    onSuccess: (then) => replace(then.style),
+    onError: notice.trouble,
   });
   const problems = trial.data?.problems ?? [];
   const at = (where: string) => problems.filter((p) => p.where.startsWith(where));
@@ -262,7 +272,7 @@ function StyleForm({ view }: { view: View }) {
         ))}
         <PlainWords style={body} onRead={replace} />
         <ByExample style={body} onProposed={replace} />
-        <Versions now={view.version} onLook={replace} />
+        <Versions versions={versions.data} now={view.version} onLook={look.mutate} />
       </Box>
       <Effect
         isChanged={isChanged}
@@ -270,39 +280,6 @@ function StyleForm({ view }: { view: View }) {
         problems={problems.length}
         examples={trial.data?.examples ?? []}
       />
-    </Box>
-  );
-}
-
-/** The versions before; looking at one puts its settings into the form, where it can be kept again. */
-function Versions(props: { now: number; onLook: (style: Body) => void }) {
-  const notice = useNotice();
-  const versions = useQuery({
-    queryKey: ['style', 'versions'],
-    queryFn: () => take(api.GET('/api/style/versions')),
-  });
-  const look = useMutation({
-    mutationFn: (version: number) =>
-      take(api.GET('/api/style/versions/{version}', { params: { path: { version } } })),
-    onSuccess: (view) => props.onLook(view.style),
-    onError: notice.trouble,
-  });
-  if (!versions.data?.length) return null;
-  return (
-    <Box sx={{ mt: 3 }}>
-      <Typography variant="h3">{count(versions.data.length, 'version')}</Typography>
-      {versions.data.slice(0, 8).map((v) => (
-        <Box key={v.version} sx={{ fontSize: 13, color: 'text.secondary', mt: 0.5 }}>
-          {v.version === props.now ? (
-            <strong>No. {v.version}</strong>
-          ) : (
-            <Button size="small" sx={{ p: 0 }} onClick={() => look.mutate(v.version)}>
-              No. {v.version}
-            </Button>
-          )}{' '}
-          {v.note}. {v.by}, {when(v.at)}
-        </Box>
-      ))}
     </Box>
   );
 }

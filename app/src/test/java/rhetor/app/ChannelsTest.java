@@ -149,6 +149,31 @@ class ChannelsTest {
   }
 
   @Test
+  void what_was_decided_before_can_be_looked_at_and_kept_again() {
+    long channel = channel("Versions", "", true);
+    String owner = "channel/" + channel;
+    decide(owner, Map.of("voice", "warm"));
+    decide(owner, Map.of("voice", "lively", "audience", "walkers"));
+    JsonNode versions = writer.get("/api/layers/" + owner + "/versions").expect(200).body();
+    assertThat(versions).hasSize(2);
+    assertThat(versions.get(0).path("note").asString()).isEqualTo("Voice, audience changed");
+    assertThat(
+            writer
+                .get("/api/layers/" + owner + "/versions/1")
+                .expect(200)
+                .body()
+                .path("voice")
+                .asString())
+        .isEqualTo("warm");
+    writer.get("/api/layers/" + owner + "/versions/7").expect(404);
+    // Whoever saw the first decision doesn't overwrite the second.
+    editor
+        .put("/api/layers/" + owner, Map.of("seen", 1, "layer", RangesTest.layer(Map.of())))
+        .expect(412);
+    writer.get("/api/products/99999999/style").expect(404);
+  }
+
+  @Test
   void what_the_houses_language_decides_holds_for_its_own_texts_too() {
     decide("language/british", Map.of("always", List.of("Kept in stock.")));
     try {

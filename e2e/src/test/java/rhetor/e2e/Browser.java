@@ -151,7 +151,8 @@ final class Browser implements AutoCloseable {
   List<String> complaints() {
     return driver.manage().logs().get(LogType.BROWSER).getAll().stream()
         .map(LogEntry::getMessage)
-        .filter(m -> !m.contains("the server responded with a status of 4"))
+        // Refusals are shown to the person; so is what a service outside didn't do.
+        .filter(m -> !m.matches("(?s).*the server responded with a status of (?:4\\d\\d|502).*"))
         .toList();
   }
 

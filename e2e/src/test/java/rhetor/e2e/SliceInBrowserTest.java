@@ -434,7 +434,7 @@ class SliceInBrowserTest {
   @Order(19)
   void a_run_goes_on_through_a_reload_and_a_crash_of_the_server() throws Exception {
     StringBuilder sheet = new StringBuilder("SKU,Name,Category,Weight,Material,Colour\n");
-    int rows = 5_000;
+    int rows = 2_500;
     for (int i = 0; i < rows; i++) {
       sheet
           .append("CR-")
@@ -448,12 +448,12 @@ class SliceInBrowserTest {
     Path large = Files.writeString(demo.folder().resolve("large.csv"), sheet);
     browser.signIn("wren");
     browser.drop(large);
-    browser.click("Take 5,000 rows in");
-    browser.see("5,000 new");
+    browser.click("Take 2,500 rows in");
+    browser.see("2,500 new");
     browser.click("See the products");
-    browser.see("of 5,000 products shown");
+    browser.see("of 2,500 products shown");
     browser.until(
-        d -> browser.find(By.cssSelector("[data-testid=write]")).getText().equals("Write 5,000"));
+        d -> browser.find(By.cssSelector("[data-testid=write]")).getText().equals("Write 2,500"));
     browser.click(By.cssSelector("[data-testid=write]"));
     browser.until(d -> written() > 100);
     browser.driver.navigate().refresh();

@@ -19,6 +19,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import rhetor.app.web.Refused;
+import rhetor.core.model.AnswerReader;
 import rhetor.core.model.Turn;
 
 /** Asks text models over the chat-completions protocol; tries again when one is at capacity. */
@@ -45,7 +46,8 @@ class ModelClient {
               .maxRetries(RETRIES)
               .build()
               .chat(turns.stream().map(ModelClient::message).toList());
-      String text = Optional.ofNullable(response.aiMessage().text()).orElse("");
+      String said = Optional.ofNullable(response.aiMessage().text()).orElse("");
+      String text = said.substring(0, Math.min(said.length(), AnswerReader.LONGEST));
       TokenUsage usage = Optional.ofNullable(response.tokenUsage()).orElse(new TokenUsage());
       int asked = Optional.ofNullable(usage.inputTokenCount()).orElse(0);
       int answered = Optional.ofNullable(usage.outputTokenCount()).orElse(0);

@@ -1,6 +1,8 @@
 package rhetor.app.proof;
 
 import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import rhetor.app.channel.Channel;
 import rhetor.app.channel.Channels;
@@ -22,6 +24,8 @@ import rhetor.core.exchange.TextColumns;
  */
 @Service
 public class ChannelTexts {
+  private static final Logger LOG = LoggerFactory.getLogger(ChannelTexts.class);
+
   private final Channels channels;
   private final ProductService products;
   private final Templates templates;
@@ -57,8 +61,20 @@ public class ChannelTexts {
       this.composer = composer;
     }
 
-    /** A product's cells in the channel's sheet; what must be fixed is named in the last one. */
+    /**
+     * A product's cells in the channel's sheet; the last one names what must be fixed, or why there
+     * is no text.
+     */
     public List<String> cells(long productId) {
+      try {
+        return written(productId);
+      } catch (RuntimeException e) {
+        LOG.warn("writing for product {} and channel {} failed", productId, channel.id(), e);
+        return TextColumns.none("It could not be written: " + e.getMessage());
+      }
+    }
+
+    private List<String> written(long productId) {
       Product product = products.get(productId);
       Brief brief = templates.brief(product, channel);
       Draft draft = composer.compose(brief);

@@ -24,6 +24,7 @@ import rhetor.app.channel.Channels;
 import rhetor.app.range.RangeChanged;
 import rhetor.app.range.Ranges;
 import rhetor.app.web.Refused;
+import rhetor.core.language.English;
 import rhetor.core.style.LayeredStyle;
 import rhetor.core.style.Spelling;
 import rhetor.core.style.Style;
@@ -33,6 +34,9 @@ import rhetor.core.style.StyleProblem;
 /** The house's style: what holds now for whom, and its versions. */
 @Service
 public class HouseStyle {
+  /** Most characters of what was changed, for the history. */
+  private static final int LONGEST_NOTE = 180;
+
   /** How long another process's decision may go unseen. */
   private static final Duration FRESH = Duration.ofSeconds(2);
 
@@ -348,8 +352,7 @@ public class HouseStyle {
   public void putLayer(LayerOwner owner, StyleLayer layer, int seen, String by) {
     StyleStore.KeptLayer before = layer(owner);
     if (before.version() != seen) {
-      throw Refused.changedMeanwhile(
-          "Somebody changed this style meanwhile. Look at it again before you go on; what you typed is still here.");
+      throw changedMeanwhile();
     }
     List<StyleProblem> problems = problems(owner, layer);
     if (!problems.isEmpty()) {
@@ -359,11 +362,31 @@ public class HouseStyle {
     if (layer.equals(before.layer())) {
       return;
     }
-    store.putLayer(owner, new StyleStore.KeptLayer(seen + 1, layer), by);
+    String note = changes(before.layer().over(current()), layer.over(current()));
+    if (!store.putLayer(owner, new StyleStore.KeptLayer(seen + 1, layer), note, by)) {
+      throw changedMeanwhile();
+    }
     forget();
     if (owner.kind() != LayerOwner.Kind.CHANNEL) {
       events.publishEvent(new StyleChanged("style of " + owner + " " + (seen + 1)));
     }
+  }
+
+  private static Refused changedMeanwhile() {
+    return Refused.changedMeanwhile(
+        "Somebody changed this style meanwhile. Look at it again before you go on; what you typed is still here.");
+  }
+
+  List<StyleStore.StyleVersion> history(LayerOwner owner) {
+    require(owner);
+    return store.history(owner);
+  }
+
+  StyleLayer version(LayerOwner owner, int version) {
+    return store
+        .layer(owner, version)
+        .map(StyleStore.KeptLayer::layer)
+        .orElseThrow(() -> Refused.notFound("There is no version " + version + " of it."));
   }
 
   /** Why what a part of the house would decide can't be obeyed. */
@@ -410,6 +433,7 @@ public class HouseStyle {
     note(changed, "audience", before.audience().equals(after.audience()));
     note(changed, "banned words", before.banned().equals(after.banned()));
     note(changed, "required words", before.required().equals(after.required()));
+    note(changed, "supporting keywords", before.supporting().equals(after.supporting()));
     note(changed, "words not in titles", before.notInTitles().equals(after.notInTitles()));
     note(changed, "what every description says", before.always().equals(after.always()));
     note(changed, "what is special about the house", before.special().equals(after.special()));
@@ -424,7 +448,9 @@ public class HouseStyle {
     note(changed, "what readiness weighs", before.weights().equals(after.weights()));
     note(changed, "the sample", before.sample().equals(after.sample()));
     note(changed, "instructions", before.instructions().equals(after.instructions()));
-    return rhetor.core.language.English.capitalise(String.join(", ", changed)) + " changed";
+    String what = English.capitalise(String.join(", ", changed));
+    return (what.length() > LONGEST_NOTE ? what.substring(0, LONGEST_NOTE) + "…" : what)
+        + " changed";
   }
 
   private static void note(List<String> changed, String what, boolean same) {

@@ -126,6 +126,18 @@ class StyleController {
         kept.version(), LayerBody.of(kept.layer()), StyleBody.of(whole.style()), whole.settings());
   }
 
+  @GetMapping("/api/layers/{kind}/{owner}/versions")
+  List<StyleStore.StyleVersion> layerHistory(
+      @PathVariable String kind, @PathVariable String owner) {
+    return house.history(LayerOwner.parse(kind, owner));
+  }
+
+  @GetMapping("/api/layers/{kind}/{owner}/versions/{version}")
+  LayerBody layerVersion(
+      @PathVariable String kind, @PathVariable String owner, @PathVariable int version) {
+    return LayerBody.of(house.version(LayerOwner.parse(kind, owner), version));
+  }
+
   @PutMapping("/api/layers/{kind}/{owner}")
   LayerView putLayer(
       @PathVariable String kind,

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
@@ -55,13 +56,7 @@ class StyleStore {
   List<StyleVersion> history() {
     return jdbc.sql(
             "select version, note, made_by, made_at from house_style order by version desc limit 100")
-        .query(
-            (rs, i) ->
-                new StyleVersion(
-                    rs.getLong(1),
-                    rs.getString(2),
-                    rs.getString(3),
-                    rs.getTimestamp(4).toInstant()))
+        .query(StyleStore::version)
         .list();
   }
 
@@ -71,7 +66,8 @@ class StyleStore {
   /** What parts of the house decide. */
   Map<LayerOwner, KeptLayer> layers() {
     Map<LayerOwner, KeptLayer> layers = new HashMap<>();
-    jdbc.sql("select kind, owner, version, layer from style_layer")
+    jdbc.sql(
+            "select kind, owner, version, layer from style_layer l where version = (select max(o.version) from style_layer o where o.kind = l.kind and o.owner = l.owner)")
         .query(
             rs -> {
               layers.put(
@@ -83,27 +79,60 @@ class StyleStore {
 
   Optional<KeptLayer> layer(LayerOwner owner) {
     return jdbc.sql(
-            "select kind, owner, version, layer from style_layer where kind = ? and owner = ?")
+            "select kind, owner, version, layer from style_layer where kind = ? and owner = ? order by version desc fetch first row only")
         .params(owner.kind().name(), owner.owner())
         .query((rs, i) -> layer(rs))
         .optional();
+  }
+
+  /** What a part of the house decided then. */
+  Optional<KeptLayer> layer(LayerOwner owner, int version) {
+    return jdbc.sql(
+            "select kind, owner, version, layer from style_layer where kind = ? and owner = ? and version = ?")
+        .params(owner.kind().name(), owner.owner(), version)
+        .query((rs, i) -> layer(rs))
+        .optional();
+  }
+
+  List<StyleVersion> history(LayerOwner owner) {
+    return jdbc.sql(
+            "select version, note, made_by, made_at from style_layer where kind = ? and owner = ? order by version desc limit 100")
+        .params(owner.kind().name(), owner.owner())
+        .query(StyleStore::version)
+        .list();
+  }
+
+  private static StyleVersion version(ResultSet rs, int row) throws SQLException {
+    return new StyleVersion(
+        rs.getLong(1), rs.getString(2), rs.getString(3), rs.getTimestamp(4).toInstant());
   }
 
   private KeptLayer layer(ResultSet rs) throws SQLException {
     return new KeptLayer(rs.getInt(3), json.readValue(rs.getString(4), StyleLayer.class));
   }
 
-  void putLayer(LayerOwner owner, KeptLayer kept, String by) {
-    jdbc.sql(
-            "merge into style_layer (kind, owner, version, layer, made_by, made_at) key (kind, owner) values (?, ?, ?, ?, ?, ?)")
-        .params(
-            owner.kind().name(),
-            owner.owner(),
-            kept.version(),
-            json.writeValueAsString(kept.layer()),
-            by,
-            Timestamp.from(clock.instant()))
-        .update();
+  /**
+   * Adds a version of what a part of the house decides.
+   *
+   * @return whether there was none of that number yet
+   */
+  boolean putLayer(LayerOwner owner, KeptLayer kept, String note, String by) {
+    try {
+      jdbc.sql(
+              "insert into style_layer (kind, owner, version, layer, note, made_by, made_at) values (?, ?, ?, ?, ?, ?, ?)")
+          .params(
+              owner.kind().name(),
+              owner.owner(),
+              kept.version(),
+              json.writeValueAsString(kept.layer()),
+              note,
+              by,
+              Timestamp.from(clock.instant()))
+          .update();
+      return true;
+    } catch (DuplicateKeyException e) {
+      return false;
+    }
   }
 
   void removeLayer(LayerOwner owner) {

@@ -92,6 +92,7 @@ public class Templates {
    * @param channel where the texts go, 0 for the house's own shop
    */
   List<Setting> settings(long product, long channel) {
+    products.line(product);
     LayeredStyle under = house.layered(product, channel);
     return store
         .of(product)

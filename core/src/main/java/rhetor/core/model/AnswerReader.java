@@ -25,8 +25,8 @@ import rhetor.core.style.Field;
  * the rest left out and told of. Half a field is never kept.
  */
 public final class AnswerReader {
-  /** Longest answer that is looked at, in characters. */
-  private static final int LONGEST = 200_000;
+  /** Longest answer that is looked at, in characters; what goes on after that need not be kept. */
+  public static final int LONGEST = 200_000;
 
   /** Lines in which a model talks to whoever asked. */
   private static final Pattern CHATTER =
@@ -68,7 +68,7 @@ public final class AnswerReader {
   private Answer fields(String answer) {
     String text = answer.length() > LONGEST ? answer.substring(0, LONGEST) : answer;
     text = FENCE.matcher(text.replace("\uFEFF", "").replace("\r\n", "\n")).replaceAll("").strip();
-    LooseJson json = LooseJson.in(text, AnswerReader::field);
+    LooseJson json = LooseJson.in(text);
     Map<Field, String> raw = json.fields();
     if (raw.isEmpty()) {
       raw = headed(text);
@@ -128,8 +128,12 @@ public final class AnswerReader {
 
   /** Only a field's own name heads a paragraph: "Name: …" may be an entry of a list. */
   private static Optional<Field> labelled(String name) {
-    return field(name)
-        .filter(f -> normal(name).equals(f.code()) || normal(f.label()).equals(normal(name)));
+    return field(name).filter(f -> isOwnName(name, f));
+  }
+
+  /** Whether a field is called so and in no other word. */
+  static boolean isOwnName(String name, Field field) {
+    return normal(name).equals(field.code()) || normal(name).equals(normal(field.label()));
   }
 
   /** The field that a name stands for. */

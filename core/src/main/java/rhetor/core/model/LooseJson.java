@@ -2,10 +2,11 @@ package rhetor.core.model;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.apache.commons.text.StringEscapeUtils;
@@ -51,28 +52,35 @@ record LooseJson(Map<Field, String> fields, String around, List<String> notes) {
 
   private static final LooseJson NONE = new LooseJson(Map.of(), "", List.of());
 
-  /**
-   * The first object in a text that has a known field.
-   *
-   * @param known the field that a property's name stands for
-   */
-  static LooseJson in(String text, Function<String, Optional<Field>> known) {
+  /** The first object in a text that has a field's name among its own. */
+  static LooseJson in(String text) {
     char[] characters = text.toCharArray();
     int from = text.indexOf('{');
     for (int tries = 0; from >= 0 && tries < MOST_TRIES; tries++) {
-      Optional<LooseJson> whole = whole(text, characters, from, known);
+      Optional<LooseJson> whole = whole(text, characters, from);
       if (whole.isPresent()) {
         return whole.get();
       }
       from = text.indexOf('{', from + 1);
     }
-    return byNames(text, known);
+    return byNames(text);
+  }
+
+  /** Fields as they are found; a field's own name counts for more than another word for it. */
+  private static final class Found {
+    private final Map<Field, String> fields = new EnumMap<>(Field.class);
+    private final Set<Field> byOwnName = EnumSet.noneOf(Field.class);
+
+    void put(String name, String value) {
+      AnswerReader.field(name)
+          .filter(f -> AnswerReader.isOwnName(name, f) ? byOwnName.add(f) : !fields.containsKey(f))
+          .ifPresent(f -> fields.put(f, value));
+    }
   }
 
   /** The object that begins at a brace, if it is one with known fields. */
-  private static Optional<LooseJson> whole(
-      String text, char[] characters, int from, Function<String, Optional<Field>> known) {
-    Map<Field, String> fields = new EnumMap<>(Field.class);
+  private static Optional<LooseJson> whole(String text, char[] characters, int from) {
+    Found found = new Found();
     int depth = 0;
     try (JsonParser parser =
         LENIENT.createParser(
@@ -80,13 +88,13 @@ record LooseJson(Map<Field, String> fields, String around, List<String> notes) {
       JsonToken token;
       while ((token = parser.nextToken()) != null) {
         if (token == JsonToken.PROPERTY_NAME) {
-          Optional<Field> field = known.apply(parser.currentName());
+          String name = parser.currentName();
+          Optional<Field> field = AnswerReader.field(name);
           token = parser.nextToken();
           if (field.isPresent() && token.isScalarValue()) {
-            fields.putIfAbsent(
-                field.get(), token == JsonToken.VALUE_NULL ? "" : parser.getString());
+            found.put(name, token == JsonToken.VALUE_NULL ? "" : parser.getString());
           } else if (field.isPresent() && token == JsonToken.START_ARRAY) {
-            fields.putIfAbsent(field.get(), lines(parser, field.get()));
+            found.put(name, lines(parser, field.get()));
             token = JsonToken.END_ARRAY;
             depth++;
           }
@@ -96,9 +104,9 @@ record LooseJson(Map<Field, String> fields, String around, List<String> notes) {
         } else if (token.isStructEnd() && --depth == 0) {
           int end = from + (int) parser.currentLocation().getCharOffset();
           String around = text.substring(0, from) + " " + text.substring(end);
-          return fields.isEmpty()
+          return found.fields.isEmpty()
               ? Optional.empty()
-              : Optional.of(new LooseJson(fields, around, List.of()));
+              : Optional.of(new LooseJson(found.fields, around, List.of()));
         }
       }
     } catch (JacksonException e) {
@@ -134,8 +142,8 @@ record LooseJson(Map<Field, String> fields, String around, List<String> notes) {
   }
 
   /** What stands behind the names of known fields, wherever it ends. */
-  private static LooseJson byNames(String text, Function<String, Optional<Field>> known) {
-    Map<Field, String> fields = new EnumMap<>(Field.class);
+  private static LooseJson byNames(String text) {
+    Found found = new Found();
     List<String> notes =
         new ArrayList<>(
             List.of("The answer’s JSON is broken; it was read by the names of its fields."));
@@ -146,7 +154,8 @@ record LooseJson(Map<Field, String> fields, String around, List<String> notes) {
     boolean isCut = false;
     while (!isCut && property.find(at)) {
       at = property.end();
-      Optional<Field> field = known.apply(property.group("name"));
+      String name = property.group("name");
+      Optional<Field> field = AnswerReader.field(name);
       if (field.isEmpty() || at >= text.length()) {
         continue;
       }
@@ -154,8 +163,7 @@ record LooseJson(Map<Field, String> fields, String around, List<String> notes) {
       if (opens == '"') {
         Matcher close = END_OF_STRING.matcher(text);
         if (close.find(at + 1)) {
-          fields.putIfAbsent(
-              field.get(), StringEscapeUtils.unescapeJson(text.substring(at + 1, close.start())));
+          found.put(name, StringEscapeUtils.unescapeJson(text.substring(at + 1, close.start())));
           at = close.start() + 1;
           end = close.end();
         } else {
@@ -169,7 +177,7 @@ record LooseJson(Map<Field, String> fields, String around, List<String> notes) {
           while (item.find()) {
             items.add(StringEscapeUtils.unescapeJson(item.group(1)));
           }
-          fields.putIfAbsent(field.get(), joined(items, field.get()));
+          found.put(name, joined(items, field.get()));
           at = close;
           end = close + 1;
         } else {
@@ -180,11 +188,11 @@ record LooseJson(Map<Field, String> fields, String around, List<String> notes) {
     if (isCut) {
       notes.add("“%s” breaks off, so it was left out.".formatted(property.group("name")));
     }
-    if (fields.isEmpty()) {
+    if (found.fields.isEmpty()) {
       return NONE;
     }
     boolean isClosed = !isCut && text.charAt(end - 1) == '}';
     String before = begin < 0 ? "" : text.substring(0, begin);
-    return new LooseJson(fields, before + (isClosed ? " " + text.substring(end) : ""), notes);
+    return new LooseJson(found.fields, before + (isClosed ? " " + text.substring(end) : ""), notes);
   }
 }

@@ -22,6 +22,7 @@ class AnswerReaderTest {
         "{\"title\": \"Moss Lamp\", \"tags\": [\"lamp\", \"moss\"]}",
         "Sure! Here are your texts:\n```json\n{\"title\": \"Moss Lamp\", \"tags\": [\"lamp\", \"moss\"]}\n```\nLet me know what you think.",
         "{\"product\": {\"Title\": \"“Moss Lamp”\", \"tags\": \"#lamp, #moss\", \"colour\": 3}}",
+        "{\"name\": \"Lamp\", \"title\": \"Moss Lamp\", \"tags\": \"lamp, moss\"}",
         "{'title': 'Moss Lamp', tags: ['lamp', 'moss',],}",
         "{\"title\": \"**Moss Lamp**\", \"tags\": \"- lamp\\n- moss\"}",
         "{\"title\": \"Title: Moss Lamp\", \"tags\": [\"lamp\", \"moss\"]",
