@@ -234,7 +234,9 @@ public final class Composer {
 
     /** A list that the house's words made too long loses its last entries. */
     private List<Block> within(Field field, List<Block> blocks) {
-      if (blocks.size() != 1 || !field.isList() && field != Field.TAGS) {
+      if (blocks.size() != 1
+          || !field.isList() && field != Field.TAGS
+          || rules.words(field).isIdle()) {
         return blocks;
       }
       List<Sentence> entries = new ArrayList<>(blocks.getFirst().sentences());

@@ -24,8 +24,6 @@ final class Framing {
   static final String ITEM = "\u0001";
 
   /** Other ways to put a fact that are tried so as not to repeat a verb. */
-  private static final Pattern MEASURED = Pattern.compile("^be \\d");
-
   private static final int TURNS = 3;
 
   private static final char LISTED = ITEM.charAt(0);
@@ -451,8 +449,19 @@ final class Framing {
 
   /** "It is offered in grey and 22 cm in size": a measure doesn't follow on what is done to it. */
   private static boolean limps(String verb, List<String> before) {
-    return MEASURED.matcher(verb).find()
-        && before.stream().anyMatch(b -> b.startsWith("be ") && !MEASURED.matcher(b).find());
+    if (!isSize(verb)) {
+      return false;
+    }
+    for (String other : before) {
+      if (other.startsWith("be ") && !isSize(other)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static boolean isSize(String verb) {
+    return verb.length() > 3 && verb.startsWith("be ") && Character.isDigit(verb.charAt(3));
   }
 
   /** Whether a verb comes again that isn't said once for both. */

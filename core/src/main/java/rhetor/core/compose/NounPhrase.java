@@ -152,10 +152,12 @@ record NounPhrase(String words, List<Support> support, Set<Message> said, boolea
         String called, List<Adjective> chosen, Set<Message> said, List<Support> support) {
       for (Message m : messages) {
         // What "waterproof" says already, "splash-proof" would say less of.
-        if (m.claims().stream()
-            .flatMap(c -> c.adj().stream())
-            .anyMatch(a -> Echo.overlaps(a, called))) {
-          return;
+        for (Claim claim : m.claims()) {
+          for (String adjective : claim.adj()) {
+            if (Echo.overlaps(adjective, called)) {
+              return;
+            }
+          }
         }
         for (Claim claim : m.claims()) {
           for (String adjective : claim.adj()) {

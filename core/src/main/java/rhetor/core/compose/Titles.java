@@ -162,9 +162,11 @@ final class Titles {
   }
 
   /** How long a title is once the house's words stand in it. */
-  private int length(String title) {
+  private int length(CharSequence title, String joint, String more) {
     HouseWords words = rules.titleWords();
-    return words.isIdle() ? title.length() : words.said(title, product.names()).length();
+    return words.isIdle()
+        ? title.length() + joint.length() + more.length()
+        : words.said(title + joint + more, product.names()).length();
   }
 
   private void append(
@@ -174,7 +176,7 @@ final class Titles {
       int most,
       List<Support> support,
       Support rest) {
-    if (length(text + joint + words) <= most && !rules.titleWords().isUnsayable(words, List.of())) {
+    if (length(text, joint, words) <= most && !rules.titleWords().isUnsayable(words, List.of())) {
       text.append(joint).append(words);
       if (rest != null) {
         support.add(rest);
