@@ -17,12 +17,19 @@ create table model_connection (
 -- What a model answered to what it was asked: the same question is never paid for twice.
 create table model_answer (
   hash char(64) primary key,
-  connection_id bigint references model_connection on delete set null,
   answer varchar(1000000) not null,
+  tokens_asked int not null,
+  tokens_answered int not null
+);
+
+-- Each time that a model was asked, and what that cost; a new answer doesn't undo an old bill.
+create table model_call (
+  id bigint generated always as identity primary key,
+  connection_id bigint references model_connection on delete set null,
   tokens_asked int not null,
   tokens_answered int not null,
   cost decimal(14, 6) not null,
   asked_by varchar(200) not null,
   asked_at timestamp with time zone not null
 );
-create index model_answer_by_connection on model_answer (connection_id, asked_at);
+create index model_call_by_connection on model_call (connection_id, asked_at);

@@ -1,6 +1,7 @@
 package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -167,7 +168,11 @@ class TextModelsTest {
     assertThat(ask(id, 0, "SHOW", "once").body().path("text")).isEqualTo(first.path("text"));
     // Another wish is another question.
     assertThat(ask(id, 0, "SHOW", "twice").body().path("isAnswered").asBoolean()).isFalse();
-    assertThat(ask(id, 0, "AFRESH", "once").body().path("cost").asDouble()).isGreaterThan(0.1);
+    double afresh = ask(id, 0, "AFRESH", "once").body().path("cost").asDouble();
+    assertThat(afresh).isGreaterThan(0.1);
+    // A new answer takes the old one's place, but both were paid for.
+    assertThat(writer.get("/api/connections").body().get(0).path("spent").asDouble())
+        .isCloseTo(first.path("cost").asDouble() + afresh, within(0.01));
   }
 
   @Test

@@ -103,27 +103,29 @@ class ConnectionStore {
 
   /** What was answered to a question, if it was asked before. */
   Optional<Reply> reply(String hash) {
-    return jdbc.sql(
-            "select answer, tokens_asked, tokens_answered, cost from model_answer where hash = ?")
+    return jdbc.sql("select answer, tokens_asked, tokens_answered from model_answer where hash = ?")
         .param(hash)
         .query(
             (rs, i) ->
-                new Reply(rs.getString(1), rs.getInt(2), rs.getInt(3), rs.getBigDecimal(4), true))
+                new Reply(rs.getString(1), rs.getInt(2), rs.getInt(3), BigDecimal.ZERO, true))
         .optional();
   }
 
+  /** Keeps an answer and what it cost; the bill first, since it is owed even if all else fails. */
   void keep(String hash, Connection connection, Reply reply, String by) {
     jdbc.sql(
-            "merge into model_answer (hash, connection_id, answer, tokens_asked, tokens_answered, cost, asked_by, asked_at) key (hash) values (?, ?, ?, ?, ?, ?, ?, ?)")
+            "insert into model_call (connection_id, tokens_asked, tokens_answered, cost, asked_by, asked_at) values (?, ?, ?, ?, ?, ?)")
         .params(
-            hash,
             connection.id(),
-            reply.text(),
             reply.tokensAsked(),
             reply.tokensAnswered(),
             reply.cost(),
             by,
             Timestamp.from(clock.instant()))
+        .update();
+    jdbc.sql(
+            "merge into model_answer (hash, answer, tokens_asked, tokens_answered) key (hash) values (?, ?, ?, ?)")
+        .params(hash, reply.text(), reply.tokensAsked(), reply.tokensAnswered())
         .update();
   }
 
@@ -136,7 +138,7 @@ class ConnectionStore {
 
   Spent spent(long connection, Instant since) {
     return jdbc.sql(
-            "select count(*), coalesce(sum(cost), 0) from model_answer where connection_id = ? and asked_at >= ?")
+            "select count(*), coalesce(sum(cost), 0) from model_call where connection_id = ? and asked_at >= ?")
         .params(connection, Timestamp.from(since))
         .query((rs, i) -> new Spent(rs.getInt(1), rs.getBigDecimal(2)))
         .single();

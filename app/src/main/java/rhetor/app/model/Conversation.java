@@ -35,10 +35,7 @@ public final class Conversation implements TextModel {
 
   /** What it cost this time; what was answered before costs nothing again. */
   public BigDecimal cost() {
-    return replies.stream()
-        .filter(r -> !r.isKept())
-        .map(Reply::cost)
-        .reduce(BigDecimal.ZERO, BigDecimal::add);
+    return replies.stream().map(Reply::cost).reduce(BigDecimal.ZERO, BigDecimal::add);
   }
 
   /** Whether all of it had been answered before. */

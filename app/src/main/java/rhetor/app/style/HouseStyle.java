@@ -78,7 +78,7 @@ public class HouseStyle {
   /**
    * A style with all layers on top, in order: range, channel, language; and the line of the day.
    *
-   * @param language the language to write in, if neither channel nor style is to say it
+   * @param language the language to write in; empty for the channel's, or else the style's
    */
   private LayeredStyle layered(
       Read now,

@@ -272,28 +272,19 @@ final class StyleCheck {
     }
     int index = 0;
     for (Block block : draft.blocks(Field.DESCRIPTION)) {
+      String why = "";
       if (block.kind() == Block.Kind.LIST && !structure.specification()) {
-        marks.add(
-            new Mark(
-                Weight.WEIGH,
-                "structure",
-                Field.DESCRIPTION,
-                index,
-                "",
-                "Descriptions of the house have no list of facts; this one does. Leave it out."));
+        why = "Descriptions of the house have no list of facts; this one does. Leave it out.";
+      } else if (block.kind() == Block.Kind.PARAGRAPH
+          && !structure.allows(block.sentences().size())) {
+        why =
+            "This paragraph has %s; the house wants %s at most. Part it."
+                .formatted(
+                    Structure.sentences(block.sentences().size()),
+                    Structure.sentences(structure.paragraphSentences()));
       }
-      if (block.kind() == Block.Kind.PARAGRAPH && !structure.allows(block.sentences().size())) {
-        marks.add(
-            new Mark(
-                Weight.WEIGH,
-                "structure",
-                Field.DESCRIPTION,
-                index,
-                "",
-                "This paragraph has %s; the house wants %s at most. Part it."
-                    .formatted(
-                        Structure.sentences(block.sentences().size()),
-                        Structure.sentences(structure.paragraphSentences()))));
+      if (!why.isEmpty()) {
+        marks.add(new Mark(Weight.WEIGH, "structure", Field.DESCRIPTION, index, "", why));
       }
       index += block.sentences().size();
     }

@@ -220,7 +220,7 @@ final class Framing {
       case ITS -> its(first, rest, startsParagraph);
       case YOU -> isOnlyThings() ? List.of("you get " + nouns(withs)) : null;
       case THERE ->
-          isOnlyThings()
+          isOnlyThings() && isOneNumber(withs)
               ? List.of("there " + (isSeveral(withs) ? "are " : "is ") + nouns(withs))
               : null;
     };
@@ -243,6 +243,11 @@ final class Framing {
   private boolean isAllBeOrNone() {
     long be = verbs.stream().filter(m -> m.verb().startsWith("be ")).count();
     return be == 0 || be == verbs.size();
+  }
+
+  /** "There is one pocket and reflective details" agrees with neither. */
+  private static boolean isOneNumber(List<Message> withs) {
+    return isSeveral(withs) || withs.stream().noneMatch(w -> isSeveral(List.of(w)));
   }
 
   /** "There are two pockets and a zip": the verb agrees with what stands next to it. */

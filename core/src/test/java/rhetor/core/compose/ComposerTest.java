@@ -152,6 +152,20 @@ class ComposerTest {
     }
 
     @Test
+    void one_thing_is_not_there_together_with_several() {
+      ProductFacts sized =
+          Products.of(
+              "SKU,Name,Category,Brand,Pockets,Reflective details,Weight",
+              "TV3,Long Saddle Bag 14,Saddle bags,Tolvane,1,yes,430 g");
+      for (Voice voice : Voices.all()) {
+        for (int seed = 0; seed < 20; seed++) {
+          assertThat(new Composer(KNOWLEDGE, seed).compose(Brief.of(sized).in(voice)).prose())
+              .doesNotContain("There is one pocket and ");
+        }
+      }
+    }
+
+    @Test
     void measures_do_not_follow_on_what_is_done_to_it() {
       ProductFacts sized =
           Products.of(
