@@ -66,6 +66,8 @@ public final class RunningRhetor implements BeforeAllCallback, ParameterResolver
               "--rhetor.port=0",
               // The house is shared; a test that is about grammar has it checked itself.
               "--rhetor.grammar=false",
+              // Connections are retired while the tests run, as they are in a day of use.
+              "--spring.datasource.hikari.max-lifetime=30000",
               "--rhetor.data=" + data,
               "--rhetor.shop.url=" + shopUrl,
               "--rhetor.shop.token=" + TOKEN,

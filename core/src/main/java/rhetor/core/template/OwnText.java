@@ -5,13 +5,14 @@ import com.github.jknack.handlebars.EscapingStrategy;
 import com.github.jknack.handlebars.Handlebars;
 import com.github.jknack.handlebars.HandlebarsException;
 import com.github.jknack.handlebars.HelperRegistry;
-import com.github.jknack.handlebars.TagType;
 import com.github.jknack.handlebars.Template;
+import com.github.jknack.handlebars.ValueResolver;
 import com.github.jknack.handlebars.context.MapValueResolver;
 import java.io.IOException;
 import java.io.Writer;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -24,17 +25,20 @@ import org.apache.commons.text.similarity.LevenshteinDistance;
 
 /**
  * The house's own words with slots, in Handlebars: {@code It holds {{capacity}}.} A sentence with a
- * slot that nothing fills is left out whole. Of Handlebars' helpers there are {@code if}, {@code
- * unless}, {@code each} and {@code with}; a text can't include another, so that none goes on for
- * ever.
+ * slot that nothing fills is left out whole. Which tags there are {@link TagCheck} says; filling
+ * the slots has limits of steps and of what is written.
  */
 public final class OwnText {
   /** Longest source, in characters. */
   public static final int LONGEST = 20_000;
 
   private static final int LONGEST_RESULT = 60_000;
-  private static final int DEEPEST = 3;
-  private static final Set<String> HELPERS = Set.of("if", "unless", "each", "with");
+
+  /** Values looked up and entries gone through. */
+  private static final int MOST_STEPS = 20_000;
+
+  /** Steps times the source's characters, since a step may write all of them. */
+  private static final long MOST_WORK = 20_000_000;
 
   /** What stands in the list of all facts: {@code {{#each facts}}{{label}}: {{value}}{{/each}}}. */
   private static final Set<String> IN_FACTS = Set.of("label", "value", "this");
@@ -45,14 +49,14 @@ public final class OwnText {
   private static final char FACT = '\uE001';
   private static final char END = '\uE002';
   private static final Pattern MARKED = Pattern.compile(FACT + "(\\d+)" + END);
-  private static final Pattern INCLUDE = Pattern.compile("\\{\\{[#~]*\\s*[>*]");
-  private static final Pattern OPENED = Pattern.compile("\\{\\{~?(#(?:each|with)|/(?:each|with))");
   private static final Pattern SENTENCE_END = Pattern.compile("(?<=[.!?])\\s+|\\n+");
 
   private final Template template;
+  private final int length;
 
-  private OwnText(Template template) {
+  private OwnText(Template template, int length) {
     this.template = template;
+    this.length = length;
   }
 
   /** A sentence with the facts that it takes words from, by their ids. */
@@ -74,18 +78,12 @@ public final class OwnText {
               "The text has %,d characters; up to %,d are kept."
                   .formatted(source.length(), LONGEST)));
     }
-    Matcher include = INCLUDE.matcher(source);
-    if (include.find()) {
-      return List.of(
-          at(
-              where,
-              source,
-              include.start(),
-              "A text can't include another one or itself. Put the words here."));
+    List<TagCheck.Finding> deep = TagCheck.depth(source);
+    if (!deep.isEmpty()) {
+      return deep.stream().map(f -> problem(where, f, known)).toList();
     }
-    Template template;
     try {
-      template = handlebars().compileInline(source);
+      handlebars().compileInline(source);
     } catch (HandlebarsException e) {
       return List.of(
           e.getError() == null
@@ -99,42 +97,31 @@ public final class OwnText {
     } catch (IOException e) {
       throw new IllegalStateException(e);
     }
-    List<TemplateProblem> problems = new ArrayList<>();
-    tooDeep(where, source).ifPresent(problems::add);
-    Set<String> names = new LinkedHashSet<>(template.collect(TagType.values()));
-    names.addAll(template.collectReferenceParameters());
-    for (String name : names) {
-      String first = name.split("[./]", 2)[0];
-      if (!known.contains(name)
-          && !known.contains(first)
-          && !HELPERS.contains(name)
-          && !IN_FACTS.contains(name)
-          && !name.equals("facts")) {
-        problems.add(at(where, source, place(source, name), unknown(name, known)));
-      }
-    }
-    return problems;
+    return TagCheck.findings(source, name -> isKnown(name, known)).stream()
+        .map(f -> problem(where, f, known))
+        .toList();
+  }
+
+  private static TemplateProblem problem(String where, TagCheck.Finding found, Set<String> known) {
+    return new TemplateProblem(
+        where,
+        found.line(),
+        found.column(),
+        found.unknown().isEmpty() ? found.why() : unknown(found.unknown(), known));
+  }
+
+  /** Whether a name, or what it is a part of, is a slot or stands in the list of facts. */
+  private static boolean isKnown(String name, Set<String> known) {
+    String path = name.replaceAll("^(\\.\\./)+", "");
+    String first = path.split("[./]", 2)[0];
+    return known.contains(path)
+        || known.contains(first)
+        || IN_FACTS.contains(first)
+        || path.equals("facts");
   }
 
   private static String reason(String reason) {
     return reason.replaceAll("\\s+", " ").strip();
-  }
-
-  private static Optional<TemplateProblem> tooDeep(String where, String source) {
-    Matcher m = OPENED.matcher(source);
-    int depth = 0;
-    while (m.find()) {
-      depth += m.group(1).startsWith("#") ? 1 : -1;
-      if (depth > DEEPEST) {
-        return Optional.of(
-            at(
-                where,
-                source,
-                m.start(),
-                "Lists are taken apart %d deep at most.".formatted(DEEPEST)));
-      }
-    }
-    return Optional.empty();
   }
 
   private static String unknown(String name, Set<String> known) {
@@ -148,26 +135,6 @@ public final class OwnText {
         .formatted(name, near.map(n -> "; perhaps \"" + n + "\" is meant").orElse(""));
   }
 
-  /** Where a name stands in a tag. */
-  private static int place(String source, String name) {
-    Matcher m =
-        Pattern.compile("\\{\\{[^}]*?(?<![\\w.-])(" + Pattern.quote(name) + ")(?![\\w-])")
-            .matcher(source);
-    return m.find() ? m.start(1) : 0;
-  }
-
-  private static TemplateProblem at(String where, String source, int place, String why) {
-    int line = 1;
-    int start = 0;
-    for (int i = 0; i < place; i++) {
-      if (source.charAt(i) == '\n') {
-        line++;
-        start = i + 1;
-      }
-    }
-    return new TemplateProblem(where, line, place - start + 1, why);
-  }
-
   private static Handlebars handlebars() {
     Handlebars handlebars = new Handlebars().with(EscapingStrategy.NOOP);
     handlebars.registerHelper(
@@ -178,11 +145,23 @@ public final class OwnText {
   /**
    * A text that has no problems, made ready.
    *
-   * @throws IllegalArgumentException if it can't be read
+   * @throws IllegalArgumentException if it can't be read, or has tags that aren't allowed
    */
   public static OwnText of(String source) {
+    List<TagCheck.Finding> refused = TagCheck.depth(source);
+    if (!refused.isEmpty()) {
+      throw new IllegalArgumentException(refused.getFirst().why());
+    }
     try {
-      return new OwnText(handlebars().compileInline(source));
+      Template template = handlebars().compileInline(source);
+      TagCheck.findings(source, name -> true).stream()
+          .filter(f -> f.unknown().isEmpty())
+          .findFirst()
+          .ifPresent(
+              f -> {
+                throw new IllegalArgumentException(f.why());
+              });
+      return new OwnText(template, source.length());
     } catch (HandlebarsException e) {
       throw new IllegalArgumentException(e.getMessage(), e);
     } catch (IOException e) {
@@ -239,15 +218,68 @@ public final class OwnText {
             all.add(Map.of("label", name.replace('_', ' '), "value", value));
           }
         });
-    values.put("facts", all);
+    Steps steps = new Steps();
+    values.put("facts", (Iterable<Map<String, String>>) () -> steps.counting(all.iterator()));
     Limited out = new Limited();
     try {
       // Values are looked up in the map alone: no method of an object can be called.
-      template.apply(Context.newBuilder(values).resolver(MapValueResolver.INSTANCE).build(), out);
-    } catch (IOException | HandlebarsException e) {
-      throw new IllegalArgumentException(e.getMessage(), e);
+      template.apply(Context.newBuilder(values).resolver(steps).build(), out);
+    } catch (IOException | HandlebarsException | TooMuch e) {
+      Throwable why = e.getCause() instanceof TooMuch ? e.getCause() : e;
+      throw new IllegalArgumentException(why.getMessage(), e);
     }
     return out.text.toString();
+  }
+
+  /** Says that filling the slots takes too much. */
+  private static final class TooMuch extends RuntimeException {
+    TooMuch(String message) {
+      super(message);
+    }
+  }
+
+  /** Counts what filling the slots takes, and stops a text that takes too much. */
+  private final class Steps implements ValueResolver {
+    private int taken;
+
+    private void take() {
+      taken++;
+      if (taken > MOST_STEPS || (long) taken * length > MOST_WORK) {
+        throw new TooMuch(
+            "The text goes through its lists too often to be filled. Take fewer lists apart within one another.");
+      }
+    }
+
+    private <T> Iterator<T> counting(Iterator<T> all) {
+      return new Iterator<>() {
+        @Override
+        public boolean hasNext() {
+          return all.hasNext();
+        }
+
+        @Override
+        public T next() {
+          take();
+          return all.next();
+        }
+      };
+    }
+
+    @Override
+    public Object resolve(Object context, String name) {
+      take();
+      return MapValueResolver.INSTANCE.resolve(context, name);
+    }
+
+    @Override
+    public Object resolve(Object context) {
+      return MapValueResolver.INSTANCE.resolve(context);
+    }
+
+    @Override
+    public Set<Map.Entry<String, Object>> propertySet(Object context) {
+      return MapValueResolver.INSTANCE.propertySet(context);
+    }
   }
 
   /** Stops a text that grows beyond all use. */

@@ -2,7 +2,9 @@ package rhetor.core.template;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -11,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
@@ -57,7 +60,16 @@ class TemplateCheckTest {
         "{{*inline}} | 1 | 1 | can't include another one or itself",
         "{{include 'x'}} | 1 | 3 | no slot called \"include\"",
         "{{lookup this 'x'}} | 1 | 3 | no slot called \"lookup\"",
-        "{{#each facts}}{{#each facts}}{{#each facts}}{{#each facts}}x{{/each}}{{/each}}{{/each}}{{/each}} | 1 | 46 | 3 deep at most"
+        "{{#each facts}}{{#each facts}}{{#each facts}}{{#each facts}}x{{/each}}{{/each}}{{/each}}{{/each}} | 1 | 46 | 3 deep at most",
+        "{{#facts}}{{#facts}}{{#facts}}{{#facts}}x{{/facts}}{{/facts}}{{/facts}}{{/facts}} | 1 | 31 | 3 deep at most",
+        "{{log name}} | 1 | 3 | no slot called \"log\"",
+        "{{lookup facts 0}} | 1 | 3 | no slot called \"lookup\"",
+        "{{#if (lookup facts 0)}}x{{/if}} | 1 | 4 | takes one slot",
+        "{{=<% %>=}}<% name %> | 1 | 1 | throughout",
+        "{{name 'x'}} | 1 | 3 | with its name alone",
+        "{{{{raw}}}}x{{{{/raw}}}} | 1 | 1 | Raw blocks",
+        "{{#if name}}{{else log name}}{{/if}} | 1 | 20 | no slot called \"log\"",
+        "{{#*inline 'x'}}{{> x}}{{/inline}}{{> x}} | 1 | 1 | can't include another one or itself"
       })
   void what_cannot_be_filled_is_told_at_its_line_and_column(
       String text, int line, int column, String why) {
@@ -130,13 +142,64 @@ class TemplateCheckTest {
   void a_text_that_grows_beyond_all_use_is_stopped() {
     Map<String, Slot> slots = new java.util.HashMap<>();
     for (int i = 0; i < 80; i++) {
-      slots.put("f" + i, new Slot("value", "f" + i));
+      slots.put("f" + i, new Slot("value ".repeat(200), "f" + i));
     }
-    OwnText text =
-        OwnText.of(
-            "{{#each facts}}{{#each ../facts}}{{#each ../facts}}{{value}}{{/each}}{{/each}}{{/each}}");
+    OwnText text = OwnText.of("{{#each facts}}{{value}}{{/each}}");
     assertThatThrownBy(() -> text.lines(slots))
         .isInstanceOf(IllegalArgumentException.class)
         .hasMessageContaining("60,000");
+  }
+
+  private static Map<String, Slot> many() {
+    Map<String, Slot> slots = new java.util.HashMap<>();
+    for (int i = 0; i < 80; i++) {
+      slots.put("f" + i, new Slot("v", "f" + i));
+    }
+    return slots;
+  }
+
+  /** Each goes through its lists so often that it would take hours and all memory. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "{{#facts}}{{#facts}}{{#facts}}{{/facts}}{{/facts}}{{/facts}}",
+        "{{#each facts}}{{#each ../facts}}{{#each ../facts}}{{/each}}{{/each}}{{/each}}",
+        "{{#each facts}}{{#each ../facts}}{{#each ../facts}}{{#if label}}{{/if}}{{/each}}{{/each}}{{/each}}",
+        "LONG"
+      })
+  void a_text_that_takes_too_many_steps_is_stopped(String source) {
+    OwnText text =
+        OwnText.of(
+            source.equals("LONG")
+                ? "{{#each facts}}{{#each ../facts}}" + "word ".repeat(3_900) + "{{/each}}{{/each}}"
+                : source);
+    assertTimeoutPreemptively(
+        Duration.ofSeconds(10),
+        () ->
+            assertThatThrownBy(() -> text.lines(many()))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageMatching("(?s).*(too often|60,000).*"));
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {9, 200, 2_000})
+  void a_text_nested_deeply_is_refused_before_it_is_read(int depth) {
+    String nested = "{{#facts}}".repeat(depth) + "{{/facts}}".repeat(depth);
+    assertTimeoutPreemptively(
+        Duration.ofSeconds(10), () -> assertThat(problems(own(nested))).isNotEmpty());
+    assertThatThrownBy(() -> OwnText.of(nested)).isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "{{log name}}{{> x}}",
+        "{{=<% %>=}}<% name %>",
+        "{{#if (lookup facts 0)}}x{{/if}}",
+        "{{#each facts as |f|}}x{{/each}}",
+        "{{#*inline 'x'}}{{> x}}{{/inline}}{{> x}}"
+      })
+  void a_text_kept_by_an_earlier_version_is_held_to_the_same_list(String source) {
+    assertThatThrownBy(() -> OwnText.of(source)).isInstanceOf(IllegalArgumentException.class);
   }
 }
