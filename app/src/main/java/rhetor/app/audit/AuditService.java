@@ -27,6 +27,7 @@ import rhetor.app.style.StyleChanged;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Sentence;
+import rhetor.core.exchange.SheetWriter;
 import rhetor.core.style.Field;
 
 /** Audits all texts by cause, and mends a cause for all products that have it. */
@@ -253,14 +254,14 @@ public class AuditService {
         Product product = products.get(id);
         for (Mark mark : proofs.mended(product, m -> true).marks()) {
           csv.writeRecord(
-              cell(product.facts().sku()),
-              cell(product.facts().name()),
+              SheetWriter.neutral(product.facts().sku()),
+              SheetWriter.neutral(product.facts().name()),
               mark.field().label(),
               mark.check(),
               weight(mark.weight()),
-              cell(mark.words()),
+              SheetWriter.neutral(mark.words()),
               mark.why(),
-              cell(mark.fix()));
+              SheetWriter.neutral(mark.fix()));
         }
       }
       after = next.getLast();
@@ -269,11 +270,6 @@ public class AuditService {
 
   private static String weight(Mark.Weight weight) {
     return weight == Mark.Weight.MUST_FIX ? "must fix" : "weigh";
-  }
-
-  /** A cell that a spreadsheet doesn't take for a formula, whatever a supplier has put there. */
-  private static String cell(String words) {
-    return !words.isEmpty() && "=+-@\t\r".indexOf(words.charAt(0)) >= 0 ? "'" + words : words;
   }
 
   /**

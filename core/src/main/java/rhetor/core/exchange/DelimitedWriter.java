@@ -8,11 +8,13 @@ import java.io.Writer;
 import java.nio.charset.CharsetEncoder;
 import java.text.Normalizer;
 import java.util.List;
+import rhetor.core.sheet.SheetFormat;
 import rhetor.core.sheet.SheetLayout;
 import rhetor.core.sheet.SheetRow;
 
 /**
- * Writes a sheet with its own cells as they stood, byte for byte, and new columns behind them.
+ * Writes a sheet with new columns behind its own. Cells of delimited text stand as they stood, byte
+ * for byte; those of records are written so that no spreadsheet takes them for a formula.
  *
  * <p>Rows that are shorter than the widest one are filled up with empty cells, so that a new column
  * has the same place in every row.
@@ -40,7 +42,7 @@ final class DelimitedWriter implements SheetWriter {
         out.write(layout.delimiter());
       }
       if (i < width) {
-        out.write(row.raw(i));
+        out.write(own(row, i));
       }
     }
     for (String cell : newCells) {
@@ -48,6 +50,13 @@ final class DelimitedWriter implements SheetWriter {
       out.write(quote(SheetWriter.neutral(encodable(cell))));
     }
     out.write(layout.lineEnding());
+  }
+
+  /** A cell of the sheet itself; what was no delimited text has no bytes to keep. */
+  private String own(SheetRow row, int column) {
+    return layout.format() == SheetFormat.DELIMITED
+        ? row.raw(column)
+        : quote(SheetWriter.neutral(encodable(row.cell(column))));
   }
 
   private String quote(String cell) {

@@ -37,10 +37,12 @@ public interface SheetWriter extends AutoCloseable {
 
   /**
    * A cell that no spreadsheet runs as a formula: one that starts with a character that begins a
-   * formula gets an apostrophe in front (OWASP, CSV injection).
+   * formula gets an apostrophe in front (OWASP, CSV injection), unless it is a number below zero.
    */
   static String neutral(String cell) {
-    return !cell.isEmpty() && "=+-@\t\r\uFF1D\uFF0B\uFF0D\uFF20".indexOf(cell.charAt(0)) >= 0
+    return !cell.isEmpty()
+            && "=+-@\t\r\uFF1D\uFF0B\uFF0D\uFF20".indexOf(cell.charAt(0)) >= 0
+            && !cell.matches("-\\d{1,15}(?:[.,]\\d{1,15})?")
         ? "'" + cell
         : cell;
   }

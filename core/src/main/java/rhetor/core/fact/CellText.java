@@ -41,6 +41,10 @@ public final class CellText {
   private static final Pattern CONTROL =
       Pattern.compile(
           "[\\p{Cntrl}\\p{Co}\\p{Cn}\\uFFFD\\uFEFF&&[^\\n\\t\\r]]|[\\u202A-\\u202E\\u2066-\\u2069]");
+
+  /** No script stacks as many marks; each of them makes looking for a word's edge walk back. */
+  private static final Pattern STACKED_MARKS = Pattern.compile("(\\p{M}{4})\\p{M}+");
+
   private static final Pattern MARKUP =
       Pattern.compile("<[a-zA-Z/!]|&(?:[a-zA-Z]{2,8}|#\\d{1,6}|#x[0-9a-fA-F]{1,5});");
 
@@ -51,8 +55,7 @@ public final class CellText {
     if (isPlain(cell)) {
       return cell.strip();
     }
-    String text = withoutMarkup(cell);
-    return SPACES.matcher(CONTROL.matcher(text).replaceAll("")).replaceAll(" ").strip();
+    return SPACES.matcher(printable(withoutMarkup(cell))).replaceAll(" ").strip();
   }
 
   /** Plain text that keeps paragraphs and list items on lines of their own. */
@@ -60,8 +63,14 @@ public final class CellText {
     if (isPlain(cell)) {
       return cell.strip();
     }
-    String text = CONTROL.matcher(withoutMarkup(cell)).replaceAll("");
-    return text.replaceAll("[ \\t\\u00A0]+", " ").replaceAll(" ?[\\r\\n]+ ?", "\n").strip();
+    return printable(withoutMarkup(cell))
+        .replaceAll("[ \\t\\u00A0]+", " ")
+        .replaceAll(" ?[\\r\\n]+ ?", "\n")
+        .strip();
+  }
+
+  private static String printable(String text) {
+    return STACKED_MARKS.matcher(CONTROL.matcher(text).replaceAll("")).replaceAll("$1");
   }
 
   /** Most cells are printable ASCII with single spaces: there is nothing to clean. */

@@ -18,6 +18,9 @@ public enum NumberStyle {
   private static final Pattern ONLY_POINT =
       Pattern.compile("(?<![\\d.,])\\d+\\.(\\d{1,2}|\\d{4,})(?![\\d,.])");
 
+  /** Characters of a number; what is longer measures nothing. */
+  private static final int LONGEST = 40;
+
   private static final Pattern GROUPING = Pattern.compile("[ '’\u00A0\u202F+]");
 
   private final char decimal;
@@ -54,6 +57,9 @@ public enum NumberStyle {
 
   /** Reads a number that matches {@link #NUMBER}; empty if its separators make no sense. */
   public Optional<BigDecimal> parse(String text) {
+    if (text.length() > LONGEST) {
+      return Optional.empty();
+    }
     String plain = GROUPING.matcher(text.replace('−', '-')).replaceAll("");
     int decimals = plain.lastIndexOf(decimal);
     int groups = plain.lastIndexOf(group);

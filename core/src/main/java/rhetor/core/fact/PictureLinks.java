@@ -13,9 +13,10 @@ final class PictureLinks {
   private static final int MOST = 20;
   private static final int LONGEST = 2_000;
   private static final Pattern WEB =
-      Pattern.compile("(?i)https?://[^\\s|\"'<>]+?(?=[\\s|;,\"'<>]+(?:https?://|$)|[\\s|\"'<>]|$)");
+      Pattern.compile(
+          "(?i)https?://[^\\s|\"'<>]{1,2000}?(?=[\\s|;,\"'<>]{1,8}(?:https?://|$)|[\\s|\"'<>]|$)");
   private static final Pattern FILE =
-      Pattern.compile("(?i)[^|;,\\n]*\\.(?:png|jpe?g|gif|webp|tiff?|bmp)");
+      Pattern.compile("(?i)(?<![^|;,\\n])[^|;,\\n]*\\.(?:png|jpe?g|gif|webp|tiff?|bmp)");
   private static final Pattern IMAGE = Pattern.compile("(?i)<img\\b");
 
   private PictureLinks() {}
@@ -23,7 +24,9 @@ final class PictureLinks {
   /** What a cell of a picture column names: addresses, or else file names, whatever parts them. */
   static List<String> ofCell(String cell) {
     Set<String> found = new LinkedHashSet<>();
-    Matcher names = (WEB.matcher(cell).find() ? WEB : FILE).matcher(cell);
+    // No more than this can be taken, so no more is looked through.
+    String start = cell.substring(0, Math.min(cell.length(), MOST * LONGEST));
+    Matcher names = (WEB.matcher(start).find() ? WEB : FILE).matcher(start);
     while (names.find() && found.size() < MOST) {
       add(found, names.group().strip());
     }

@@ -57,7 +57,7 @@ public final class ProseMiner {
 
   private final Map<String, Concept> byName = new HashMap<>();
 
-  private record Cue(Pattern word, Concept concept) {}
+  private record Cue(Pattern word, int length, Concept concept) {}
 
   public ProseMiner(Knowledge knowledge, NumberStyle numbers) {
     this.knowledge = knowledge;
@@ -73,7 +73,7 @@ public final class ProseMiner {
         for (String cue : concept.cues()) {
           Pattern word = Pattern.compile("\\b" + Pattern.quote(cue) + "\\b");
           cues.computeIfAbsent(concept.dimension(), d -> new ArrayList<>())
-              .add(new Cue(word, concept));
+              .add(new Cue(word, cue.length(), concept));
         }
       }
     }
@@ -133,13 +133,15 @@ public final class ProseMiner {
   }
 
   private void measured(String clause, List<Find> finds) {
+    String snippet = clause.strip();
+    String lower = clause.toLowerCase(Locale.ROOT);
     Matcher m = MEASURED.matcher(clause);
     while (m.find()) {
       Unit unit = knowledge.unitWritten(m.group("u")).orElse(null);
       if (unit == null) {
         continue;
       }
-      Concept concept = nearest(clause.toLowerCase(Locale.ROOT), m.start(), m.end(), unit);
+      Concept concept = nearest(lower, m.start(), m.end(), unit);
       if (concept == null) {
         continue;
       }
@@ -155,8 +157,7 @@ public final class ProseMiner {
           .ifPresent(
               n ->
                   finds.add(
-                      new Find(
-                          concept, new Value.Quantity(n, unit.id(), qualifier), clause.strip())));
+                      new Find(concept, new Value.Quantity(n, unit.id(), qualifier), snippet)));
     }
   }
 
@@ -166,6 +167,13 @@ public final class ProseMiner {
     int bestDistance = REACH + 1;
     for (Cue cue : cues.getOrDefault(unit.dimension(), List.of())) {
       Matcher m = cue.word.matcher(clause);
+      // Only what can be in reach is looked through, so that a long clause costs no more for each
+      // of its values.
+      m.useTransparentBounds(true)
+          .useAnchoringBounds(false)
+          .region(
+              Math.max(0, Math.min(start, clause.length()) - REACH - cue.length),
+              Math.min(clause.length(), end + REACH + cue.length));
       while (m.find()) {
         int distance = m.start() >= end ? m.start() - end : start >= m.end() ? start - m.end() : 0;
         if (distance < bestDistance) {
@@ -181,22 +189,25 @@ public final class ProseMiner {
     Matcher m = SIDES.matcher(clause);
     Concept dimensions = knowledge.concept("dimensions").orElseThrow();
     String lower = clause.toLowerCase(Locale.ROOT);
+    if (dimensions.cues().stream().noneMatch(lower::contains)) {
+      return;
+    }
+    String snippet = clause.strip();
     while (m.find()) {
-      if (dimensions.cues().stream().anyMatch(lower::contains)) {
-        Value value = values.read(m.group(), dimensions, "");
-        if (value instanceof Value.Sides) {
-          finds.add(new Find(dimensions, value, clause.strip()));
-        }
+      Value value = values.read(m.group(), dimensions, "");
+      if (value instanceof Value.Sides) {
+        finds.add(new Find(dimensions, value, snippet));
       }
     }
   }
 
   private void ratings(String clause, List<Find> finds) {
     Matcher m = ValueReader.RATING.matcher(clause);
+    String snippet = clause.strip();
     while (m.find()) {
       if (m.group().toUpperCase(Locale.ROOT).startsWith("IP")) {
         Concept rating = knowledge.concept("water_rating").orElseThrow();
-        finds.add(new Find(rating, values.read(m.group(), rating, ""), clause.strip()));
+        finds.add(new Find(rating, values.read(m.group(), rating, ""), snippet));
       }
     }
   }
@@ -204,6 +215,7 @@ public final class ProseMiner {
   private void materials(String clause, List<Find> finds) {
     Matcher m = MADE_OF.matcher(clause);
     Concept material = knowledge.concept("material").orElseThrow();
+    String snippet = clause.strip();
     while (m.find()) {
       List<String> found =
           materials.in(Words.of(m.group("what"))).stream()
@@ -211,7 +223,7 @@ public final class ProseMiner {
               .distinct()
               .toList();
       if (!found.isEmpty()) {
-        finds.add(new Find(material, new Value.Terms(found), clause.strip()));
+        finds.add(new Find(material, new Value.Terms(found), snippet));
       }
     }
   }

@@ -28,6 +28,7 @@ final class DelimitedRows implements RowStream {
   private final CsvReader<SheetRow> reader;
   private final Iterator<SheetRow> rows;
   private final RowHandler handler = new RowHandler();
+  private final LoneReturns returns;
 
   DelimitedRows(Path file, SheetLayout layout) {
     this.charset = layout.charset();
@@ -42,6 +43,7 @@ final class DelimitedRows implements RowStream {
       if (layout.byteOrderMark()) {
         in.read();
       }
+      returns = layout.lineEnding().equals("\r") ? null : new LoneReturns(in);
       reader =
           CsvReader.builder()
               .fieldSeparator(layout.delimiter())
@@ -50,7 +52,7 @@ final class DelimitedRows implements RowStream {
               .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
               .allowUnclosedQuote(false)
               .maxBufferSize(PARSER_BUFFER)
-              .build(handler, in);
+              .build(handler, returns == null ? in : returns);
       rows = reader.iterator();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
@@ -88,7 +90,7 @@ final class DelimitedRows implements RowStream {
     }
   }
 
-  private static final class RowHandler extends AbstractBaseCsvCallbackHandler<SheetRow> {
+  private final class RowHandler extends AbstractBaseCsvCallbackHandler<SheetRow> {
     private int number;
     private List<String> cells = new ArrayList<>();
     private BitSet quoted = new BitSet();
@@ -102,7 +104,8 @@ final class DelimitedRows implements RowStream {
 
     @Override
     protected void handleField(int index, char[] buffer, int offset, int length, boolean inQuotes) {
-      cells.add(new String(buffer, offset, length));
+      String cell = new String(buffer, offset, length);
+      cells.add(returns == null ? cell : returns.shown(cell));
       if (inQuotes) {
         quoted.set(index);
       }

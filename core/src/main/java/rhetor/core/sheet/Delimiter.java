@@ -27,11 +27,12 @@ record Delimiter(char character, String lineEnding, String evidence) {
       }
       sample = new String(buffer, 0, length);
     }
+    String ending = ending(sample);
     char best = ',';
     int bestWidth = 1;
     double bestScore = 0;
     for (char candidate : CANDIDATES) {
-      List<Integer> widths = widths(sample, candidate);
+      List<Integer> widths = widths(sample, candidate, ending);
       int heading = widths.getFirst();
       double even = widths.stream().filter(w -> w == heading).count() / (double) widths.size();
       double score = heading < 2 ? 0 : even * even * Math.log(heading);
@@ -41,16 +42,33 @@ record Delimiter(char character, String lineEnding, String evidence) {
         bestScore = score;
       }
     }
-    String ending =
-        sample.contains("\r\n")
-            ? "\r\n"
-            : sample.contains("\n") ? "\n" : sample.contains("\r") ? "\r" : "\n";
     return new Delimiter(
         best,
         ending,
         bestWidth == 1
             ? "One column."
             : name(best) + " cut the first rows into " + bestWidth + " cells each.");
+  }
+
+  /** What ends most rows; what stands in quotes ends none. */
+  private static String ending(String sample) {
+    int both = 0;
+    int feeds = 0;
+    int returns = 0;
+    boolean quoted = false;
+    for (int i = 0; i < sample.length(); i++) {
+      char c = sample.charAt(i);
+      boolean returned = i > 0 && sample.charAt(i - 1) == '\r';
+      quoted ^= c == '"';
+      if (!quoted && c == '\n') {
+        both += returned ? 1 : 0;
+        feeds += returned ? 0 : 1;
+      } else if (!quoted && c == '\r') {
+        returns++;
+      }
+    }
+    returns -= both;
+    return returns > both + feeds ? "\r" : both > feeds ? "\r\n" : "\n";
   }
 
   /** The delimiter's name at the start of a sentence, in the plural. */
@@ -64,7 +82,7 @@ record Delimiter(char character, String lineEnding, String evidence) {
     };
   }
 
-  private static List<Integer> widths(String sample, char delimiter) {
+  private static List<Integer> widths(String sample, char delimiter, String ending) {
     List<Integer> widths = new ArrayList<>();
     int width = 1;
     boolean quoted = false;
@@ -75,7 +93,7 @@ record Delimiter(char character, String lineEnding, String evidence) {
         quoted = !quoted;
       } else if (!quoted && c == delimiter) {
         width++;
-      } else if (!quoted && (c == '\n' || c == '\r')) {
+      } else if (!quoted && (c == '\n' || c == '\r' && ending.equals("\r"))) {
         if (!blank) {
           widths.add(width);
         }

@@ -26,6 +26,8 @@ final class OdsRows implements RowStream {
    */
   private static final int MOST_REPEATED = 400;
 
+  private static final int SHEET_EDGE = 1_048_576;
+
   private final WorkbookNotes notes = new WorkbookNotes();
   private final ZipFile zip;
   private final XMLStreamReader xml;
@@ -125,11 +127,13 @@ final class OdsRows implements RowStream {
         int columns = repeated("number-columns-repeated");
         String text = cell();
         if (text.isEmpty()) {
-          blanks += columns;
+          blanks = Math.min(blanks + columns, SHEET_EDGE);
         } else {
-          for (; blanks > 0; blanks--) {
+          // So many columns are too many, however many there are.
+          for (int i = 0; i < Math.min(blanks, MOST_REPEATED); i++) {
             cells.add("");
           }
+          blanks = 0;
           for (int i = 0; i < Math.min(columns, MOST_REPEATED); i++) {
             cells.add(text);
           }
@@ -140,7 +144,7 @@ final class OdsRows implements RowStream {
     SheetRow row = new SheetRow(number, cells, new BitSet());
     if (cells.isEmpty() && times > 1) {
       // Blank rows to the end of the sheet: they count, and none of them has to be looked at.
-      number += times - 1;
+      number = Math.min(number + times - 1, 100 * SHEET_EDGE);
     } else {
       repeats = times - 1;
       repeated = row;
@@ -150,7 +154,15 @@ final class OdsRows implements RowStream {
 
   private int repeated(String attribute) {
     String times = xml.getAttributeValue(TABLE, attribute);
-    return times == null ? 1 : Integer.parseInt(times);
+    if (times == null) {
+      return 1;
+    }
+    try {
+      // A positive whole number (19.675, 19.679); to the edge of the sheet is enough.
+      return Math.clamp(Long.parseLong(times), 1, SHEET_EDGE);
+    } catch (NumberFormatException e) {
+      throw ZipGuard.damaged();
+    }
   }
 
   /** What a cell shows: the value of numbers and dates, the paragraphs of anything else. */

@@ -6,7 +6,6 @@ import java.util.BitSet;
 import java.util.Collection;
 import java.util.Deque;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -20,6 +19,9 @@ import tools.jackson.databind.JsonNode;
 final class RecordRows implements RowStream {
   /** Fields that say what their parent is, and need no column of their own. */
   private static final Set<String> NAMING = Set.of("name", "value", "label", "title", "text");
+
+  /** Articles of one product, each of which is a row with all that the product says. */
+  private static final int MOST_ARTICLES = 1_000;
 
   private static final Pattern CODE =
       Pattern.compile(
@@ -71,11 +73,11 @@ final class RecordRows implements RowStream {
 
   private static List<Map<String, String>> flat(JsonNode record) {
     if (!record.isObject()) {
-      Map<String, String> one = new LinkedHashMap<>();
+      Map<String, StringBuilder> one = new LinkedHashMap<>();
       put(record, "value", one);
-      return List.of(one);
+      return List.of(cells(one));
     }
-    Map<String, String> shared = new LinkedHashMap<>();
+    Map<String, StringBuilder> shared = new LinkedHashMap<>();
     JsonNode articles = null;
     for (Map.Entry<String, JsonNode> field : record.properties()) {
       if (articles == null && isListOfArticles(field.getValue())) {
@@ -85,19 +87,33 @@ final class RecordRows implements RowStream {
       }
     }
     if (articles == null) {
-      return List.of(shared);
+      return List.of(cells(shared));
     }
+    if (articles.size() > MOST_ARTICLES) {
+      throw new SheetException(
+          SheetProblem.ofSheet(
+              "too-large",
+              "A product lists %,d articles; up to %,d are read."
+                  .formatted(articles.size(), MOST_ARTICLES),
+              "Give each article a record of its own, or leave the list out."));
+    }
+    Map<String, String> ofAll = cells(shared);
     List<Map<String, String>> rows = new ArrayList<>();
     for (JsonNode article : articles) {
-      Map<String, String> own = new LinkedHashMap<>();
+      Map<String, StringBuilder> own = new LinkedHashMap<>();
       put(article, "", own);
       Map<String, String> row = new LinkedHashMap<>();
-      Set<String> keys = new LinkedHashSet<>(shared.keySet());
-      keys.forEach(k -> row.put(own.containsKey(k) ? "parent " + k : k, shared.get(k)));
-      row.putAll(own);
+      ofAll.forEach((k, text) -> row.put(own.containsKey(k) ? "parent " + k : k, text));
+      row.putAll(cells(own));
       rows.add(row);
     }
     return rows;
+  }
+
+  private static Map<String, String> cells(Map<String, StringBuilder> built) {
+    Map<String, String> cells = new LinkedHashMap<>();
+    built.forEach((field, text) -> cells.put(field, text.toString()));
+    return cells;
   }
 
   private static boolean isListOfArticles(JsonNode node) {
@@ -111,7 +127,7 @@ final class RecordRows implements RowStream {
                         && n.propertyNames().stream().anyMatch(k -> CODE.matcher(k).matches()));
   }
 
-  private static void put(JsonNode node, String path, Map<String, String> out) {
+  private static void put(JsonNode node, String path, Map<String, StringBuilder> out) {
     if (node.isObject()) {
       for (Map.Entry<String, JsonNode> field : node.properties()) {
         String key = field.getKey();
@@ -121,8 +137,13 @@ final class RecordRows implements RowStream {
     } else if (node.isArray()) {
       node.forEach(n -> put(n, path, out));
     } else if (!node.isNull()) {
-      String text = node.isNumber() ? node.decimalValue().toPlainString() : node.asString();
-      out.merge(path, text, (a, b) -> a + "; " + b);
+      String text = node.isNumber() ? PlainNumber.of(node.decimalValue()) : node.asString();
+      StringBuilder cell = out.get(path);
+      if (cell == null) {
+        out.put(path, new StringBuilder(text));
+      } else {
+        cell.append("; ").append(text);
+      }
     }
   }
 

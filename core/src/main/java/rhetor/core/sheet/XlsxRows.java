@@ -12,7 +12,6 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import javax.xml.stream.XMLStreamException;
 import org.dhatim.fastexcel.reader.Cell;
 import org.dhatim.fastexcel.reader.CellType;
 import org.dhatim.fastexcel.reader.ExcelReaderException;
@@ -33,6 +32,9 @@ final class XlsxRows implements RowStream {
       Pattern.compile(
           "(?i)(?:[^\"\\[]|\"[^\"]*\"|\\[[^\\]]*\\])*?(?:d{1,4}[^a-z]*m|m{1,5}[^a-z]*[dy]|yy).*");
 
+  /** ECMA-376, part 1, 18.8.30: a format code has 255 characters at most. */
+  private static final int LONGEST_FORMAT = 255;
+
   /** Digits that a floating-point number of IEEE 754 double precision keeps. */
   private static final MathContext DOUBLE = new MathContext(15);
 
@@ -44,6 +46,11 @@ final class XlsxRows implements RowStream {
   /** A worksheet's name and whether a person opening the workbook would see it. */
   record Worksheet(String name, boolean visible) {}
 
+  /**
+   * Opens a worksheet.
+   *
+   * @throws SheetException if there is none of that name, or it is damaged
+   */
   XlsxRows(Path file, String worksheet) {
     try {
       book = open(file);
@@ -72,13 +79,9 @@ final class XlsxRows implements RowStream {
     }
   }
 
-  /** The reader lets the XML parser's exceptions through, undeclared or wrapped. */
+  /** The reader throws whatever a broken part of the workbook makes it stumble over. */
   private static RuntimeException problem(Exception e) {
-    boolean bug =
-        e instanceof RuntimeException
-            && !(e instanceof ExcelReaderException || e instanceof UncheckedIOException)
-            && !(e.getCause() instanceof XMLStreamException);
-    return bug ? (RuntimeException) e : ZipGuard.damaged();
+    return e instanceof SheetException said ? said : ZipGuard.damaged();
   }
 
   static List<Worksheet> worksheets(Path file) {
@@ -147,12 +150,18 @@ final class XlsxRows implements RowStream {
 
   private static boolean isDate(Cell cell) {
     String format = cell.getDataFormatString();
-    return format != null && DATE.matcher(format).matches();
+    return format != null && format.length() <= LONGEST_FORMAT && DATE.matcher(format).matches();
   }
 
   /** ISO 8601, without the time when it is midnight. */
-  private static String date(Cell cell) {
-    LocalDateTime at = cell.asDate();
+  private String date(Cell cell) {
+    LocalDateTime at;
+    try {
+      at = cell.asDate();
+    } catch (RuntimeException e) {
+      // No calendar reaches as far; the cell shows its number.
+      return number(cell.asNumber());
+    }
     return at.toLocalTime().toSecondOfDay() == 0 ? at.toLocalDate().toString() : at.toString();
   }
 
@@ -161,7 +170,7 @@ final class XlsxRows implements RowStream {
     if (plain.precision() - plain.scale() > DOUBLE.getPrecision()) {
       notes.longNumber();
     }
-    return plain.toPlainString();
+    return PlainNumber.of(plain);
   }
 
   @Override

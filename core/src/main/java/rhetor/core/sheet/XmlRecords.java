@@ -100,6 +100,9 @@ final class XmlRecords implements RecordStream {
         int event = xml.next();
         if (event == XMLStreamConstants.START_ELEMENT) {
           path.addLast(xml.getLocalName());
+          if (path.size() > DEEPEST) {
+            throw tooDeep();
+          }
           if (String.join("/", path).equals(record)) {
             JsonNode node = element(0);
             path.removeLast();

@@ -37,9 +37,13 @@ final class ZipGuard {
       for (Enumeration<? extends ZipEntry> all = zip.entries(); all.hasMoreElements(); ) {
         ZipEntry entry = all.nextElement();
         long size = 0;
+        MarkupScan scan = new MarkupScan();
         try (InputStream in = zip.getInputStream(entry)) {
           for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
             size += n;
+            if (isCells(entry.getName())) {
+              scan.look(buffer, n);
+            }
             if (total + size > MOST_UNPACKED
                 || size > SMALL && size > MOST_RATIO * Math.max(1, entry.getCompressedSize())
                 || isHeld.test(entry.getName()) && size > MOST_HELD) {
@@ -57,6 +61,54 @@ final class ZipGuard {
       throw damaged();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
+    }
+  }
+
+  private static boolean isCells(String part) {
+    return part.startsWith("xl/worksheets/") || part.equals("content.xml");
+  }
+
+  /** Looks through a part's bytes for what a reader would take all memory for. */
+  private static final class MarkupScan {
+    /** Bytes of one cell or tag, far beyond the longest cell that is read. */
+    private static final int LONGEST = 4_000_000;
+
+    /** ECMA-376, part 1, 18.3.1.4: columns end at XFD, which three letters tell. */
+    private static final int MOST_LETTERS = 3;
+
+    private static final int SEEN_SPACE = 1;
+    private static final int SEEN_R = 2;
+    private static final int SEEN_EQUALS = 3;
+    private static final int IN_REFERENCE = 4;
+
+    private int length;
+    private int state;
+    private int letters;
+
+    private void look(byte[] bytes, int count) {
+      for (int i = 0; i < count; i++) {
+        byte b = bytes[i];
+        length = b == '<' ? 0 : length + 1;
+        if (state == IN_REFERENCE) {
+          letters = b >= 'A' && b <= 'Z' || b >= 'a' && b <= 'z' ? letters + 1 : 0;
+          if (letters > MOST_LETTERS) {
+            throw bomb("A cell of it stands beyond the last column that there can be.");
+          }
+          state = letters > 0 ? IN_REFERENCE : 0;
+        } else {
+          state =
+              b == ' ' || b == '\n' || b == '\t' || b == '\r'
+                  ? SEEN_SPACE
+                  : b == 'r' && state == SEEN_SPACE
+                      ? SEEN_R
+                      : b == '=' && state == SEEN_R
+                          ? SEEN_EQUALS
+                          : (b == '"' || b == '\'') && state == SEEN_EQUALS ? IN_REFERENCE : 0;
+        }
+      }
+      if (length > LONGEST) {
+        throw bomb("A cell of it has over %,d characters.".formatted(LONGEST));
+      }
     }
   }
 

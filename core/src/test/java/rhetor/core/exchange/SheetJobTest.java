@@ -127,6 +127,20 @@ class SheetJobTest {
     assertThat(row.cells().subList(3, row.cells().size())).noneMatch(c -> c.startsWith("="));
   }
 
+  /** Records become delimited text, so that their cells have no bytes to keep. */
+  @Test
+  void a_record_keeps_its_commas_and_lines_and_no_cell_of_it_is_run() throws IOException {
+    Path in = folder.resolve("goods.json");
+    Files.writeString(
+        in,
+        """
+        [{"sku":"A","name":"Lamp","note":"=cmd|' /C calc'!A0","size":"3, 4\\n5","low":"-5","link":"=HYPERLINK(1)"}]""");
+    Path out = folder.resolve("goods-out.csv");
+    run(in, out, null);
+    assertThat(rows(out).get(1).cells().subList(0, 6))
+        .containsExactly("A", "Lamp", "'=cmd|' /C calc'!A0", "3, 4\n5", "-5", "'=HYPERLINK(1)");
+  }
+
   @Test
   void characters_that_the_encoding_lacks_are_replaced_by_their_nearest() throws IOException {
     Path in = folder.resolve("latin.csv");

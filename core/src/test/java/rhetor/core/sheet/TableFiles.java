@@ -4,9 +4,12 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.FileSystem;
+import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.zip.ZipEntry;
@@ -33,6 +36,17 @@ public final class TableFiles {
         case XML -> Files.writeString(file, xml(rows));
       }
       return file;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** Changes a part of a workbook by hand. */
+  public static Path change(Path workbook, String part, UnaryOperator<String> change) {
+    try (FileSystem zip = FileSystems.newFileSystem(workbook)) {
+      Path in = zip.getPath(part);
+      Files.writeString(in, change.apply(Files.readString(in)));
+      return workbook;
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
