@@ -465,7 +465,7 @@ class SliceTest {
             .body();
     assertThat(out.path("items").get(0).path("status").asString()).isEqualTo("FAILED");
     assertThat(out.path("items").get(0).path("reason").asString())
-        .contains("changed this product in the shop");
+        .contains("changed it in the shop (title");
     assertThat(shop("GET", "/api/products/MW-1", "", Map.of()).body())
         .contains("Changed in the shop");
   }

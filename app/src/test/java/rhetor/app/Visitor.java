@@ -75,6 +75,15 @@ final class Visitor {
             .POST(BodyPublishers.ofString(JSON.writeValueAsString(body))));
   }
 
+  /** Sends an order with a key of its own, so that it is carried out once. */
+  Answer once(String key, String path, Object body) {
+    return send(
+        request(path)
+            .header("Content-Type", "application/json")
+            .header("Idempotency-Key", key)
+            .POST(BodyPublishers.ofString(JSON.writeValueAsString(body))));
+  }
+
   /** Sends a file as it is. */
   Answer postBytes(String path, byte[] bytes) {
     return send(

@@ -10,10 +10,16 @@ public final class Weather {
    * @param latencyMillis how long every answer takes
    * @param perSecond most API requests in a second, 0 for any number
    * @param failEvery every so many requests fail, 0 for none
+   * @param broken what can't be asked for at all: a word of the address that is answered with an
+   *     error page; empty for none
    */
-  public record Settings(int latencyMillis, int perSecond, int failEvery) {}
+  public record Settings(int latencyMillis, int perSecond, int failEvery, String broken) {
+    public Settings {
+      broken = broken == null ? "" : broken;
+    }
+  }
 
-  private volatile Settings settings = new Settings(0, 0, 0);
+  private volatile Settings settings = new Settings(0, 0, 0, "");
   private final AtomicInteger requests = new AtomicInteger();
   private long second;
   private int inSecond;

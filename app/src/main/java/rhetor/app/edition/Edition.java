@@ -21,7 +21,18 @@ public record Edition(
     DONE
   }
 
-  /** One product of it; {@code page} is the address of its live page. */
+  /**
+   * One product of it.
+   *
+   * @param page address of its live page
+   * @param changedThere whether somebody had changed it in the shop
+   */
   public record Item(
-      long productId, String sku, String name, String status, String reason, String page) {}
+      long productId,
+      String sku,
+      String name,
+      String status,
+      String reason,
+      String page,
+      boolean changedThere) {}
 }

@@ -5,15 +5,24 @@ import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import rhetor.app.house.Turns;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductFilter;
 import rhetor.app.product.ProductService;
@@ -22,15 +31,19 @@ import rhetor.app.proof.ProofService;
 import rhetor.app.style.HouseStyle;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Draft;
-import rhetor.core.compose.Sentence;
-import rhetor.core.exchange.Html;
 import rhetor.core.style.Field;
 
 /** Publishes signed-off texts, and nothing else. */
 @Service
 public class EditionService {
   private static final TaskDescriptor<Long> TASK = TaskDescriptor.of("publish-edition", Long.class);
+  private static final Logger LOG = LoggerFactory.getLogger(EditionService.class);
   private static final int CHUNK = 20;
+
+  /** Texts in a row that the shop leaves unanswered before an edition gives up. */
+  private static final int MOST_OUTAGES = 5;
+
+  private static final ShopContent NOTHING = new ShopContent("", "", "", "", "", List.of(), "");
 
   private final EditionStore editions;
   private final ProductService products;
@@ -39,6 +52,8 @@ public class EditionService {
   private final HouseStyle style;
   private final SchedulerClient scheduler;
   private final TransactionTemplate transaction;
+  private final SentTexts sent;
+  private final Turns turns;
   private final Clock clock;
 
   EditionService(
@@ -49,7 +64,11 @@ public class EditionService {
       HouseStyle style,
       @Lazy SchedulerClient scheduler,
       TransactionTemplate transaction,
+      SentTexts sent,
+      Turns turns,
       Clock clock) {
+    this.sent = sent;
+    this.turns = turns;
     this.editions = editions;
     this.products = products;
     this.proofs = proofs;
@@ -85,6 +104,7 @@ public class EditionService {
    */
   @Transactional
   public Edition publish(List<Long> ids, String by) {
+    turns.take(Turns.Turn.EDITION);
     List<Long> chosen =
         ids.isEmpty()
             ? products.ids(new ProductFilter("", Stage.SIGNED_OFF.name(), 0))
@@ -135,62 +155,196 @@ public class EditionService {
 
   void carryOut(long id) {
     editions.setStatus(id, Edition.Status.RUNNING);
+    int outages = 0;
     for (List<EditionStore.Pending> next = editions.next(id, CHUNK);
         !next.isEmpty();
         next = editions.next(id, CHUNK)) {
-      next.forEach(item -> publish(id, item));
+      for (EditionStore.Pending item : next) {
+        outages = outages >= MOST_OUTAGES ? skip(id, item, outages) : publish(id, item, outages);
+      }
     }
     editions.setStatus(id, Edition.Status.DONE);
+  }
+
+  /** After so many that the shop didn't answer, the others needn't wait for it one by one. */
+  private int skip(long edition, EditionStore.Pending item, int outages) {
+    editions.fail(
+        edition,
+        item.productId(),
+        "The shop didn't answer for the %d texts before this one. Publish again later."
+            .formatted(MOST_OUTAGES));
+    return outages;
+  }
+
+  /**
+   * Publishes one text, whatever becomes of the others; how many in a row the shop left unanswered.
+   */
+  private int publish(long edition, EditionStore.Pending item, int outages) {
+    try {
+      publish(edition, item);
+      return 0;
+    } catch (ShopClient.ShopRefused e) {
+      editions.fail(edition, item.productId(), e.getMessage());
+      return e.isOutage() ? outages + 1 : 0;
+    } catch (RuntimeException e) {
+      LOG.error("publishing product {} failed", item.productId(), e);
+      editions.fail(
+          edition,
+          item.productId(),
+          "Something went wrong that Rhetor didn't foresee. Publish again; if it stays, look into the log.");
+      return 0;
+    }
   }
 
   private void publish(long edition, EditionStore.Pending item) {
     Product product = products.get(item.productId());
     if (product.textId() != item.textId()
         || product.stage() != Stage.SIGNED_OFF && product.stage() != Stage.PUBLISHED) {
-      editions.setItem(
+      editions.fail(
           edition,
           item.productId(),
-          "FAILED",
-          "The text was changed after it was signed off. Sign it off again.",
-          null);
+          "The text was changed after it was signed off. Sign it off again.");
       return;
     }
     if (isHeld(item.productId())) {
-      editions.setItem(
+      editions.fail(
           edition,
           item.productId(),
-          "FAILED",
-          "Something in the text must be fixed first: what the house decides has changed.",
-          null);
+          "Something in the text must be fixed first: what the house decides has changed.");
       return;
     }
+    ShopContent ours = content(proofs.text(item.textId()).draft());
+    Optional<ShopClient.Standing> there = shop.find(product.facts().sku());
+    if (there.filter(t -> t.content().hash().equals(ours.hash())).isPresent()
+        && !product.page().isEmpty()) {
+      // It stands there already: an edition that was broken off has brought it.
+      published(edition, item, product.page(), there.get().version());
+      return;
+    }
+    if (there.isPresent() && isStrange(product, there.get())) {
+      editions.changedThere(edition, item.productId(), there.get(), reason(product, there.get()));
+      return;
+    }
+    sent.note(item.productId(), item.textId(), ours);
+    ShopClient.Published now =
+        shop.put(product.facts().sku(), ours, there.map(ShopClient.Standing::version).orElse(""));
+    published(edition, item, now.page(), now.version());
+  }
+
+  private void published(long edition, EditionStore.Pending item, String page, String version) {
+    transaction.executeWithoutResult(
+        t -> {
+          products.setPublished(item.productId(), item.textId(), page, version);
+          editions.published(edition, item.productId(), page);
+        });
+  }
+
+  /**
+   * Whether what stands in the shop is neither what Rhetor knows nor what it sent. What stood there
+   * before the first text went out is what the texts are written to replace.
+   */
+  private boolean isStrange(Product product, ShopClient.Standing there) {
+    return !product.shopVersion().isEmpty()
+        && !product.shopVersion().equals(there.version())
+        && !sent.isOurs(product.id(), there.content());
+  }
+
+  private String reason(Product product, ShopClient.Standing there) {
+    String changed =
+        sent.of(product.id()).stream()
+            .findFirst()
+            .map(
+                last ->
+                    last.differences(there.content()).stream()
+                        .map(f -> f.label().toLowerCase(Locale.ROOT))
+                        .collect(Collectors.joining(", ")))
+            .filter(f -> !f.isEmpty())
+            .orElse("page");
+    return "Somebody changed it in the shop (%s). Compare the two, then take theirs, replace it, or merge."
+        .formatted(changed);
+  }
+
+  private ShopContent content(Draft draft) {
+    return ShopContent.of(draft, style.current().structure().headingLevel());
+  }
+
+  /**
+   * A field of a product's page beside what would be published.
+   *
+   * @param field its code
+   * @param ours what would go out
+   * @param theirs what stands in the shop
+   */
+  record FieldThere(String field, String label, String ours, String theirs, boolean differs) {}
+
+  /**
+   * What stands in the shop of a product.
+   *
+   * @param version the shop's version tag; empty if the shop doesn't have it
+   * @param changedThere whether somebody changed it there since Rhetor last published it
+   */
+  record There(String version, boolean changedThere, List<FieldThere> fields) {}
+
+  /** What stands in the shop of a product now, beside what would be published. */
+  There there(long productId) {
+    Product product = products.get(productId);
+    if (product.textId() == 0) {
+      throw Refused.notFound("Nothing has been written for this product yet.");
+    }
+    ShopContent ours = content(proofs.text(product.textId()).draft());
     try {
-      String sku = product.facts().sku();
-      String version =
-          shop.version(sku)
-              .map(v -> product.shopVersion().isEmpty() ? v : product.shopVersion())
-              .orElse("");
-      ShopClient.Published published =
-          shop.put(sku, content(proofs.text(item.textId()).draft()), version);
-      transaction.executeWithoutResult(
-          t -> {
-            products.setPublished(
-                item.productId(), item.textId(), published.page(), published.version());
-            editions.setItem(edition, item.productId(), "PUBLISHED", null, published.page());
-          });
+      Optional<ShopClient.Standing> there = shop.find(product.facts().sku());
+      ShopContent theirs = there.map(ShopClient.Standing::content).orElse(NOTHING);
+      List<Field> differ = ours.differences(theirs);
+      Map<Field, String> shown = theirs.fields();
+      List<FieldThere> fields = new ArrayList<>();
+      ours.fields()
+          .forEach(
+              (field, words) ->
+                  fields.add(
+                      new FieldThere(
+                          field.code(),
+                          field.label(),
+                          words,
+                          shown.get(field),
+                          differ.contains(field))));
+      return new There(
+          there.map(ShopClient.Standing::version).orElse(""),
+          there.filter(t -> isStrange(product, t)).isPresent(),
+          fields);
     } catch (ShopClient.ShopRefused e) {
-      editions.setItem(edition, item.productId(), "FAILED", e.getMessage(), null);
+      throw Refused.outside(e.getMessage());
     }
   }
 
-  private ShopClient.Content content(Draft draft) {
-    return new ShopClient.Content(
-        draft.plain(Field.TITLE),
-        draft.plain(Field.SHORT_DESCRIPTION),
-        Html.of(draft.blocks(Field.DESCRIPTION), style.current().structure().headingLevel()),
-        draft.plain(Field.META_TITLE),
-        draft.plain(Field.META_DESCRIPTION),
-        draft.sentences(Field.TAGS).stream().map(Sentence::text).toList(),
-        draft.plain(Field.IMAGE_ALT));
+  /**
+   * Decides what becomes of a page that somebody changed in the shop: the fields named are taken
+   * from there as a new revision, which somebody signs off as any other; none leaves ours as it is.
+   * Either way the next edition replaces the page.
+   *
+   * @param version the shop's version that the person saw
+   * @param revision the text that the person saw
+   * @throws Refused if either is another by now
+   */
+  @Transactional
+  public void settle(
+      long productId, String version, long revision, Set<Field> fromThere, String by) {
+    Product product = products.get(productId);
+    ShopClient.Standing there;
+    try {
+      there =
+          shop.find(product.facts().sku())
+              .filter(t -> t.version().equals(version))
+              .orElseThrow(
+                  () ->
+                      Refused.changedMeanwhile(
+                          "The page was changed in the shop once more. Look at it again."));
+    } catch (ShopClient.ShopRefused e) {
+      throw Refused.outside(e.getMessage());
+    }
+    Map<Field, String> theirs = new EnumMap<>(there.content().fields());
+    theirs.keySet().retainAll(fromThere);
+    proofs.takeOver(productId, theirs, revision, by, "Taken over from the shop");
+    products.setShopVersion(productId, version);
   }
 }

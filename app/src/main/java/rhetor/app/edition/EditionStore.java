@@ -9,15 +9,20 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps editions. */
 @Repository
 class EditionStore {
+  private static final int LONGEST_REASON = 1_000;
+
   private final JdbcClient jdbc;
   private final JdbcTemplate template;
+  private final JsonMapper json;
   private final Clock clock;
 
-  EditionStore(JdbcClient jdbc, JdbcTemplate template, Clock clock) {
+  EditionStore(JdbcClient jdbc, JdbcTemplate template, JsonMapper json, Clock clock) {
+    this.json = json;
     this.jdbc = jdbc;
     this.template = template;
     this.clock = clock;
@@ -77,7 +82,7 @@ class EditionStore {
 
   private List<Edition.Item> items(long id) {
     return jdbc.sql(
-            "select p.id as product_id, p.sku, p.name, i.status, coalesce(i.reason, '') as reason, coalesce(i.page, '') as page from edition_item i join product p on p.id = i.product_id where i.edition_id = ? order by p.id")
+            "select p.id as product_id, p.sku, p.name, i.status, coalesce(i.reason, '') as reason, coalesce(i.page, '') as page, i.their_version is not null as changed_there from edition_item i join product p on p.id = i.product_id where i.edition_id = ? order by p.id")
         .param(id)
         .query(Edition.Item.class)
         .list();
@@ -101,10 +106,29 @@ class EditionStore {
         .list();
   }
 
-  void setItem(long edition, long product, String status, String reason, String page) {
+  /** Notes that a text is out; its page's address. */
+  void published(long edition, long product, String page) {
     jdbc.sql(
-            "update edition_item set status = ?, reason = ?, page = ? where edition_id = ? and product_id = ?")
-        .params(Arrays.asList(status, reason, page, edition, product))
+            "update edition_item set status = 'PUBLISHED', reason = null, page = ? where edition_id = ? and product_id = ?")
+        .params(page, edition, product)
+        .update();
+  }
+
+  /** Notes why a text didn't go out. */
+  void fail(long edition, long product, String reason) {
+    String cut = reason.substring(0, Math.min(LONGEST_REASON, reason.length()));
+    jdbc.sql(
+            "update edition_item set status = 'FAILED', reason = ? where edition_id = ? and product_id = ?")
+        .params(cut, edition, product)
+        .update();
+  }
+
+  /** Notes what somebody else had put into the shop. */
+  void changedThere(long edition, long product, ShopClient.Standing theirs, String reason) {
+    fail(edition, product, reason);
+    jdbc.sql(
+            "update edition_item set theirs = ?, their_version = ? where edition_id = ? and product_id = ?")
+        .params(json.writeValueAsString(theirs.content()), theirs.version(), edition, product)
         .update();
   }
 

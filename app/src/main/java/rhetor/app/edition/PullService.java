@@ -6,9 +6,15 @@ import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Lazy;
@@ -18,11 +24,13 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rhetor.app.category.Categories;
+import rhetor.app.house.Turns;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductIntake;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
+import rhetor.core.fact.CellText;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.TextReader;
 
@@ -35,10 +43,13 @@ import rhetor.core.fact.TextReader;
 public class PullService {
   static final TaskDescriptor<Long> TASK = TaskDescriptor.of("pull-shop", Long.class);
 
+  private static final Logger LOG = LoggerFactory.getLogger(PullService.class);
+
   /** Whose word it is in a product's sources. */
   private static final String SHOP = "The shop";
 
   private static final int PAGE = 50;
+  private static final Pattern SENTENCE_END = Pattern.compile("(?<=[.!?])\\s+|\\n");
 
   private final JdbcClient jdbc;
   private final ShopClient shop;
@@ -47,6 +58,8 @@ public class PullService {
   private final HouseKnowledge knowledge;
   private final SchedulerClient scheduler;
   private final TransactionTemplate transaction;
+  private final SentTexts sent;
+  private final Turns turns;
   private final Clock clock;
 
   PullService(
@@ -57,7 +70,11 @@ public class PullService {
       HouseKnowledge knowledge,
       @Lazy SchedulerClient scheduler,
       TransactionTemplate transaction,
+      SentTexts sent,
+      Turns turns,
       Clock clock) {
+    this.sent = sent;
+    this.turns = turns;
     this.jdbc = jdbc;
     this.shop = shop;
     this.categories = categories;
@@ -109,6 +126,7 @@ public class PullService {
   /** Begins a pull, or goes on with the last one if that failed. */
   @Transactional
   public Pull start(String by) {
+    turns.take(Turns.Turn.PULL);
     Optional<Pull> last = latest();
     if (last.filter(p -> p.status == Status.RUNNING).isPresent()) {
       throw Refused.conflict("The shop's products are being pulled in right now.");
@@ -147,10 +165,40 @@ public class PullService {
         }
       }
     } catch (ShopClient.ShopRefused e) {
-      jdbc.sql("update pull set status = 'FAILED', trouble = ? where id = ?")
-          .params(e.getMessage(), id)
-          .update();
+      fail(id, e.getMessage());
+    } catch (RuntimeException e) {
+      LOG.error("pull {} failed", id, e);
+      fail(
+          id,
+          "Something went wrong that Rhetor didn't foresee. Pull again to go on; if it stays, look into the log.");
     }
+  }
+
+  private void fail(long id, String trouble) {
+    jdbc.sql("update pull set status = 'FAILED', trouble = ? where id = ?")
+        .params(trouble, id)
+        .update();
+  }
+
+  /** What stands on a page that isn't the house's own words: those are no evidence of anything. */
+  private String strangers(ShopClient.Goods goods) {
+    List<ShopContent> ours = products.findSku(goods.sku()).map(sent::of).orElse(List.of());
+    Set<String> own = new HashSet<>();
+    ours.forEach(c -> own.addAll(sentences(c.shortDescription() + "\n" + c.description())));
+    if (own.isEmpty()) {
+      return goods.shortDescription() + "\n" + goods.description();
+    }
+    return sentences(goods.shortDescription() + "\n" + goods.description()).stream()
+        .filter(s -> !own.contains(s))
+        .collect(Collectors.joining("\n"));
+  }
+
+  private static List<String> sentences(String html) {
+    return SENTENCE_END
+        .splitAsStream(CellText.lines(html))
+        .map(s -> s.replaceAll("\\s+", " ").strip())
+        .filter(s -> !s.isEmpty())
+        .toList();
   }
 
   private void keepCategories(Pull pull, List<Categories.Pulled> page) {
@@ -175,8 +223,8 @@ public class PullService {
         categories.ofProducts(page.stream().map(ShopClient.Goods::sku).toList());
     for (ShopClient.Goods goods : page) {
       row++;
-      if (!goods.title().isBlank()) {
-        String text = goods.shortDescription() + "\n" + goods.description();
+      String text = strangers(goods);
+      if (!goods.title().isBlank() && !text.isBlank()) {
         ProductFacts read =
             new TextReader(knowledge.current())
                 .read(

@@ -1,5 +1,6 @@
 package rhetor.app.edition;
 
+import java.io.IOException;
 import java.net.URI;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -10,9 +11,10 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.MediaType;
 import org.springframework.http.client.JdkClientHttpRequestFactory;
+import org.springframework.http.converter.HttpMessageConversionException;
 import org.springframework.stereotype.Component;
-import org.springframework.web.client.ResourceAccessException;
 import org.springframework.web.client.RestClient;
+import org.springframework.web.client.RestClientException;
 import rhetor.app.category.Categories;
 import rhetor.app.house.HouseSettings;
 
@@ -39,41 +41,79 @@ class ShopClient {
             .build();
   }
 
-  /** What the shop is to show of a product. */
-  record Content(
-      String title,
-      String shortDescription,
-      String description,
-      String metaTitle,
-      String metaDescription,
-      List<String> tags,
-      String imageAlt) {}
-
   /** Where the product's page is, and the version it has now. */
   record Published(String page, String version) {}
 
   /** Says that the shop didn't take a text, and why. */
   static final class ShopRefused extends RuntimeException {
-    ShopRefused(String message) {
+    private final boolean outage;
+
+    /**
+     * What is told to people.
+     *
+     * @param outage whether the shop as a whole doesn't answer, whatever it is asked
+     */
+    ShopRefused(String message, boolean outage) {
       super(message);
+      this.outage = outage;
+    }
+
+    boolean isOutage() {
+      return outage;
     }
   }
 
   private record Answer(int status, String version, String page, long retryAfterSeconds) {}
 
-  /** The version tag of a product in the shop; empty if the shop doesn't have it. */
-  Optional<String> version(String sku) {
+  /** What the shop shows of a product now, and the version tag of that. */
+  record Standing(String version, ShopContent content) {}
+
+  /**
+   * What stands in the shop of a product; empty if the shop doesn't have it.
+   *
+   * @throws ShopRefused if the shop doesn't say
+   */
+  Optional<Standing> find(String sku) {
+    ShopContent[] content = new ShopContent[1];
     Answer answer =
         patiently(
             () ->
                 http.get()
                     .uri("/api/products/{sku}", sku)
-                    .exchange((q, r) -> answer(r.getStatusCode(), r.getHeaders(), null)));
+                    .exchange(
+                        (q, r) -> {
+                          content[0] = body(r, ShopContent.class).orElse(null);
+                          return answer(r.getStatusCode(), r.getHeaders(), null);
+                        }));
     return switch (answer.status) {
-      case 200 -> Optional.of(answer.version);
+      case 200 ->
+          Optional.of(
+              new Standing(
+                  answer.version,
+                  Optional.ofNullable(content[0]).orElseThrow(ShopClient::unreadable)));
       case 404 -> Optional.empty();
       default -> throw refused(answer.status);
     };
+  }
+
+  private static ShopRefused unreadable() {
+    return new ShopRefused(
+        "The shop's answer can't be read: it is no JSON of the kind that its API gives. Check the connection's address.",
+        false);
+  }
+
+  /** What a good answer says; empty for an error, whose body may be anything. */
+  private static <T> Optional<T> body(
+      RestClient.RequestHeadersSpec.ConvertibleClientHttpResponse response, Class<T> type)
+      throws IOException {
+    if (!response.getStatusCode().is2xxSuccessful()) {
+      return Optional.empty();
+    }
+    try {
+      return Optional.ofNullable(response.bodyTo(type));
+    } catch (RestClientException | HttpMessageConversionException e) {
+      throw unreadable();
+    }
   }
 
   /**
@@ -82,7 +122,7 @@ class ShopClient {
    * @param version the version tag that the shop is expected to have; empty if it has none yet
    * @throws ShopRefused if the shop's version is another, or it doesn't take the text
    */
-  Published put(String sku, Content content, String version) {
+  Published put(String sku, ShopContent content, String version) {
     Answer answer =
         patiently(
             () ->
@@ -99,12 +139,17 @@ class ShopClient {
                     .contentType(MediaType.APPLICATION_JSON)
                     .body(content)
                     .exchange(
-                        (q, r) -> answer(r.getStatusCode(), r.getHeaders(), r.bodyTo(Page.class))));
+                        (q, r) ->
+                            answer(
+                                r.getStatusCode(),
+                                r.getHeaders(),
+                                body(r, Page.class).orElse(null))));
     return switch (answer.status) {
       case 200, 201 -> new Published(answer.page, answer.version);
       case 412 ->
           throw new ShopRefused(
-              "Somebody changed this product in the shop since it was last published from here. Look at it there; publish again to replace it.");
+              "Somebody changed this product in the shop at this very moment. Publish it again.",
+              false);
       default -> throw refused(answer.status);
     };
   }
@@ -148,7 +193,7 @@ class ShopClient {
                         (q, r) -> {
                           if (r.getStatusCode().is2xxSuccessful()) {
                             page.clear();
-                            page.addAll(items.apply(r.bodyTo(type)));
+                            body(r, type).map(items).ifPresent(page::addAll);
                           }
                           return answer(r.getStatusCode(), r.getHeaders(), null);
                         }));
@@ -191,7 +236,8 @@ class ShopClient {
                   + ") after "
                   + TRIES
                   + " tries. Publish again later.";
-        });
+        },
+        status == 0 || status == 401 || status == 403 || status == 429 || status >= 500);
   }
 
   private interface Call {
@@ -203,7 +249,10 @@ class ShopClient {
     for (int i = 0; i < TRIES; i++) {
       try {
         answer = call.send();
-      } catch (ResourceAccessException e) {
+      } catch (ShopRefused e) {
+        throw e;
+      } catch (RestClientException e) {
+        // No connection, or an answer that is no HTTP.
         answer = new Answer(0, "", "", -1);
       }
       boolean again = answer.status == 0 || answer.status == 429 || answer.status >= 500;
@@ -224,7 +273,7 @@ class ShopClient {
       Thread.sleep(time);
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
-      throw new ShopRefused("Publishing was interrupted.");
+      throw new ShopRefused("Publishing was interrupted.", true);
     }
   }
 }

@@ -10,6 +10,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.locks.ReadWriteLock;
+import java.util.concurrent.locks.ReentrantReadWriteLock;
 import java.util.function.IntFunction;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -43,6 +45,9 @@ public class IntakeService {
 
   /** Fewer headings are the same by chance. */
   private static final int TELLING = 5;
+
+  /** Held while a copy is stored for an intake that isn't noted yet, so that nobody removes it. */
+  private final ReadWriteLock copies = new ReentrantReadWriteLock();
 
   private final IntakeStore intakes;
   private final SheetFolder folder;
@@ -94,8 +99,23 @@ public class IntakeService {
    * @throws SheetException if it can't be read as a sheet; then nothing is kept
    */
   Intake propose(String supplier, String fileName, InputStream in, String by) {
-    String storedAs = folder.store(in);
-    Sheet sheet = Sheet.open(folder.path(storedAs));
+    copies.readLock().lock();
+    try {
+      return propose(supplier, fileName, folder.store(in), by);
+    } finally {
+      copies.readLock().unlock();
+    }
+  }
+
+  private Intake propose(String supplier, String fileName, String storedAs, String by) {
+    Sheet sheet;
+    try {
+      sheet = Sheet.open(folder.path(storedAs));
+    } catch (RuntimeException e) {
+      // The same bytes are refused whoever brings them.
+      removeCopy(storedAs);
+      throw e;
+    }
     String from =
         supplier.isBlank()
             ? recognised(sheet).orElseGet(() -> fileName.replaceFirst("\\.[^.]*$", ""))
@@ -294,8 +314,22 @@ public class IntakeService {
   }
 
   void discard(long id) {
-    requireProposed(get(id));
-    intakes.delete(id);
+    Intake intake = get(id);
+    requireProposed(intake);
+    copies.writeLock().lock();
+    try {
+      intakes.delete(id);
+      removeCopy(intake.storedAs());
+    } finally {
+      copies.writeLock().unlock();
+    }
+  }
+
+  /** Removes a sheet's copy that no intake needs. */
+  private void removeCopy(String storedAs) {
+    if (!intakes.isOfAny(storedAs)) {
+      folder.remove(storedAs);
+    }
   }
 
   /**

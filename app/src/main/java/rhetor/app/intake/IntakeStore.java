@@ -62,7 +62,7 @@ class IntakeStore {
   void propose(
       long id, String supplier, SheetLayout layout, Reading reading, List<ColumnChange> changes) {
     jdbc.sql(
-            "update intake set supplier = ?, layout = ?, reading = ?, changes = ?, seen = false where id = ?")
+            "update intake set supplier = ?, layout = ?, reading = ?, changes = ?, seen = false where id = ? and status = 'PROPOSED'")
         .params(
             supplier,
             json.writeValueAsString(layout),
@@ -138,7 +138,7 @@ class IntakeStore {
   }
 
   void setReading(long id, Reading reading) {
-    jdbc.sql("update intake set reading = ? where id = ?")
+    jdbc.sql("update intake set reading = ? where id = ? and status = 'PROPOSED'")
         .params(json.writeValueAsString(reading), id)
         .update();
   }
@@ -149,6 +149,22 @@ class IntakeStore {
             .param(id)
             .update()
         == 1;
+  }
+
+  /** Whether a sheet's copy is that of an intake. */
+  boolean isOfAny(String storedAs) {
+    return jdbc.sql("select count(*) from intake where stored_as = ?")
+            .param(storedAs)
+            .query(Integer.class)
+            .single()
+        > 0;
+  }
+
+  /** Lets an intake that could not be taken in be begun again. */
+  void release(long id) {
+    jdbc.sql("update intake set status = 'PROPOSED' where id = ? and status = 'TAKING'")
+        .param(id)
+        .update();
   }
 
   void finish(long id, IntakeResult result) {

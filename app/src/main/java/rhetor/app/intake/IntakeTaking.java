@@ -96,9 +96,7 @@ public class IntakeTaking {
               + intake.supplier()
               + ". Look at what has changed and say that it is right.");
     }
-    if (!intakes.begin(id)) {
-      throw Refused.conflict("This sheet is being taken in right now.");
-    }
+    transaction.executeWithoutResult(t -> begin(intake));
     boolean done = false;
     try {
       transaction.executeWithoutResult(t -> takeAll(intake, leaveAlone));
@@ -108,10 +106,22 @@ public class IntakeTaking {
           "Another sheet with some of the same SKUs was taken in at the same moment. Nothing of this one was stored; take it in again.");
     } finally {
       if (!done) {
-        releaseInterrupted();
+        intakes.release(id);
       }
     }
     return sheets.get(id);
+  }
+
+  /** Begins with just the reading that was looked at. */
+  private void begin(Intake seen) {
+    intakes.lock(seen.id());
+    if (!sheets.get(seen.id()).reading().equals(seen.reading())) {
+      throw Refused.conflict(
+          "Somebody has just said otherwise how this sheet is read. Look at it again.");
+    }
+    if (!intakes.begin(seen.id())) {
+      throw Refused.conflict("This sheet is being taken in right now.");
+    }
   }
 
   private static void requireUsable(Intake intake) {

@@ -49,6 +49,15 @@ class SheetFolder {
     }
   }
 
+  /** Removes a sheet that nobody needs. */
+  void remove(String storedAs) {
+    try {
+      Files.deleteIfExists(folder.resolve(storedAs));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
   Path path(String storedAs) {
     return folder.resolve(storedAs);
   }

@@ -11,6 +11,7 @@ import org.springframework.dao.DuplicateKeyException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.house.Turns;
 import rhetor.app.web.Refused;
 
 /** Who works with the house, and whether they are who they say. */
@@ -23,10 +24,12 @@ public class PeopleService {
 
   private final PersonStore people;
   private final PasswordEncoder passwords;
+  private final Turns turns;
   private final String noPassword;
   private final Map<String, Bucket> tries = new ConcurrentHashMap<>();
 
-  PeopleService(PersonStore people, PasswordEncoder passwords) {
+  PeopleService(PersonStore people, PasswordEncoder passwords, Turns turns) {
+    this.turns = turns;
     this.people = people;
     this.passwords = passwords;
     this.noPassword = passwords.encode("nobody has this password");
@@ -86,6 +89,7 @@ public class PeopleService {
    */
   @Transactional
   public Person createOwner(String email, String name, String password) {
+    turns.take(Turns.Turn.OWNER);
     if (!people.isEmpty()) {
       throw Refused.conflict("This house has an owner already. Ask them to add you.");
     }
@@ -114,6 +118,7 @@ public class PeopleService {
   /** Gives a person another role; the last owner keeps theirs. */
   @Transactional
   public Person setRole(long id, Role role) {
+    turns.take(Turns.Turn.OWNER);
     Person person = people.find(id).orElseThrow(() -> Refused.notFound("There is no such person."));
     if (person.role() == Role.OWNER && role != Role.OWNER && people.owners() == 1) {
       throw Refused.conflict("A house needs an owner. Make somebody else one first.");

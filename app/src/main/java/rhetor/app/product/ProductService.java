@@ -164,6 +164,11 @@ public class ProductService {
     T of(long id, String sku, String name);
   }
 
+  /** The id of the product with this SKU; empty if there is none. */
+  public Optional<Long> findSku(String sku) {
+    return store.findSku(sku);
+  }
+
   /** The product with this SKU. */
   public long bySku(String sku) {
     return store
@@ -289,6 +294,7 @@ public class ProductService {
         assemble(id),
         state.keyword(),
         state.textId(),
+        state.signedAt(),
         state.page(),
         state.shopVersion());
   }
@@ -298,18 +304,25 @@ public class ProductService {
     return store.line(id).orElseThrow(() -> Refused.notFound("There is no such product."));
   }
 
-  /** Notes that a product has a new text that counts. */
-  public void setText(long id, long textId, Stage stage, Audit audit) {
-    store.setText(id, textId, stage, audit.readiness().score(), audit.mustFix().size());
+  /**
+   * Notes that a product has a new text that counts, if the one that was seen still does: of two
+   * who change it at once, the second is told.
+   *
+   * @param seen the product with the text that was seen
+   * @return whether it did, at the same stage
+   */
+  public boolean setText(Product seen, long textId, Stage stage, Audit audit) {
+    return store.setText(seen, textId, stage, audit.readiness().score(), audit.mustFix().size());
   }
 
   /**
    * Notes what the checks say of a text now.
    *
+   * @param text the text that was checked
    * @param stale whether the text no longer obeys; one that is stale already stays so
    */
-  public void setAudit(long id, Audit audit, boolean stale) {
-    store.setAudit(id, audit.readiness().score(), audit.mustFix().size(), stale);
+  public void setAudit(long id, long text, Audit audit, boolean stale) {
+    store.setAudit(id, text, audit.readiness().score(), audit.mustFix().size(), stale);
   }
 
   /** Ids of products that have a text, in order, after one of them. */
@@ -322,8 +335,19 @@ public class ProductService {
     store.setKeyword(id, keyword);
   }
 
-  public void setStage(long id, Stage stage) {
-    store.setStage(id, stage);
+  /** Puts a person's word to a text, if it still counts; whether it did. */
+  public boolean signOff(long id, long text) {
+    return store.signOff(id, text);
+  }
+
+  /** Takes a person's word for a text back, if it still counts; whether it did. */
+  public boolean sendBack(long id, long text) {
+    return store.sendBack(id, text);
+  }
+
+  /** Notes which version the shop has of a product, once somebody has looked at it. */
+  public void setShopVersion(long id, String version) {
+    store.setShopVersion(id, version);
   }
 
   /** Marks texts as stale: something that they rest on has changed. */

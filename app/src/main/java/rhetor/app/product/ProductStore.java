@@ -6,6 +6,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.HashMap;
@@ -203,12 +204,13 @@ class ProductStore {
       Stage stage,
       String keyword,
       long textId,
+      Instant signedAt,
       String page,
       String shopVersion) {}
 
   Optional<State> state(long id) {
     return jdbc.sql(
-            "select id, sku, stage, keyword, text_id, page, shop_version from product where id = ?")
+            "select id, sku, stage, keyword, text_id, signed_at, page, shop_version from product where id = ?")
         .param(id)
         .query(
             (rs, row) ->
@@ -218,6 +220,9 @@ class ProductStore {
                     Stage.valueOf(rs.getString("stage")),
                     rs.getString("keyword"),
                     rs.getLong("text_id"),
+                    Optional.ofNullable(rs.getTimestamp("signed_at"))
+                        .map(Timestamp::toInstant)
+                        .orElse(Instant.EPOCH),
                     orEmpty(rs.getString("page")),
                     orEmpty(rs.getString("shop_version"))))
         .optional();
@@ -400,17 +405,33 @@ class ProductStore {
     return text.length() <= most ? text : text.substring(0, most);
   }
 
-  /** Notes that a product has a new text. */
-  void setText(long id, long textId, Stage stage, int readiness, int mustFix) {
-    jdbc.sql(
-            "update product set text_id = ?, stage = ?, readiness = ?, must_fix = ?, failed = null, stale = false where id = ?")
-        .params(textId, stage.name(), readiness, mustFix, id)
-        .update();
+  /**
+   * Notes that a product has a new text, if the one that was seen still counts.
+   *
+   * @param seen the product with the text that was seen
+   * @return whether it did, at the same stage
+   */
+  boolean setText(Product seen, long textId, Stage stage, int readiness, int mustFix) {
+    return jdbc.sql(
+                """
+                update product set text_id = ?, stage = ?, readiness = ?, must_fix = ?, failed = null, stale = false
+                where id = ? and coalesce(text_id, 0) = ? and stage = ?""")
+            .params(
+                textId,
+                stage.name(),
+                readiness,
+                mustFix,
+                seen.id(),
+                seen.textId(),
+                seen.stage().name())
+            .update()
+        == 1;
   }
 
-  void setAudit(long id, int readiness, int mustFix, boolean stale) {
-    jdbc.sql("update product set readiness = ?, must_fix = ?, stale = stale or ? where id = ?")
-        .params(readiness, mustFix, stale, id)
+  void setAudit(long id, long text, int readiness, int mustFix, boolean stale) {
+    jdbc.sql(
+            "update product set readiness = ?, must_fix = ?, stale = stale or ? where id = ? and text_id = ?")
+        .params(readiness, mustFix, stale, id, text)
         .update();
   }
 
@@ -423,11 +444,34 @@ class ProductStore {
   }
 
   void setKeyword(long id, String keyword) {
-    jdbc.sql("update product set keyword = ? where id = ?").params(keyword, id).update();
+    jdbc.sql("update product set keyword = ? where id = ?").params(cut(keyword, 400), id).update();
   }
 
-  void setStage(long id, Stage stage) {
-    jdbc.sql("update product set stage = ? where id = ?").params(stage.name(), id).update();
+  /**
+   * Puts a person's word to a text, if it still counts; one that is out stays published.
+   *
+   * @return whether it did
+   */
+  boolean signOff(long id, long text) {
+    return jdbc.sql(
+                """
+                update product set stage = case when stage = 'PUBLISHED' then stage else 'SIGNED_OFF' end, signed_at = ?
+                where id = ? and text_id = ?""")
+            .params(Timestamp.from(clock.instant()), id, text)
+            .update()
+        == 1;
+  }
+
+  /** Takes a person's word for a text back, if it still counts; whether it did. */
+  boolean sendBack(long id, long text) {
+    return jdbc.sql("update product set stage = 'IN_PROOF' where id = ? and text_id = ?")
+            .params(id, text)
+            .update()
+        == 1;
+  }
+
+  void setShopVersion(long id, String version) {
+    jdbc.sql("update product set shop_version = ? where id = ?").params(version, id).update();
   }
 
   void setFailed(long id, String reason) {

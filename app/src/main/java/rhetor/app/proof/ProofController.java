@@ -16,10 +16,9 @@ import org.springframework.web.bind.annotation.RestController;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductLine;
 import rhetor.app.product.ProductService;
-import rhetor.app.web.Refused;
+import rhetor.app.web.RequestWords;
 import rhetor.core.check.Audit;
 import rhetor.core.check.Readiness;
-import rhetor.core.style.Field;
 
 /** Proofs over HTTP. The ETag is the revision; whoever changes something sends the one they saw. */
 @RestController
@@ -77,7 +76,12 @@ class ProofController {
       @Valid @RequestBody Change change,
       @RequestHeader("If-Match") String seen,
       Principal person) {
-    proofs.change(id, field(field), change.text(), revision(seen), person.getName());
+    proofs.change(
+        id,
+        RequestWords.field(field),
+        change.text(),
+        RequestWords.revision(seen),
+        person.getName());
     return get(id);
   }
 
@@ -87,42 +91,26 @@ class ProofController {
       @Valid @RequestBody NewKeyword change,
       @RequestHeader("If-Match") String seen,
       Principal person) {
-    proofs.changeKeyword(id, change.keyword(), revision(seen), person.getName());
+    proofs.changeKeyword(id, change.keyword(), RequestWords.revision(seen), person.getName());
     return get(id);
-  }
-
-  static Field field(String code) {
-    try {
-      return Field.parse(code);
-    } catch (IllegalArgumentException e) {
-      throw Refused.notFound("There is no field called " + code + ".");
-    }
-  }
-
-  static long revision(String etag) {
-    try {
-      return Long.parseLong(etag.replaceAll("^W/|\"", ""));
-    } catch (NumberFormatException e) {
-      throw Refused.invalid("If-Match has to be the revision's ETag.");
-    }
   }
 
   @PostMapping("/api/proofs/{id}/undo")
   ResponseEntity<Proof> undo(@PathVariable long id, @RequestHeader("If-Match") String seen) {
-    proofs.undo(id, revision(seen));
+    proofs.undo(id, RequestWords.revision(seen));
     return get(id);
   }
 
   @PostMapping("/api/proofs/{id}/restore")
   ResponseEntity<Proof> restore(
       @PathVariable long id, @RequestBody Restore restore, @RequestHeader("If-Match") String seen) {
-    proofs.restore(id, restore.revision(), revision(seen));
+    proofs.restore(id, restore.revision(), RequestWords.revision(seen));
     return get(id);
   }
 
   @PostMapping("/api/proofs/{id}/sign-off")
   ResponseEntity<Proof> signOff(@PathVariable long id, @RequestHeader("If-Match") String seen) {
-    proofs.signOff(id, revision(seen));
+    proofs.signOff(id, RequestWords.revision(seen));
     return get(id);
   }
 
@@ -133,7 +121,7 @@ class ProofController {
 
   @PostMapping("/api/proofs/{id}/send-back")
   ResponseEntity<Proof> sendBack(@PathVariable long id, @RequestHeader("If-Match") String seen) {
-    proofs.sendBack(id, revision(seen));
+    proofs.sendBack(id, RequestWords.revision(seen));
     return get(id);
   }
 }

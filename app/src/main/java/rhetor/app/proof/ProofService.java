@@ -3,6 +3,7 @@ package rhetor.app.proof;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -84,7 +85,7 @@ public class ProofService {
             "Written in run " + runId,
             draft,
             audit);
-    makeCount(product.id(), id, Stage.DRAFTED, audit);
+    makeCount(product, id, Stage.DRAFTED, audit);
     house.changed(product.id(), draft);
   }
 
@@ -115,16 +116,7 @@ public class ProofService {
     Product product = products.get(productId);
     Text before = current(product);
     requireSeen(before, revision);
-    if (input.length() > LONGEST_INPUT) {
-      throw Refused.invalid("The text has more than %,d characters.".formatted(LONGEST_INPUT));
-    }
-    List<Block> blocks =
-        new SupportFinder(knowledge.current())
-            .attach(
-                Html.parse(field, input),
-                before.draft().sentences(field),
-                product.facts(),
-                product.keyword());
+    List<Block> blocks = blocks(product, before.draft(), field, input);
     keepChange(
         product,
         before,
@@ -132,6 +124,35 @@ public class ProofService {
         author,
         "HAND",
         field.label() + " changed by hand");
+  }
+
+  /**
+   * Takes fields over as somebody else wrote them, as one new revision; none leaves the text as it
+   * is.
+   *
+   * @param inputs by field, HTML for the description, plain text for the rest
+   * @param revision the revision that the person saw
+   */
+  @Transactional
+  public void takeOver(
+      long productId, Map<Field, String> inputs, long revision, String author, String note) {
+    Product product = products.get(productId);
+    Text before = current(product);
+    requireSeen(before, revision);
+    Draft draft = before.draft();
+    for (var input : inputs.entrySet()) {
+      draft = draft.with(input.getKey(), blocks(product, draft, input.getKey(), input.getValue()));
+    }
+    keepChange(product, before, draft, author, "HAND", note);
+  }
+
+  private List<Block> blocks(Product product, Draft before, Field field, String input) {
+    if (input.length() > LONGEST_INPUT) {
+      throw Refused.invalid("The text has more than %,d characters.".formatted(LONGEST_INPUT));
+    }
+    return new SupportFinder(knowledge.current())
+        .attach(
+            Html.parse(field, input), before.sentences(field), product.facts(), product.keyword());
   }
 
   /** Keeps a changed draft as a new revision; nothing if it is as before. */
@@ -142,7 +163,7 @@ public class ProofService {
     }
     Audit audit = audit(product, draft, product.keyword());
     long id = texts.add(product.id(), before.id(), null, author, origin, note, draft, audit);
-    makeCount(product.id(), id, Stage.IN_PROOF, audit);
+    makeCount(product, id, Stage.IN_PROOF, audit);
     house.changed(product.id(), draft);
   }
 
@@ -160,10 +181,32 @@ public class ProofService {
     keepChange(product, before, draft, author, "COMPOSER", note);
   }
 
-  /** Makes a text the one that counts, with what was found in it. */
-  private void makeCount(long product, long text, Stage stage, Audit audit) {
-    products.setText(product, text, stage, audit);
-    findings.put(product, audit);
+  /**
+   * Makes a text the one that counts, with what was found in it.
+   *
+   * @param seen the product with the text that counted when this one was made
+   * @throws Refused if another counts by now, or somebody has put their word to it
+   */
+  private void makeCount(Product seen, long text, Stage stage, Audit audit) {
+    if (!products.setText(seen, text, stage, audit)) {
+      throw changedMeanwhile(seen);
+    }
+    findings.put(seen.id(), audit);
+  }
+
+  private Refused changedMeanwhile(Product seen) {
+    Product product = products.get(seen.id());
+    if (product.textId() == seen.textId()) {
+      return Refused.changedMeanwhile(
+          "Somebody signed this text off, or sent it back, at this moment. Look at it again before you go on; what you typed is still here.");
+    }
+    return changedMeanwhile(current(product));
+  }
+
+  private static Refused changedMeanwhile(Text now) {
+    return Refused.changedMeanwhile(
+        "%s changed this text meanwhile (%s). Look at it again before you go on; what you typed is still here."
+            .formatted(now.author(), now.note().toLowerCase(Locale.ROOT)));
   }
 
   /**
@@ -177,7 +220,8 @@ public class ProofService {
       return;
     }
     Audit audit = audit(product, text(product.textId()));
-    products.setAudit(productId, audit, audit.marks().stream().anyMatch(Mark::concernsStyle));
+    products.setAudit(
+        productId, product.textId(), audit, audit.marks().stream().anyMatch(Mark::concernsStyle));
     findings.put(productId, audit);
   }
 
@@ -277,42 +321,42 @@ public class ProofService {
     Audit audit = audit(product, before.draft(), clean);
     String note = clean.isEmpty() ? "Keyword taken away" : "Keyword changed to " + clean;
     long id = texts.add(productId, before.id(), null, author, "HAND", note, before.draft(), audit);
-    makeCount(productId, id, Stage.IN_PROOF, audit);
+    makeCount(product, id, Stage.IN_PROOF, audit);
   }
 
   private static void requireSeen(Text current, long revision) {
     if (current.id() != revision) {
-      throw Refused.changedMeanwhile(
-          "%s changed this text meanwhile (%s). Look at it again before you go on; what you typed is still here."
-              .formatted(current.author(), current.note().toLowerCase(java.util.Locale.ROOT)));
+      throw changedMeanwhile(current);
     }
   }
 
   /** Goes back to the revision before; the one left stays in the history. */
   @Transactional
   public void undo(long productId, long revision) {
-    Text now = current(products.get(productId));
+    Product product = products.get(productId);
+    Text now = current(product);
     requireSeen(now, revision);
     if (now.parentId() == 0) {
       throw Refused.conflict("This is the first text; there is nothing before it.");
     }
-    restore(productId, now.parentId());
+    restore(product, now.parentId());
   }
 
   /** Makes any revision of the history the text that counts. */
   @Transactional
   public void restore(long productId, long target, long revision) {
-    requireSeen(current(products.get(productId)), revision);
-    restore(productId, target);
+    Product product = products.get(productId);
+    requireSeen(current(product), revision);
+    restore(product, target);
   }
 
-  private void restore(long productId, long target) {
+  private void restore(Product product, long target) {
     Text text = text(target);
-    if (text.productId() != productId) {
+    if (text.productId() != product.id()) {
       throw Refused.invalid("That revision belongs to another product.");
     }
-    makeCount(productId, target, Stage.IN_PROOF, audit(products.get(productId), text));
-    house.changed(productId, text.draft());
+    makeCount(product, target, Stage.IN_PROOF, audit(product, text));
+    house.changed(product.id(), text.draft());
   }
 
   /** Puts a person's word to a text: it may go out now. */
@@ -326,8 +370,8 @@ public class ProofService {
       throw Refused.conflict(
           "There is something that must be fixed first: " + mustFix.getFirst().why());
     }
-    if (product.stage() != Stage.PUBLISHED) {
-      products.setStage(productId, Stage.SIGNED_OFF);
+    if (!products.signOff(productId, text.id())) {
+      throw changedMeanwhile(product);
     }
   }
 
@@ -345,8 +389,8 @@ public class ProofService {
       boolean open = product.stage() == Stage.DRAFTED || product.stage() == Stage.IN_PROOF;
       if (open
           && product.textId() == entry.getValue()
-          && audit(product, text(product.textId())).mustFix().isEmpty()) {
-        products.setStage(product.id(), Stage.SIGNED_OFF);
+          && audit(product, text(product.textId())).mustFix().isEmpty()
+          && products.signOff(product.id(), product.textId())) {
         signed++;
       }
     }
@@ -356,7 +400,10 @@ public class ProofService {
   /** Takes a sign-off back. */
   @Transactional
   public void sendBack(long productId, long revision) {
-    requireSeen(current(products.get(productId)), revision);
-    products.setStage(productId, Stage.IN_PROOF);
+    Product product = products.get(productId);
+    requireSeen(current(product), revision);
+    if (!products.sendBack(productId, revision)) {
+      throw changedMeanwhile(product);
+    }
   }
 }

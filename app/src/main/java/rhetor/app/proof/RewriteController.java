@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RestController;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
+import rhetor.app.web.RequestWords;
 import rhetor.core.compose.Draft;
 import rhetor.core.compose.Rewriter;
 import rhetor.core.style.Field;
@@ -80,9 +81,9 @@ class RewriteController {
     Set<Field> fields =
         wish.fields == null
             ? Set.of()
-            : wish.fields.stream().map(ProofController::field).collect(Collectors.toSet());
+            : wish.fields.stream().map(RequestWords::field).collect(Collectors.toSet());
     rewrites.adopt(
-        id, voice(wish.voice), wish.take, fields, ProofController.revision(seen), person.getName());
+        id, voice(wish.voice), wish.take, fields, RequestWords.revision(seen), person.getName());
     return proofViews.get(id);
   }
 
@@ -100,10 +101,10 @@ class RewriteController {
       Principal person) {
     rewrites.combine(
         id,
-        ProofController.field(wish.field),
+        RequestWords.field(wish.field),
         voice(wish.voice),
         wish.lines,
-        ProofController.revision(seen),
+        RequestWords.revision(seen),
         person.getName());
     return proofViews.get(id);
   }
@@ -129,7 +130,7 @@ class RewriteController {
   @PostMapping("/api/proofs/{id}/rewriting")
   FieldViews.FieldView preview(@PathVariable long id, @Valid @RequestBody Rewriting wish) {
     Product product = products.get(id);
-    Field field = ProofController.field(wish.field);
+    Field field = RequestWords.field(wish.field);
     Draft draft =
         rewrites.rewrite(
             product, proofs.current(product).draft(), field, wish.selected(), order(wish));
@@ -144,10 +145,10 @@ class RewriteController {
       Principal person) {
     rewrites.keepRewritten(
         id,
-        ProofController.field(wish.field),
+        RequestWords.field(wish.field),
         wish.selected(),
         order(wish),
-        ProofController.revision(seen),
+        RequestWords.revision(seen),
         person.getName());
     return proofViews.get(id);
   }

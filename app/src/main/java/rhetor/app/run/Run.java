@@ -8,6 +8,7 @@ import java.time.Instant;
  * @param voice id of the voice it writes in, empty for the one that each product's style has
  * @param template id of the template that texts are built after, 0 for none
  * @param templateName what that template is called, empty if there is none or it has gone
+ * @param leavesSigned whether texts that are signed off are left alone
  * @param left products that were left alone, because they were signed off meanwhile or it was
  *     stopped
  */
@@ -17,6 +18,7 @@ public record Run(
     String voice,
     long template,
     String templateName,
+    boolean leavesSigned,
     int total,
     int written,
     int failed,

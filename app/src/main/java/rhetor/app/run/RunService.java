@@ -10,13 +10,14 @@ import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Lazy;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import rhetor.app.house.Turns;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductFilter;
-import rhetor.app.product.ProductLine;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
 import rhetor.app.proof.ProofService;
@@ -36,6 +37,7 @@ public class RunService {
   static final TaskDescriptor<Long> TASK = TaskDescriptor.of("write-run", Long.class);
   private static final Logger LOG = LoggerFactory.getLogger(RunService.class);
   private static final int CHUNK = 25;
+  private static final int TRIES = 3;
 
   private final RunStore runs;
   private final ProductService products;
@@ -44,6 +46,7 @@ public class RunService {
   private final Templates templates;
   private final SchedulerClient scheduler;
   private final TransactionTemplate transaction;
+  private final Turns turns;
   private final Clock clock;
 
   RunService(
@@ -54,7 +57,9 @@ public class RunService {
       Templates templates,
       @Lazy SchedulerClient scheduler,
       TransactionTemplate transaction,
+      Turns turns,
       Clock clock) {
+    this.turns = turns;
     this.runs = runs;
     this.products = products;
     this.proofs = proofs;
@@ -132,6 +137,8 @@ public class RunService {
     if (template != 0) {
       templates.get(template);
     }
+    ids.forEach(products::line);
+    turns.take(Turns.Turn.RUN);
     Choice choice = choose(ids, filter, leaveSignedOff);
     if (choice.toWrite.isEmpty()) {
       throw Refused.conflict(
@@ -141,8 +148,9 @@ public class RunService {
                   .formatted(
                       choice.forecast.chosen, choice.forecast.signedOff, choice.forecast.busy));
     }
-    ids.forEach(products::line);
-    long id = runs.add(seed, voice.map(Voice::id).orElse(""), template, choice.toWrite, by);
+    long id =
+        runs.add(
+            seed, voice.map(Voice::id).orElse(""), template, leaveSignedOff, choice.toWrite, by);
     scheduler.scheduleIfNotExists(
         TASK.instance(String.valueOf(id)).data(id).build(), clock.instant());
     return get(id);
@@ -198,21 +206,7 @@ public class RunService {
 
   private void write(Run run, long productId, Composer composer) {
     try {
-      transaction.executeWithoutResult(
-          t -> {
-            Product product = products.get(productId);
-            ProductLine line = products.line(productId);
-            if (line.stage() == Stage.SIGNED_OFF
-                && product.textId() != 0
-                && isSignedSince(run, product)) {
-              runs.setItem(
-                  run.id(), productId, "LEFT", "It was signed off while the run was waiting.");
-              return;
-            }
-            templates.builtAfter(productId, run.template());
-            proofs.keep(product, composer.compose(brief(product, run)), run.id(), "composer");
-            runs.setItem(run.id(), productId, "WRITTEN", null);
-          });
+      write(run, productId, composer, TRIES);
     } catch (RuntimeException e) {
       LOG.warn("writing for product {} failed", productId, e);
       String reason = e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
@@ -228,6 +222,31 @@ public class RunService {
     }
   }
 
+  /** Writes one text; once more if a person changed it or signed it off at that moment. */
+  private void write(Run run, long productId, Composer composer, int tries) {
+    try {
+      transaction.executeWithoutResult(
+          t -> {
+            Product product = products.get(productId);
+            boolean signed =
+                product.stage() == Stage.SIGNED_OFF || product.stage() == Stage.PUBLISHED;
+            if (signed && (run.leavesSigned() || product.signedAt().isAfter(run.createdAt()))) {
+              runs.setItem(
+                  run.id(), productId, "LEFT", "It was signed off while the run was waiting.");
+              return;
+            }
+            templates.builtAfter(productId, run.template());
+            proofs.keep(product, composer.compose(brief(product, run)), run.id(), "composer");
+            runs.setItem(run.id(), productId, "WRITTEN", null);
+          });
+    } catch (Refused e) {
+      if (e.status() != HttpStatus.PRECONDITION_FAILED || tries == 1) {
+        throw e;
+      }
+      write(run, productId, composer, tries - 1);
+    }
+  }
+
   private Brief brief(Product product, Run run) {
     Brief brief = templates.brief(product, run.template());
     return voice(run).map(brief::in).orElse(brief);
@@ -235,9 +254,5 @@ public class RunService {
 
   private static Optional<Voice> voice(Run run) {
     return Voices.find(run.voice());
-  }
-
-  private boolean isSignedSince(Run run, Product product) {
-    return proofs.text(product.textId()).createdAt().isAfter(run.createdAt());
   }
 }

@@ -30,13 +30,25 @@ class RunStore {
     this.clock = clock;
   }
 
-  long add(long seed, String voice, long builtAfter, List<Long> products, String by) {
+  long add(
+      long seed,
+      String voice,
+      long builtAfter,
+      boolean leavesSigned,
+      List<Long> products,
+      String by) {
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
-            "insert into run (status, seed, voice, template_id, total, created_by, created_at) values ('WAITING', ?, ?, ?, ?, ?, ?)")
+            "insert into run (status, seed, voice, template_id, leaves_signed, total, created_by, created_at) values ('WAITING', ?, ?, ?, ?, ?, ?, ?)")
         .params(
             Arrays.asList(
-                seed, voice, builtAfter == 0 ? null : builtAfter, products.size(), by, now()))
+                seed,
+                voice,
+                builtAfter == 0 ? null : builtAfter,
+                leavesSigned,
+                products.size(),
+                by,
+                now()))
         .update(key, "id");
     long id = key.getKey().longValue();
     template.batchUpdate(
@@ -84,6 +96,7 @@ class RunStore {
         rs.getString("voice"),
         rs.getLong("template_id"),
         rs.getString("template_name"),
+        rs.getBoolean("leaves_signed"),
         rs.getInt("total"),
         counts.getOrDefault("WRITTEN", 0),
         counts.getOrDefault("FAILED", 0),

@@ -19,6 +19,10 @@ public final class FactReader {
   private static final int LONG_NAME = 70;
 
   private static final int LONGEST_SKU = 64;
+
+  /** Nobody searches for more; a longer cell is prose that got into the keyword's column. */
+  private static final int LONGEST_KEYWORD = 100;
+
   private static final Pattern TOTAL =
       Pattern.compile(
           "(?i)(?:grand |sub-?)?(?:total|totals|sum|summe|gesamt|zwischensumme|somme|suma|totaal)\\b.{0,30}");
@@ -227,7 +231,7 @@ public final class FactReader {
         facts,
         collector.merge.contradictions(),
         prose.toString(),
-        CellText.saysNothing(keyword) ? "" : keyword,
+        CellText.saysNothing(keyword) || keyword.length() > LONGEST_KEYWORD ? "" : keyword,
         PictureLinks.together(pictures));
   }
 

@@ -20,6 +20,12 @@ public final class ReadingProposer {
   private static final Pattern BARE =
       Pattern.compile("[<>~±]?\\s*\\d[\\d.,]*(?:\\s*[x×*-]\\s*\\d[\\d.,]*){0,2}");
 
+  /** Columns that Rhetor adds to a sheet; a sheet written twice has them twice. */
+  private static final Pattern OWN_TEXT = Pattern.compile("(?i)new_[a-z_]+(?: \\(\\d+\\))?");
+
+  private static final Pattern OWN_FINDING =
+      Pattern.compile("(?i)(?:readiness|must_fix)(?: \\(\\d+\\))?");
+
   /** From this share of cells without a unit on, a person is asked for it. */
   private static final double UNITLESS = 0.1;
 
@@ -82,6 +88,7 @@ public final class ReadingProposer {
     keepFirst(columns, Role.NAME, Meaning.EXTRA);
     findMissing(columns, sample);
     doubtShortCodes(columns, sample);
+    keepOwn(columns);
     String language =
         languages.entrySet().stream()
             .filter(e -> !e.getKey().equals("en") && e.getValue() > languages.getOrDefault("en", 0))
@@ -90,6 +97,22 @@ public final class ReadingProposer {
             .orElse("en");
     return new Reading(
         columns, numbers.decide(), language, boilerplate(columns, numbers.decide(), sample));
+  }
+
+  /**
+   * A sheet that Rhetor wrote itself comes back with the columns that it added: its own words are
+   * no supplier's.
+   */
+  private static void keepOwn(List<ColumnReading> columns) {
+    if (columns.stream().filter(c -> OWN_TEXT.matcher(c.heading()).matches()).count() < 3) {
+      return;
+    }
+    columns.replaceAll(
+        c ->
+            OWN_TEXT.matcher(c.heading()).matches() || OWN_FINDING.matcher(c.heading()).matches()
+                ? new ColumnReading(
+                    c.heading(), Meaning.KEEP, "", 1, "Rhetor added this column itself.")
+                : c);
   }
 
   /** The sentences of the prose columns that stand in most rows and tell no fact. */

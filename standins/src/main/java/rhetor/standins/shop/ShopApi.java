@@ -34,6 +34,17 @@ class ShopApi {
 
   record Stored(String sku, String page, long version) {}
 
+  /** What a proxy before the shop says of a server that it can't reach. */
+  private Optional<ResponseEntity<Object>> broken(String sku) {
+    String broken = weather.settings().broken();
+    return broken.isEmpty() || !sku.equals(broken)
+        ? Optional.empty()
+        : Optional.of(
+            ResponseEntity.status(HttpStatus.BAD_GATEWAY)
+                .contentType(MediaType.TEXT_HTML)
+                .body("<html><h1>502 Bad Gateway</h1></html>"));
+  }
+
   private Optional<ResponseEntity<Object>> obstacle(String authorization)
       throws InterruptedException {
     if (!MessageDigest.isEqual(token, authorization.getBytes(StandardCharsets.UTF_8))) {
@@ -89,6 +100,7 @@ class ShopApi {
       @PathVariable String sku)
       throws InterruptedException {
     return obstacle(authorization)
+        .or(() -> broken(sku))
         .orElseGet(
             () ->
                 goods
