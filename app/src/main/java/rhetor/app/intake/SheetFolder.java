@@ -5,13 +5,13 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import org.springframework.stereotype.Component;
 import rhetor.app.house.HouseSettings;
+import rhetor.app.house.IncomingFiles;
 
 /** Suppliers' sheets as they came, each under the hash of its bytes. They are never changed. */
 @Component
@@ -25,23 +25,18 @@ class SheetFolder {
   /** Stores a sheet; the same bytes are stored once. */
   String store(InputStream sheet) {
     try {
-      Files.createDirectories(folder);
-      Path half = Files.createTempFile(folder, "incoming", ".part");
-      try {
-        MessageDigest digest = MessageDigest.getInstance("SHA-256");
-        try (InputStream in = new DigestInputStream(sheet, digest)) {
-          Files.copy(in, half, StandardCopyOption.REPLACE_EXISTING);
-        }
-        String name = HexFormat.of().formatHex(digest.digest()) + ".sheet";
-        Files.move(
-            half,
-            folder.resolve(name),
-            StandardCopyOption.REPLACE_EXISTING,
-            StandardCopyOption.ATOMIC_MOVE);
-        return name;
-      } finally {
-        Files.deleteIfExists(half);
+      MessageDigest digest = MessageDigest.getInstance("SHA-256");
+      String[] name = new String[1];
+      try (InputStream in = new DigestInputStream(sheet, digest)) {
+        IncomingFiles.write(
+            folder,
+            in,
+            () -> {
+              name[0] = HexFormat.of().formatHex(digest.digest()) + ".sheet";
+              return folder.resolve(name[0]);
+            });
       }
+      return name[0];
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     } catch (NoSuchAlgorithmException e) {

@@ -1,17 +1,18 @@
 package rhetor.app.picture;
 
-import java.io.ByteArrayInputStream;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import net.coobird.thumbnailator.Thumbnails;
 import org.springframework.stereotype.Component;
 import rhetor.app.house.HouseSettings;
+import rhetor.app.house.IncomingFiles;
 
 /** Pictures as they came, each under the hash of its bytes, and small copies of them. */
 @Component
@@ -33,22 +34,20 @@ class PictureFolder {
     }
   }
 
-  /** Stores a picture and a small copy of it. */
-  void store(String name, byte[] bytes) {
+  /**
+   * Stores a picture and a small copy of it.
+   *
+   * @param pixels the picture as it was opened, reduced where it is large
+   */
+  void store(String name, byte[] bytes, BufferedImage pixels) {
     try {
-      Files.createDirectories(folder);
       Path small = folder.resolve(name + ".small.png");
       if (!Files.exists(small)) {
-        Path half = Files.createTempFile(folder, "incoming", ".png");
-        Thumbnails.of(new ByteArrayInputStream(bytes))
-            .size(SMALL, SMALL)
-            .outputFormat("png")
-            .toFile(half.toFile());
-        Files.move(half, small, StandardCopyOption.REPLACE_EXISTING);
+        ByteArrayOutputStream copy = new ByteArrayOutputStream();
+        Thumbnails.of(pixels).size(SMALL, SMALL).outputFormat("png").toOutputStream(copy);
+        IncomingFiles.write(folder, small, copy.toByteArray());
       }
-      Path half = Files.createTempFile(folder, "incoming", ".part");
-      Files.write(half, bytes);
-      Files.move(half, folder.resolve(name), StandardCopyOption.REPLACE_EXISTING);
+      IncomingFiles.write(folder, folder.resolve(name), bytes);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

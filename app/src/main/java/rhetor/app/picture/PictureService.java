@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.concurrent.Semaphore;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
@@ -20,6 +21,7 @@ import rhetor.app.web.Refused;
 import rhetor.core.image.FileNameMatch;
 import rhetor.core.image.FileNameMatch.Candidate;
 import rhetor.core.image.NamedColour;
+import rhetor.core.image.Picture;
 import rhetor.core.image.PictureAnalyser;
 import rhetor.core.image.PictureAnalysis;
 import rhetor.core.image.PictureException;
@@ -36,6 +38,7 @@ class PictureService {
   private final PictureFolder folder;
   private final AddressStore addresses;
   private final ProductService products;
+  private final Semaphore atOnce = new Semaphore(2);
   private final PictureReader reader = new PictureReader();
   private final PictureAnalyser analyser = new PictureAnalyser();
 
@@ -59,8 +62,9 @@ class PictureService {
     bytes.reset();
     List<Candidate> house = products.candidates(Candidate::new);
     if (!zip) {
-      return List.of(
-          one(base(fileName), bytes.readNBytes(PictureReader.MOST_BYTES + 1), house, by));
+      try (Place _ = place()) {
+        return List.of(one(base(fileName), most(bytes), house, by));
+      }
     }
     List<Came> came = new ArrayList<>();
     long total = 0;
@@ -80,8 +84,12 @@ class PictureService {
                       .formatted(MOST_IN_A_ZIP)));
           break;
         }
-        byte[] picture = entries.readNBytes(PictureReader.MOST_BYTES + 1);
-        total += picture.length;
+        Came next;
+        try (Place _ = place()) {
+          byte[] picture = most(entries);
+          total += picture.length;
+          next = one(name, picture, house, by);
+        }
         if (total > MOST_UNPACKED) {
           came.add(
               new Came(
@@ -90,7 +98,7 @@ class PictureService {
                   "The ZIP unpacks to more than 2 GB; the rest was not read."));
           break;
         }
-        came.add(one(name, picture, house, by));
+        came.add(next);
       }
     } catch (ZipException | java.io.EOFException e) {
       came.add(
@@ -100,6 +108,23 @@ class PictureService {
               "The ZIP is damaged from here on; what came before is kept. Make it once more."));
     }
     return came;
+  }
+
+  private static byte[] most(InputStream in) throws IOException {
+    return in.readNBytes(PictureReader.MOST_BYTES + 1);
+  }
+
+  private interface Place extends AutoCloseable {
+    @Override
+    void close();
+  }
+
+  /**
+   * Pictures are opened a few at a time, whoever brings them: each takes much memory for a moment.
+   */
+  private Place place() {
+    atOnce.acquireUninterruptibly();
+    return atOnce::release;
   }
 
   /** The last part of a name: whatever folders it claims are of no use and never written to. */
@@ -117,8 +142,7 @@ class PictureService {
       if (known.isPresent()) {
         return new Came(fileName, known, "This very picture is here already.");
       }
-      PictureAnalysis analysis = analyser.analyse(reader.read(bytes));
-      folder.store(name, bytes);
+      PictureAnalysis analysis = store(name, bytes);
       FileNameMatch match =
           named(fileName)
               .or(() -> FileNameMatch.find(fileName, house))
@@ -130,6 +154,12 @@ class PictureService {
     } catch (PictureException e) {
       return new Came(fileName, Optional.empty(), e.getMessage());
     }
+  }
+
+  private PictureAnalysis store(String name, byte[] bytes) {
+    Picture picture = reader.read(bytes);
+    folder.store(name, bytes, picture.pixels());
+    return analyser.analyse(picture);
   }
 
   /** The product whose source names a file of this name. */
@@ -162,8 +192,10 @@ class PictureService {
     if (known.isPresent()) {
       return known.get().id();
     }
-    PictureAnalysis analysis = analyser.analyse(reader.read(bytes));
-    folder.store(name, bytes);
+    PictureAnalysis analysis;
+    try (Place _ = place()) {
+      analysis = store(name, bytes);
+    }
     return store.add(
         product, fileName, name, analysis, 0.98, namedBy + " names it by its address.", namedBy);
   }

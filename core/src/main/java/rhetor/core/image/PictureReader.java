@@ -32,11 +32,18 @@ public final class PictureReader {
   /** The most pixels a picture may claim; what claims more is no product picture. */
   private static final long MOST_PIXELS = 120_000_000;
 
+  /**
+   * The same where a decoder needs room for all of them: interlaced, progressive, or no PNG or
+   * JPEG.
+   */
+  private static final long MOST_PIXELS_AT_ONCE = 25_000_000;
+
   /** From this size on a picture is read reduced: the analysis needs no more. */
   private static final int REDUCED_FROM = 6_000_000;
 
   private static final Set<String> FORMATS = Set.of("JPEG", "PNG", "GIF", "BMP", "WEBP", "TIFF");
   private static final int LONGEST_WORDS = 400;
+  private static final int MOST_WORDS = 60;
 
   static {
     ImageIO.setUseCache(false);
@@ -68,10 +75,11 @@ public final class PictureReader {
         }
         int width = reader.getWidth(0);
         int height = reader.getHeight(0);
-        if ((long) width * height > MOST_PIXELS) {
+        long most = PictureBytes.areInLines(bytes) ? MOST_PIXELS : MOST_PIXELS_AT_ONCE;
+        if ((long) width * height > most) {
           throw new PictureException(
-              "The picture claims to be %,d by %,d pixels, which is far more than a product picture has."
-                  .formatted(width, height));
+              "The picture claims to be %,d by %,d pixels; up to %,d million are read of one that is saved like this. Save it smaller."
+                  .formatted(width, height, most / 1_000_000));
         }
         if (format.equals("GIF") && reader.getNumImages(true) > 1) {
           notes.add("The picture moves; only its first frame was looked at.");
@@ -141,7 +149,9 @@ public final class PictureReader {
   private static List<String> words(byte[] bytes) {
     Set<String> words = new LinkedHashSet<>();
     try {
-      Metadata metadata = ImageMetadataReader.readMetadata(new ByteArrayInputStream(bytes));
+      Metadata metadata =
+          ImageMetadataReader.readMetadata(
+              new ByteArrayInputStream(PictureBytes.withBoundedWords(bytes)));
       for (Directory directory : metadata.getDirectories()) {
         switch (directory) {
           case ExifIFD0Directory exif ->
@@ -181,8 +191,10 @@ public final class PictureReader {
   }
 
   private static void add(Set<String> words, String text) {
-    if (text != null && !text.isBlank()) {
-      String clean = text.strip().replaceAll("[\\s\\p{Cntrl}]+", " ");
+    if (text != null && !text.isBlank() && words.size() < MOST_WORDS) {
+      // What is longer is cut anyway, and needn't be looked through.
+      String start = text.substring(0, Math.min(text.length(), 4 * LONGEST_WORDS));
+      String clean = start.strip().replaceAll("[\\s\\p{Cntrl}]+", " ");
       words.add(clean.length() > LONGEST_WORDS ? clean.substring(0, LONGEST_WORDS) : clean);
     }
   }
