@@ -2,7 +2,7 @@
 create table turn (
   what varchar(20) primary key
 );
-insert into turn (what) values ('RUN'), ('EDITION'), ('PULL'), ('OWNER');
+insert into turn (what) values ('RUN'), ('EDITION'), ('PULL'), ('OWNER'), ('STYLE');
 
 -- When a person last put their word to the text that counts.
 alter table product add column signed_at timestamp with time zone;
@@ -37,3 +37,6 @@ create table sent_text (
 -- What somebody else had put into the shop when a text was to go there.
 alter table edition_item add column theirs varchar(10000000);
 alter table edition_item add column their_version varchar(100);
+
+-- Whether an editor has said that a template may allow what the house doesn't.
+alter table template_version add column approved boolean default true not null;

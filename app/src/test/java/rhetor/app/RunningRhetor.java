@@ -68,6 +68,7 @@ public final class RunningRhetor implements BeforeAllCallback, ParameterResolver
               "--rhetor.grammar=false",
               // Connections are retired while the tests run, as they are in a day of use.
               "--spring.datasource.hikari.max-lifetime=30000",
+              "--rhetor.models.patience=3s",
               "--rhetor.data=" + data,
               "--rhetor.shop.url=" + shopUrl,
               "--rhetor.shop.token=" + TOKEN,
@@ -83,7 +84,12 @@ public final class RunningRhetor implements BeforeAllCallback, ParameterResolver
       people.createOwner("owner@test.example", "Owner", PASSWORD);
       for (Role role : Role.values()) {
         if (role != Role.OWNER) {
-          people.add(role.name().toLowerCase() + "@test.example", role.name(), role, PASSWORD);
+          people.add(
+              role.name().toLowerCase() + "@test.example",
+              role.name(),
+              role,
+              PASSWORD,
+              "owner@test.example");
         }
       }
       return house;

@@ -136,7 +136,8 @@ class SafetyTest {
         house.bean(JdbcClient.class).sql("select password from person").query(String.class).list();
     assertThat(stored)
         .allSatisfy(
-            p -> assertThat(p).startsWith("{bcrypt}").doesNotContain(RunningRhetor.PASSWORD));
+            p ->
+                assertThat(p).startsWith("{sha256-bcrypt}").doesNotContain(RunningRhetor.PASSWORD));
     Visitor owner = house.as(Role.OWNER);
     assertThat(
             owner
@@ -153,7 +154,7 @@ class SafetyTest {
                         "short"))
                 .expect(422)
                 .detail())
-        .contains("5 characters", "at least 10");
+        .contains("5 characters", "at least 12");
     owner
         .post(
             "/api/people",
@@ -177,7 +178,7 @@ class SafetyTest {
     for (int i = 0; i < 6; i++) {
       visitor.post("/api/session", wrong).expect(401);
     }
-    assertThat(visitor.post("/api/session", wrong).expect(429).detail()).contains("Wait a minute");
+    assertThat(visitor.post("/api/session", wrong).expect(429).detail()).contains("Wait 2 seconds");
   }
 
   @Test

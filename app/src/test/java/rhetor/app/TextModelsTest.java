@@ -22,6 +22,9 @@ import org.junit.jupiter.api.TestInstance.Lifecycle;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import rhetor.app.model.TextModels;
 import rhetor.app.people.Role;
 import tools.jackson.databind.JsonNode;
 
@@ -82,7 +85,14 @@ class TextModelsTest {
     return order;
   }
 
+  /** Hosts are allowed by the owner before a model is asked there. */
+  private void allow(Object address) {
+    String host = URI.create(String.valueOf(address)).getAuthority();
+    owner.put("/api/connections/hosts", Map.of("host", host, "allowed", true)).expect(200);
+  }
+
   private long connect(Map<String, Object> changes) {
+    allow(order(changes).get("address"));
     return owner.post("/api/connections", order(changes)).expect(200).id();
   }
 
@@ -119,6 +129,7 @@ class TextModelsTest {
   @Test
   void a_key_does_not_go_to_another_host_than_it_was_typed_for() {
     long id = connect(Map.of());
+    allow("http://elsewhere.example/v1");
     assertThat(
             owner
                 .put(
@@ -144,6 +155,83 @@ class TextModelsTest {
     assertThat(owner.post("/api/connections", order(Map.of(what, value))).expect(422).detail())
         .contains(why);
     assertThat(owner.get("/api/connections").body()).isEmpty();
+  }
+
+  @Test
+  void a_model_is_asked_only_where_the_owner_allows_it() {
+    Map<String, Object> inside = order(Map.of("address", "http://169.254.169.254/v1"));
+    assertThat(owner.post("/api/connections", inside).expect(422).detail())
+        .contains("hasn’t allowed 169.254.169.254");
+    writer
+        .put("/api/connections/hosts", Map.of("host", "169.254.169.254", "allowed", true))
+        .expect(403);
+    owner.put("/api/connections/hosts", Map.of("host", "a/b", "allowed", true)).expect(422);
+    long id = connect(Map.of());
+    String host = URI.create(house.shop()).getAuthority();
+    owner.put("/api/connections/hosts", Map.of("host", host, "allowed", false)).expect(200);
+    owner.post("/api/connections/" + id + "/greet", Map.of()).expect(422);
+    ask(id, 0, "ASK", "not allowed").expect(422);
+  }
+
+  /** A copy of the database alone must not give the keys away. */
+  @Test
+  void keys_are_sealed_and_those_of_earlier_versions_become_so() {
+    long id = connect(Map.of());
+    JdbcClient jdbc = house.bean(JdbcClient.class);
+    String kept = "select secret from model_connection where id = " + id;
+    assertThat(jdbc.sql(kept).query(String.class).single())
+        .startsWith("sealed:")
+        .doesNotContain(RunningRhetor.TOKEN);
+    jdbc.sql("update model_connection set secret = ? where id = ?")
+        .params(RunningRhetor.TOKEN, id)
+        .update();
+    owner.post("/api/connections/" + id + "/greet", Map.of()).expect(200);
+    house.bean(TextModels.class).sealOld();
+    assertThat(jdbc.sql(kept).query(String.class).single()).startsWith("sealed:");
+    owner.post("/api/connections/" + id + "/greet", Map.of()).expect(200);
+  }
+
+  /** Whoever answers drop by drop, or without end, holds nobody up. */
+  @ParameterizedTest
+  @ValueSource(strings = {"drops", "endless", "page"})
+  void an_answer_that_does_not_end_is_given_up(String how) throws Exception {
+    com.sun.net.httpserver.HttpServer odd =
+        com.sun.net.httpserver.HttpServer.create(new java.net.InetSocketAddress("127.0.0.1", 0), 0);
+    odd.setExecutor(java.util.concurrent.Executors.newVirtualThreadPerTaskExecutor());
+    odd.createContext("/", x -> answer(x, how));
+    odd.start();
+    try {
+      String address = "http://127.0.0.1:" + odd.getAddress().getPort() + "/v1";
+      long id = connect(Map.of("address", address, "name", "Odd"));
+      long begin = System.nanoTime();
+      owner.post("/api/connections/" + id + "/greet", Map.of()).expect(502);
+      assertThat(System.nanoTime() - begin).isLessThan(30_000_000_000L);
+    } finally {
+      odd.stop(0);
+    }
+  }
+
+  private static void answer(com.sun.net.httpserver.HttpExchange x, String how)
+      throws java.io.IOException {
+    if (how.equals("page")) {
+      x.sendResponseHeaders(502, 0);
+      x.getResponseBody().write("<html>Bad gateway</html>".getBytes());
+      x.close();
+      return;
+    }
+    x.sendResponseHeaders(200, 0);
+    byte[] piece = how.equals("drops") ? new byte[] {' '} : new byte[1 << 16];
+    try (var out = x.getResponseBody()) {
+      for (int i = 0; i < (how.equals("drops") ? 600 : 2_000); i++) {
+        out.write(piece);
+        out.flush();
+        if (how.equals("drops")) {
+          Thread.sleep(200);
+        }
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
   }
 
   @Test

@@ -80,7 +80,7 @@ final class Browser implements AutoCloseable {
   Browser signIn(String who) {
     open("/");
     type(By.name("email"), who + "@harrowmere.example");
-    type(By.name("password"), "harrowmere");
+    type(By.name("password"), "panniers and rain");
     click("Sign in");
     see("House ·");
     return this;

@@ -237,7 +237,7 @@ class SliceInBrowserTest {
     browser.type(By.name("password"), "not the password");
     browser.click("Sign in");
     browser.see("The address and the password don't go together.");
-    browser.type(By.name("password"), "harrowmere");
+    browser.type(By.name("password"), "panniers and rain");
     browser.click("Sign in");
     browser.see("Drop a supplier’s sheet here");
     Path bad = Files.writeString(demo.folder().resolve("bad.csv"), "SKU,Name\nA,\"Lamp\nB,Lock\n");

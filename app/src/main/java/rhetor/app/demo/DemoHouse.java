@@ -2,6 +2,7 @@ package rhetor.app.demo;
 
 import java.io.IOException;
 import java.math.BigDecimal;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -31,7 +32,7 @@ import rhetor.app.run.RunService;
 @ConditionalOnProperty("rhetor.demo")
 class DemoHouse implements ApplicationRunner {
   private static final Logger LOG = LoggerFactory.getLogger(DemoHouse.class);
-  private static final String PASSWORD = "harrowmere";
+  private static final String PASSWORD = "panniers and rain";
 
   private final PeopleService people;
   private final IntakeService intakes;
@@ -64,10 +65,22 @@ class DemoHouse implements ApplicationRunner {
       return;
     }
     people.createOwner("odile@harrowmere.example", "Odile Marrow", PASSWORD);
-    people.add("edwin@harrowmere.example", "Edwin Sallow", Role.EDITOR, PASSWORD);
-    people.add("wren@harrowmere.example", "Wren Tarn", Role.WRITER, PASSWORD);
-    people.add("rufus@harrowmere.example", "Rufus Holm", Role.READER, PASSWORD);
+    people.add(
+        "edwin@harrowmere.example",
+        "Edwin Sallow",
+        Role.EDITOR,
+        PASSWORD,
+        "odile@harrowmere.example");
+    people.add(
+        "wren@harrowmere.example", "Wren Tarn", Role.WRITER, PASSWORD, "odile@harrowmere.example");
+    people.add(
+        "rufus@harrowmere.example",
+        "Rufus Holm",
+        Role.READER,
+        PASSWORD,
+        "odile@harrowmere.example");
     // The demo's shop and its text model are one server.
+    models.allow(URI.create(settings.shop().url()).getAuthority(), "odile@harrowmere.example");
     models.add(
         new Connection(
             0,
@@ -80,7 +93,7 @@ class DemoHouse implements ApplicationRunner {
             new BigDecimal("20")),
         "odile@harrowmere.example");
     long tolvane = propose("Tolvane Luggage", "tolvane-luggage.csv");
-    taking.takeIn(tolvane);
+    taking.takeIn(tolvane, "odile@harrowmere.example");
     runs.start(
         List.of(),
         new ProductFilter("", "ALL", tolvane),

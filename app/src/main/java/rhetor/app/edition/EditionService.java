@@ -23,6 +23,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rhetor.app.house.Turns;
+import rhetor.app.log.Event;
+import rhetor.app.log.HouseLog;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductFilter;
 import rhetor.app.product.ProductService;
@@ -54,6 +56,7 @@ public class EditionService {
   private final TransactionTemplate transaction;
   private final SentTexts sent;
   private final Turns turns;
+  private final HouseLog log;
   private final Clock clock;
 
   EditionService(
@@ -66,7 +69,9 @@ public class EditionService {
       TransactionTemplate transaction,
       SentTexts sent,
       Turns turns,
+      HouseLog log,
       Clock clock) {
+    this.log = log;
     this.sent = sent;
     this.turns = turns;
     this.editions = editions;
@@ -143,6 +148,7 @@ public class EditionService {
                       .formatted(held.size()));
     }
     long id = editions.add(items, by);
+    log.note(by, Event.EDITION_STARTED, "edition " + id, items.size() + " texts");
     scheduler.scheduleIfNotExists(
         TASK.instance(String.valueOf(id)).data(id).build(), clock.instant());
     return get(id);
@@ -346,5 +352,14 @@ public class EditionService {
     theirs.keySet().retainAll(fromThere);
     proofs.takeOver(productId, theirs, revision, by, "Taken over from the shop");
     products.setShopVersion(productId, version);
+    log.note(
+        by,
+        Event.SHOP_SETTLED,
+        product.facts().sku(),
+        theirs.isEmpty()
+            ? "ours replaces theirs"
+            : theirs.keySet().stream().map(Field::label).collect(Collectors.joining(", "))
+                + " taken from there",
+        productId);
   }
 }

@@ -16,7 +16,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.client.RestClient;
 import org.springframework.web.client.RestClientException;
 import rhetor.app.category.Categories;
-import rhetor.app.house.HouseSettings;
+import rhetor.app.house.ShopConnections;
 
 /** Talks to the shop's HTTP API; waits when asked to, and tries again when the shop stumbles. */
 @Component
@@ -24,21 +24,28 @@ class ShopClient {
   private static final int TRIES = 5;
   private static final Duration LONGEST_WAIT = Duration.ofSeconds(20);
 
-  private final RestClient http;
-  private final URI url;
+  private final ShopConnections shops;
+  private final JdkClientHttpRequestFactory factory;
 
-  ShopClient(HouseSettings settings) {
-    JdkClientHttpRequestFactory factory =
+  ShopClient(ShopConnections shops) {
+    this.shops = shops;
+    factory =
         new JdkClientHttpRequestFactory(
             java.net.http.HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build());
     factory.setReadTimeout(Duration.ofSeconds(15));
-    url = URI.create(settings.shop().url() + "/");
-    http =
-        RestClient.builder()
-            .requestFactory(factory)
-            .baseUrl(settings.shop().url())
-            .defaultHeader(HttpHeaders.AUTHORIZATION, "Bearer " + settings.shop().token())
-            .build();
+  }
+
+  private RestClient http() {
+    ShopConnections.ShopConnection shop = shops.current();
+    if (shop.address().isEmpty()) {
+      throw new ShopRefused(
+          "No shop is connected. The owner says under Connections where it is.", true);
+    }
+    return RestClient.builder()
+        .requestFactory(factory)
+        .baseUrl(shop.address())
+        .defaultHeader(HttpHeaders.AUTHORIZATION, "Bearer " + shop.token())
+        .build();
   }
 
   /** Where the product's page is, and the version it has now. */
@@ -78,7 +85,8 @@ class ShopClient {
     Answer answer =
         patiently(
             () ->
-                http.get()
+                http()
+                    .get()
                     .uri("/api/products/{sku}", sku)
                     .exchange(
                         (q, r) -> {
@@ -126,7 +134,8 @@ class ShopClient {
     Answer answer =
         patiently(
             () ->
-                http.put()
+                http()
+                    .put()
                     .uri("/api/products/{sku}", sku)
                     .headers(
                         h -> {
@@ -187,7 +196,8 @@ class ShopClient {
     Answer answer =
         patiently(
             () ->
-                http.get()
+                http()
+                    .get()
                     .uri(path + "?after={after}&limit={limit}", after, limit)
                     .exchange(
                         (q, r) -> {
@@ -206,7 +216,9 @@ class ShopClient {
   /** Where a link that stands on a page of the shop leads. */
   String absolute(String link) {
     try {
-      return url.resolve(link.replace(" ", "%20")).toString();
+      return URI.create(shops.current().address() + "/")
+          .resolve(link.replace(" ", "%20"))
+          .toString();
     } catch (IllegalArgumentException e) {
       return link;
     }

@@ -22,6 +22,7 @@ public class Turns {
     RUN,
     EDITION,
     PULL,
+    STYLE,
     /** Whatever changes who owns the house. */
     OWNER
   }

@@ -335,13 +335,13 @@ class IntakeController {
   }
 
   @PostMapping("/api/intakes/{id}/take")
-  IntakeView take(@PathVariable long id, @RequestBody TakeRules rules) {
-    return view(taking.take(id, rules.leaveAlone()));
+  IntakeView take(@PathVariable long id, @RequestBody TakeRules rules, Principal person) {
+    return view(taking.take(id, rules.leaveAlone(), person.getName()));
   }
 
   @PostMapping("/api/intakes/{id}/take-back")
-  ProductService.TakeBack takeBack(@PathVariable long id) {
-    return taking.takeBack(id);
+  ProductService.TakeBack takeBack(@PathVariable long id, Principal person) {
+    return taking.takeBack(id, person.getName());
   }
 
   @GetMapping("/api/intakes/{id}/rejected")

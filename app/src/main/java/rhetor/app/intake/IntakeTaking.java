@@ -17,6 +17,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rhetor.app.knowledge.HouseKnowledge;
+import rhetor.app.log.Event;
+import rhetor.app.log.HouseLog;
 import rhetor.app.product.ProductIntake;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.product.ProductService;
@@ -45,6 +47,7 @@ public class IntakeTaking {
   private final HouseKnowledge knowledge;
   private final TransactionTemplate transaction;
   private final JdbcClient jdbc;
+  private final HouseLog log;
 
   IntakeTaking(
       IntakeStore intakes,
@@ -52,7 +55,9 @@ public class IntakeTaking {
       ProductService products,
       HouseKnowledge knowledge,
       TransactionTemplate transaction,
-      JdbcClient jdbc) {
+      JdbcClient jdbc,
+      HouseLog log) {
+    this.log = log;
     this.intakes = intakes;
     this.sheets = sheets;
     this.products = products;
@@ -70,12 +75,12 @@ public class IntakeTaking {
   }
 
   /** Takes an intake's rows in as proposed. */
-  public IntakeResult takeIn(long id) {
-    return take(id, LeaveAlone.NONE).result();
+  public IntakeResult takeIn(long id, String by) {
+    return take(id, LeaveAlone.NONE, by).result();
   }
 
   /** Takes all rows in, or, if anything goes wrong on the way, none. */
-  Intake take(long id, LeaveAlone leaveAlone) {
+  Intake take(long id, LeaveAlone leaveAlone, String by) {
     Intake intake = sheets.get(id);
     requireUsable(intake);
     List<String> asking =
@@ -99,7 +104,7 @@ public class IntakeTaking {
     transaction.executeWithoutResult(t -> begin(intake));
     boolean done = false;
     try {
-      transaction.executeWithoutResult(t -> takeAll(intake, leaveAlone));
+      transaction.executeWithoutResult(t -> takeAll(intake, leaveAlone, by));
       done = true;
     } catch (DuplicateKeyException e) {
       throw Refused.conflict(
@@ -139,10 +144,11 @@ public class IntakeTaking {
     return new KnownReading.Comparison(intake.reading(), intake.changes()).hasToBeSeen();
   }
 
-  private void takeAll(Intake intake, LeaveAlone leaveAlone) {
+  private void takeAll(Intake intake, LeaveAlone leaveAlone, String by) {
     IntakeResult result =
         read(intake, products.intake(intake.id(), intake.supplier(), leaveAlone), t -> {}, p -> {});
     intakes.finish(intake.id(), result);
+    log.note(by, Event.INTAKE_TAKEN, intake.fileName(), result.rows() + " rows");
     sheets.remember(intake);
   }
 
@@ -324,8 +330,8 @@ public class IntakeTaking {
 
   /** Takes back what an intake did to the house's products. */
   @Transactional
-  public ProductService.TakeBack takeBack(long id) {
-    sheets.get(id);
+  public ProductService.TakeBack takeBack(long id, String by) {
+    log.note(by, Event.INTAKE_TAKEN_BACK, sheets.get(id).fileName(), "");
     if (!intakes.takeBack(id)) {
       throw Refused.conflict("Only a sheet that has been taken in can be taken back.");
     }

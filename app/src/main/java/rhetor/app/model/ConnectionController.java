@@ -94,14 +94,33 @@ class ConnectionController {
   }
 
   @PutMapping("/api/connections/{id}")
-  ConnectionView put(@PathVariable long id, @Valid @RequestBody ConnectionOrder order) {
-    models.put(order.connection(id));
+  ConnectionView put(
+      @PathVariable long id, @Valid @RequestBody ConnectionOrder order, Principal person) {
+    models.put(order.connection(id), person.getName());
     return view(models.get(id));
   }
 
   @DeleteMapping("/api/connections/{id}")
-  void remove(@PathVariable long id) {
-    models.remove(id);
+  void remove(@PathVariable long id, Principal person) {
+    models.remove(id, person.getName());
+  }
+
+  /** A host that models may or may not be asked at. */
+  record HostOrder(@NotNull @Size(max = 260) String host, boolean allowed) {}
+
+  @GetMapping("/api/connections/hosts")
+  List<String> hosts() {
+    return models.hosts();
+  }
+
+  @PutMapping("/api/connections/hosts")
+  List<String> allow(@Valid @RequestBody HostOrder order, Principal person) {
+    if (order.allowed()) {
+      models.allow(order.host(), person.getName());
+    } else {
+      models.forbid(order.host(), person.getName());
+    }
+    return models.hosts();
   }
 
   /** Has the model say a word, to see that address, model and key are right. */

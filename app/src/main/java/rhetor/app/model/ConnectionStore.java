@@ -7,20 +7,24 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
+import rhetor.app.house.Vault;
 import rhetor.app.web.Refused;
 
 /** Keeps connections, and what was answered over them. */
 @Repository
 class ConnectionStore {
   private final JdbcClient jdbc;
+  private final Vault vault;
   private final Clock clock;
 
-  ConnectionStore(JdbcClient jdbc, Clock clock) {
+  ConnectionStore(JdbcClient jdbc, Vault vault, Clock clock) {
+    this.vault = vault;
     this.jdbc = jdbc;
     this.clock = clock;
   }
@@ -38,13 +42,13 @@ class ConnectionStore {
         .optional();
   }
 
-  private static Connection connection(ResultSet rs) throws SQLException {
+  private Connection connection(ResultSet rs) throws SQLException {
     return new Connection(
         rs.getLong("id"),
         rs.getString("name"),
         rs.getString("address"),
         rs.getString("model"),
-        rs.getString("secret"),
+        vault.open(rs.getString("secret")),
         rs.getBigDecimal("price_asked"),
         rs.getBigDecimal("price_answered"),
         rs.getBigDecimal("monthly_most"));
@@ -61,7 +65,7 @@ class ConnectionStore {
                     c.name(),
                     c.address(),
                     c.model(),
-                    c.secret(),
+                    vault.seal(c.secret()),
                     c.priceAsked(),
                     c.priceAnswered(),
                     c.monthlyMost(),
@@ -81,7 +85,7 @@ class ConnectionStore {
                     c.name(),
                     c.address(),
                     c.model(),
-                    c.secret(),
+                    vault.seal(c.secret()),
                     c.priceAsked(),
                     c.priceAnswered(),
                     c.monthlyMost(),
@@ -95,6 +99,34 @@ class ConnectionStore {
     } catch (DuplicateKeyException e) {
       throw Refused.conflict("There is a connection called \"%s\" already.".formatted(c.name()));
     }
+  }
+
+  /** Seals keys that an earlier version kept as they were. */
+  void sealOld() {
+    jdbc.sql(
+            "select id, secret from model_connection where secret <> '' and secret not like 'sealed:%'")
+        .query((rs, i) -> Map.entry(rs.getLong(1), rs.getString(2)))
+        .list()
+        .forEach(
+            old ->
+                jdbc.sql("update model_connection set secret = ? where id = ?")
+                    .params(vault.seal(old.getValue()), old.getKey())
+                    .update());
+  }
+
+  /** Hosts that models may be asked at, each with its port if it has one. */
+  List<String> hosts() {
+    return jdbc.sql("select host from model_host order by host").query(String.class).list();
+  }
+
+  void allow(String host, String by) {
+    jdbc.sql("merge into model_host (host, allowed_by, allowed_at) key (host) values (?, ?, ?)")
+        .params(host, by, Timestamp.from(clock.instant()))
+        .update();
+  }
+
+  void forbid(String host) {
+    jdbc.sql("delete from model_host where host = ?").param(host).update();
   }
 
   void remove(long id) {

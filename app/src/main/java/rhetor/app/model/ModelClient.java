@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rhetor.app.web.Refused;
 import rhetor.core.model.AnswerReader;
@@ -26,8 +27,13 @@ import rhetor.core.model.Turn;
 @Component
 class ModelClient {
   private static final Logger LOG = LoggerFactory.getLogger(ModelClient.class);
-  private static final Duration LONGEST_WAIT = Duration.ofSeconds(90);
   private static final int RETRIES = 2;
+
+  private final Duration patience;
+
+  ModelClient(@Value("${rhetor.models.patience:90s}") Duration patience) {
+    this.patience = patience;
+  }
 
   /**
    * Asks a model.
@@ -42,7 +48,8 @@ class ModelClient {
               // A service that wants no key is sent a word that says so.
               .apiKey(connection.secret().isEmpty() ? "none" : connection.secret())
               .modelName(connection.model())
-              .timeout(LONGEST_WAIT)
+              .httpClientBuilder(BoundedHttp.builder())
+              .timeout(patience)
               .maxRetries(RETRIES)
               .build()
               .chat(turns.stream().map(ModelClient::message).toList());
@@ -63,7 +70,7 @@ class ModelClient {
     return turn.answered() ? AiMessage.from(turn.text()) : UserMessage.from(turn.text());
   }
 
-  private static String reason(String name, RuntimeException e) {
+  private String reason(String name, RuntimeException e) {
     return switch (e) {
       case AuthenticationException a ->
           "“%s” doesn’t accept the key. Replace it under Connections.".formatted(name);
@@ -75,7 +82,7 @@ class ModelClient {
               .formatted(name, RETRIES + 1);
       case TimeoutException t ->
           "“%s” didn’t answer within %d seconds. Try again later."
-              .formatted(name, LONGEST_WAIT.toSeconds());
+              .formatted(name, patience.toSeconds());
       case InvalidRequestException i ->
           "“%s” doesn’t take the question: %s".formatted(name, snippet(i.getMessage()));
       case InternalServerException s ->

@@ -16,7 +16,12 @@ import java.util.Optional;
 import java.util.concurrent.locks.Lock;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.stream.IntStream;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.log.Event;
+import rhetor.app.log.HouseLog;
 import rhetor.app.web.Refused;
 import rhetor.core.model.Turn;
 
@@ -36,13 +41,15 @@ public class TextModels {
 
   private final ConnectionStore store;
   private final ModelClient client;
+  private final HouseLog log;
   private final Clock clock;
 
   /** One question is asked once, by however many at the same time. */
   private final List<Lock> asking =
       IntStream.range(0, 64).<Lock>mapToObj(i -> new ReentrantLock()).toList();
 
-  TextModels(ConnectionStore store, ModelClient client, Clock clock) {
+  TextModels(ConnectionStore store, ModelClient client, HouseLog log, Clock clock) {
+    this.log = log;
     this.store = store;
     this.client = client;
     this.clock = clock;
@@ -71,12 +78,16 @@ public class TextModels {
   }
 
   /** Adds a connection; its id. */
+  @Transactional
   public long add(Connection connection, String by) {
-    return store.add(checked(connection), by);
+    Connection clean = checked(connection);
+    log.note(by, Event.CONNECTION_CHANGED, clean.name(), clean.address());
+    return store.add(clean, by);
   }
 
   /** Changes a connection; an empty key leaves the one that is there. */
-  void put(Connection connection) {
+  @Transactional
+  void put(Connection connection, String by) {
     Connection before = get(connection.id());
     Connection clean = checked(connection);
     boolean elsewhere = !host(clean.address()).equals(host(before.address()));
@@ -84,6 +95,7 @@ public class TextModels {
       throw Refused.invalid(
           "The address leads to another service, which must not get this one’s key. Type the key that belongs to it.");
     }
+    log.note(by, Event.CONNECTION_CHANGED, clean.name(), clean.address());
     store.put(
         clean.secret().isEmpty()
             ? new Connection(
@@ -99,12 +111,63 @@ public class TextModels {
   }
 
   /** Takes a connection away; what it answered stays known. */
-  void remove(long id) {
-    get(id);
+  @Transactional
+  void remove(long id, String by) {
+    log.note(by, Event.CONNECTION_CHANGED, get(id).name(), "removed");
     store.remove(id);
   }
 
-  private static Connection checked(Connection c) {
+  /** Seals the keys that an earlier version kept as they were typed. */
+  @EventListener(ApplicationReadyEvent.class)
+  public void sealOld() {
+    store.sealOld();
+  }
+
+  List<String> hosts() {
+    return store.hosts();
+  }
+
+  /** Lets models be asked at a host, such as {@code models.example} or {@code 10.0.0.7:8080}. */
+  @Transactional
+  public void allow(String host, String by) {
+    String clean = host.strip().toLowerCase(Locale.ROOT);
+    if (!clean.equals(authority("https://" + clean)) || clean.length() > 260) {
+      throw Refused.invalid(
+          "Name a host alone, such as models.example, with its port if it has one of its own.");
+    }
+    store.allow(clean, by);
+    log.note(by, Event.CONNECTION_CHANGED, clean, "models may be asked there");
+  }
+
+  /** Lets no model be asked at a host any longer; connections to it stay and aren't used. */
+  @Transactional
+  void forbid(String host, String by) {
+    store.forbid(host);
+    log.note(by, Event.CONNECTION_CHANGED, host, "models may not be asked there any longer");
+  }
+
+  private void requireAllowed(String address) {
+    String host = authority(address);
+    if (!store.hosts().contains(host)) {
+      throw Refused.invalid(
+          "The owner hasn’t allowed %s. Allow it under Connections first; products’ facts are sent there."
+              .formatted(host));
+    }
+  }
+
+  /** Host and port of an address, in small letters; empty if it names none. */
+  private static String authority(String address) {
+    try {
+      URI uri = URI.create(address);
+      return uri.getHost() == null || uri.getUserInfo() != null
+          ? ""
+          : uri.getAuthority().toLowerCase(Locale.ROOT);
+    } catch (IllegalArgumentException e) {
+      return "";
+    }
+  }
+
+  private Connection checked(Connection c) {
     String name = c.name().strip();
     String address = c.address().strip().replaceFirst("/+$", "");
     if (name.isEmpty() || name.length() > LONGEST_NAME) {
@@ -115,6 +178,7 @@ public class TextModels {
       throw Refused.invalid(
           "The address has to begin with http:// or https:// and name a host, such as https://models.example/v1.");
     }
+    requireAllowed(address);
     if (c.model().isBlank()) {
       throw Refused.invalid("Say what the service calls the model.");
     }
@@ -150,7 +214,9 @@ public class TextModels {
 
   /** Asks for one word, so that address, model and key are known to be right; never kept. */
   Reply greet(long id) {
-    return client.ask(get(id), GREETING);
+    Connection connection = get(id);
+    requireAllowed(connection.address());
+    return client.ask(connection, GREETING);
   }
 
   /** Says that a question hasn't been asked yet. */
@@ -192,6 +258,7 @@ public class TextModels {
       if (kept.isPresent()) {
         return kept.get();
       }
+      requireAllowed(connection.address());
       requireMoney(connection);
       Reply reply = client.ask(connection, turns);
       store.keep(hash, connection, reply, by);

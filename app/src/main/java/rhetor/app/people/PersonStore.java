@@ -2,6 +2,7 @@ package rhetor.app.people;
 
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -67,5 +68,48 @@ class PersonStore {
 
   long owners() {
     return jdbc.sql("select count(*) from person where role = 'OWNER'").query(Long.class).single();
+  }
+
+  void setPassword(long id, String hash) {
+    jdbc.sql("update person set password = ? where id = ?").params(hash, id).update();
+  }
+
+  void remove(long id) {
+    jdbc.sql("delete from person where id = ?").param(id).update();
+  }
+
+  /**
+   * A second factor.
+   *
+   * @param secret sealed
+   * @param recovery hashes of codes that were not used yet, with spaces between them
+   * @param lastStep the last time step that was accepted
+   */
+  record Factor(String secret, String recovery, long lastStep) {}
+
+  Optional<Factor> factor(long id) {
+    return jdbc.sql(
+            "select second_factor as secret, recovery, last_step from person where id = ? and second_factor is not null")
+        .param(id)
+        .query(Factor.class)
+        .optional();
+  }
+
+  void setFactor(long id, String secret, String recovery, long lastStep) {
+    jdbc.sql("update person set second_factor = ?, recovery = ?, last_step = ? where id = ?")
+        .params(Arrays.asList(secret, recovery, lastStep, id))
+        .update();
+  }
+
+  /** Notes that a time step was accepted; false if it, or a later one, was before. */
+  boolean useStep(long id, long step) {
+    return jdbc.sql("update person set last_step = ? where id = ? and last_step < ?")
+            .params(step, id, step)
+            .update()
+        == 1;
+  }
+
+  void setRecovery(long id, String recovery) {
+    jdbc.sql("update person set recovery = ? where id = ?").params(recovery, id).update();
   }
 }

@@ -12,25 +12,25 @@ import org.springframework.http.HttpMethod;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.crypto.factory.PasswordEncoderFactories;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.web.filter.OncePerRequestFilter;
+import rhetor.app.log.Event;
+import rhetor.app.log.HouseLog;
 
 /** Who may do what over HTTP, and the headers that keep browsers from being talked into more. */
 @Configuration
 class Security {
   private static final String[] SIGN_OFF = {
-    "/api/proofs/*/sign-off", "/api/proofs/*/send-back", "/api/proofs/sign-off", "/api/editions/**"
+    "/api/proofs/*/sign-off",
+    "/api/proofs/*/send-back",
+    "/api/proofs/sign-off",
+    "/api/editions/**",
+    "/api/products/*/shop"
   };
-
-  @Bean
-  PasswordEncoder passwordEncoder() {
-    return PasswordEncoderFactories.createDelegatingPasswordEncoder();
-  }
 
   @Bean
   SecurityContextRepository securityContextRepository() {
@@ -39,7 +39,11 @@ class Security {
 
   @Bean
   SecurityFilterChain chain(
-      HttpSecurity http, SecurityContextRepository contexts, PeopleService people)
+      HttpSecurity http,
+      SecurityContextRepository contexts,
+      PeopleService people,
+      Sessions sessions,
+      HouseLog log)
       throws Exception {
     return http.securityContext(c -> c.securityContextRepository(contexts))
         .csrf(c -> c.spa())
@@ -51,7 +55,9 @@ class Security {
             a ->
                 a.requestMatchers("/api/session", "/api/owner")
                     .permitAll()
-                    .requestMatchers("/api/people/**")
+                    .requestMatchers("/api/me/**")
+                    .hasRole("READER")
+                    .requestMatchers("/api/people/**", "/api/log", "/api/house/**")
                     .hasRole("OWNER")
                     .requestMatchers(HttpMethod.GET, "/api/connections")
                     .hasRole("READER")
@@ -79,6 +85,7 @@ class Security {
                     .hasRole("EDITOR")
                     .requestMatchers(
                         HttpMethod.POST,
+                        "/api/templates/*/approve",
                         "/api/claims/*/approve",
                         "/api/claims/*/ban",
                         "/api/claims/*/restore",
@@ -102,11 +109,15 @@ class Security {
                                 401,
                                 "You are not signed in, or your session has ended. Sign in and try again."))
                     .accessDeniedHandler(
-                        (request, response, x) ->
-                            problem(
-                                response,
-                                403,
-                                "Your role doesn't allow this. Ask the owner of the house.")))
+                        (request, response, x) -> {
+                          note(log, request);
+                          problem(
+                              response,
+                              403,
+                              x instanceof CsrfException
+                                  ? "The request came without the token against forged requests. Load the page again."
+                                  : "Your role doesn't allow this. Ask the owner of the house.");
+                        }))
         .headers(
             h ->
                 h.contentSecurityPolicy(
@@ -118,8 +129,18 @@ class Security {
                                     .ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN))
                     .permissionsPolicyHeader(
                         p -> p.policy("camera=(), microphone=(), geolocation=()")))
-        .addFilterBefore(new RoleOfToday(people), AuthorizationFilter.class)
+        .addFilterBefore(new RoleOfToday(people, sessions), AuthorizationFilter.class)
         .build();
+  }
+
+  private static void note(HouseLog log, HttpServletRequest request) {
+    if (request.getUserPrincipal() != null) {
+      log.note(
+          request.getUserPrincipal().getName(),
+          Event.NOT_ALLOWED,
+          request.getMethod() + " " + request.getRequestURI(),
+          "");
+    }
   }
 
   private static void problem(HttpServletResponse response, int status, String detail)
@@ -130,12 +151,17 @@ class Security {
     response.getWriter().write("{\"status\":" + status + ",\"detail\":\"" + detail + "\"}");
   }
 
-  /** Takes a person's role from the database at each request, so that a change counts at once. */
+  /**
+   * Takes a person's role from the database at each request, so that a change counts at once, and
+   * ends sessions that have lasted long enough.
+   */
   private static final class RoleOfToday extends OncePerRequestFilter {
     private final PeopleService people;
+    private final Sessions sessions;
 
-    RoleOfToday(PeopleService people) {
+    RoleOfToday(PeopleService people, Sessions sessions) {
       this.people = people;
+      this.sessions = sessions;
     }
 
     @Override
@@ -144,7 +170,8 @@ class Security {
         throws ServletException, IOException {
       Authentication known = SecurityContextHolder.getContext().getAuthentication();
       if (known != null && request.getRequestURI().startsWith("/api/")) {
-        Optional<Person> person = people.find(known.getName());
+        Optional<Person> person =
+            sessions.isGood(request) ? people.find(known.getName()) : Optional.empty();
         var context = SecurityContextHolder.createEmptyContext();
         person.map(PersonAuthentication::of).ifPresent(context::setAuthentication);
         SecurityContextHolder.setContext(context);

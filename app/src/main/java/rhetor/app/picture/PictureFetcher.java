@@ -12,6 +12,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Predicate;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.apache.hc.client5.http.DnsResolver;
 import org.apache.hc.client5.http.SystemDefaultDnsResolver;
@@ -27,6 +28,7 @@ import org.apache.hc.core5.util.Timeout;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 import rhetor.app.house.HouseSettings;
+import rhetor.app.house.ShopConnections;
 import rhetor.core.image.PictureReader;
 
 /**
@@ -46,18 +48,18 @@ class PictureFetcher {
   private final CloseableHttpClient guarded = client(new PublicOnly());
   private final CloseableHttpClient open = client(SystemDefaultDnsResolver.INSTANCE);
   private final Duration patience;
-  private final URI shop;
+  private final Supplier<String> shop;
   private final String standIn;
 
   @Autowired
-  PictureFetcher(HouseSettings settings) {
-    this(settings, PATIENCE);
+  PictureFetcher(HouseSettings settings, ShopConnections shops) {
+    this(settings.pictures().standIn(), () -> shops.current().address(), PATIENCE);
   }
 
-  PictureFetcher(HouseSettings settings, Duration patience) {
+  PictureFetcher(String standIn, Supplier<String> shop, Duration patience) {
     this.patience = patience;
-    this.shop = URI.create(settings.shop().url());
-    this.standIn = settings.pictures().standIn();
+    this.shop = shop;
+    this.standIn = standIn;
   }
 
   @PreDestroy
@@ -88,7 +90,8 @@ class PictureFetcher {
 
   /** Hosts that need nobody's leave: the connected shop, which the owner has set up. */
   List<String> trusted() {
-    return List.of(AddressStore.authority(shop));
+    String address = shop.get();
+    return address.isEmpty() ? List.of() : List.of(AddressStore.authority(URI.create(address)));
   }
 
   /** What came of fetching. */

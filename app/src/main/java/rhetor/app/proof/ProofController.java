@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
+import rhetor.app.log.HouseLog;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductLine;
 import rhetor.app.product.ProductService;
@@ -39,6 +40,7 @@ class ProofController {
       List<FieldViews.FieldView> fields,
       Readiness readiness,
       List<TextStore.Revision> history,
+      List<HouseLog.Entry> deeds,
       boolean canUndo,
       String supplierText) {}
 
@@ -64,6 +66,7 @@ class ProofController {
             views.of(text.draft(), audit.marks(), product),
             audit.readiness(),
             proofs.history(id),
+            proofs.deeds(id),
             text.parentId() != 0,
             product.facts().supplierText());
     return ResponseEntity.ok().eTag(String.valueOf(text.id())).body(proof);
@@ -109,19 +112,21 @@ class ProofController {
   }
 
   @PostMapping("/api/proofs/{id}/sign-off")
-  ResponseEntity<Proof> signOff(@PathVariable long id, @RequestHeader("If-Match") String seen) {
-    proofs.signOff(id, RequestWords.revision(seen));
+  ResponseEntity<Proof> signOff(
+      @PathVariable long id, @RequestHeader("If-Match") String seen, Principal person) {
+    proofs.signOff(id, RequestWords.revision(seen), person.getName());
     return get(id);
   }
 
   @PostMapping("/api/proofs/sign-off")
-  SignedOff signOff(@Valid @RequestBody SignOffs signOffs) {
-    return new SignedOff(proofs.signOff(signOffs.revisions()));
+  SignedOff signOff(@Valid @RequestBody SignOffs signOffs, Principal person) {
+    return new SignedOff(proofs.signOff(signOffs.revisions(), person.getName()));
   }
 
   @PostMapping("/api/proofs/{id}/send-back")
-  ResponseEntity<Proof> sendBack(@PathVariable long id, @RequestHeader("If-Match") String seen) {
-    proofs.sendBack(id, RequestWords.revision(seen));
+  ResponseEntity<Proof> sendBack(
+      @PathVariable long id, @RequestHeader("If-Match") String seen, Principal person) {
+    proofs.sendBack(id, RequestWords.revision(seen), person.getName());
     return get(id);
   }
 }

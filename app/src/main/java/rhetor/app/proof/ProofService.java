@@ -12,6 +12,8 @@ import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.finding.Findings;
 import rhetor.app.grammar.Grammar;
 import rhetor.app.knowledge.HouseKnowledge;
+import rhetor.app.log.Event;
+import rhetor.app.log.HouseLog;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
@@ -37,6 +39,7 @@ import rhetor.core.style.Style;
 public class ProofService {
   private static final int LONGEST_INPUT = 40_000;
   private static final int LONGEST_KEYWORD = 100;
+  private static final int DEEDS = 50;
 
   /** Takes of a field among which one is looked for that mends it. */
   private static final int TAKES = 3;
@@ -51,6 +54,7 @@ public class ProofService {
   private final Findings findings;
   private final Grammar grammar;
   private final FreshTexts fresh;
+  private final HouseLog log;
 
   ProofService(
       TextStore texts,
@@ -60,7 +64,9 @@ public class ProofService {
       Templates templates,
       Findings findings,
       Grammar grammar,
-      FreshTexts fresh) {
+      FreshTexts fresh,
+      HouseLog log) {
+    this.log = log;
     this.fresh = fresh;
     this.grammar = grammar;
     this.house = house;
@@ -361,7 +367,7 @@ public class ProofService {
 
   /** Puts a person's word to a text: it may go out now. */
   @Transactional
-  public void signOff(long productId, long revision) {
+  public void signOff(long productId, long revision, String by) {
     Product product = products.get(productId);
     Text text = current(product);
     requireSeen(text, revision);
@@ -373,6 +379,7 @@ public class ProofService {
     if (!products.signOff(productId, text.id())) {
       throw changedMeanwhile(product);
     }
+    note(Event.SIGNED_OFF, product, by);
   }
 
   /**
@@ -382,7 +389,7 @@ public class ProofService {
    * @return how many were signed off; those with must-fix marks or changed meanwhile are not
    */
   @Transactional
-  public int signOff(Map<Long, Long> revisions) {
+  public int signOff(Map<Long, Long> revisions, String by) {
     int signed = 0;
     for (var entry : revisions.entrySet()) {
       Product product = products.get(entry.getKey());
@@ -391,19 +398,30 @@ public class ProofService {
           && product.textId() == entry.getValue()
           && audit(product, text(product.textId())).mustFix().isEmpty()
           && products.signOff(product.id(), product.textId())) {
+        note(Event.SIGNED_OFF, product, by);
         signed++;
       }
     }
     return signed;
   }
 
+  private void note(Event event, Product product, String by) {
+    log.note(by, event, product.facts().sku(), "revision " + product.textId(), product.id());
+  }
+
+  /** What people did to a product's text besides changing it, the last first. */
+  List<HouseLog.Entry> deeds(long product) {
+    return log.ofProduct(product, DEEDS);
+  }
+
   /** Takes a sign-off back. */
   @Transactional
-  public void sendBack(long productId, long revision) {
+  public void sendBack(long productId, long revision, String by) {
     Product product = products.get(productId);
     requireSeen(current(product), revision);
     if (!products.sendBack(productId, revision)) {
       throw changedMeanwhile(product);
     }
+    note(Event.SENT_BACK, product, by);
   }
 }

@@ -21,6 +21,9 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 import rhetor.app.channel.Channel;
 import rhetor.app.channel.ChannelChanged;
 import rhetor.app.channel.Channels;
+import rhetor.app.house.Turns;
+import rhetor.app.log.Event;
+import rhetor.app.log.HouseLog;
 import rhetor.app.range.RangeChanged;
 import rhetor.app.range.Ranges;
 import rhetor.app.web.Refused;
@@ -45,6 +48,8 @@ public class HouseStyle {
   private final Ranges ranges;
   private final Channels channels;
   private final ApplicationEventPublisher events;
+  private final Turns turns;
+  private final HouseLog log;
   private final Clock clock;
   private final AtomicLong changed = new AtomicLong();
   private volatile Read read =
@@ -134,7 +139,11 @@ public class HouseStyle {
       Ranges ranges,
       Channels channels,
       ApplicationEventPublisher events,
+      Turns turns,
+      HouseLog log,
       Clock clock) {
+    this.turns = turns;
+    this.log = log;
     this.store = store;
     this.angles = angles;
     this.ranges = ranges;
@@ -281,6 +290,7 @@ public class HouseStyle {
       throw Refused.invalid(
           String.join(" ", problems.stream().map(StyleProblem::why).limit(5).toList()));
     }
+    turns.take(Turns.Turn.STYLE);
     long newest = store.newest();
     if (newest != seen) {
       throw Refused.changedMeanwhile(
@@ -293,6 +303,7 @@ public class HouseStyle {
     }
     String what = note.isBlank() ? changes(before, style) : note.strip();
     long version = store.add(style, what.length() > 200 ? what.substring(0, 200) : what, by);
+    log.note(by, Event.STYLE_CHANGED, "the house", what);
     forget();
     events.publishEvent(new StyleChanged("style " + version));
     return version;
@@ -366,6 +377,7 @@ public class HouseStyle {
     if (!store.putLayer(owner, new StyleStore.KeptLayer(seen + 1, layer), note, by)) {
       throw changedMeanwhile();
     }
+    log.note(by, Event.STYLE_CHANGED, owner.toString(), note);
     forget();
     if (owner.kind() != LayerOwner.Kind.CHANNEL) {
       events.publishEvent(new StyleChanged("style of " + owner + " " + (seen + 1)));

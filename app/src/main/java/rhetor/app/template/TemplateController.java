@@ -1,5 +1,6 @@
 package rhetor.app.template;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
@@ -90,7 +91,19 @@ class TemplateController {
 
   record TemplatesView(List<TemplateLine> own, List<StartingView> starting) {}
 
-  record TemplateView(long id, String name, int version, TemplateBody template) {}
+  /**
+   * A template whole.
+   *
+   * @param approved whether its style holds
+   * @param looser what it allows that the house doesn't, in words
+   */
+  record TemplateView(
+      long id,
+      String name,
+      int version,
+      TemplateBody template,
+      boolean approved,
+      List<String> looser) {}
 
   /** A template to keep; {@code seen} is the version that was seen, 0 for a new one. */
   record TemplateOrder(int seen, @NotNull String name, @NotNull @Valid TemplateBody template) {}
@@ -113,7 +126,13 @@ class TemplateController {
       @NotNull Trials.Asking asking) {}
 
   private TemplateView view(HouseTemplate t) {
-    return new TemplateView(t.id(), t.name(), t.version(), TemplateBody.of(t.template()));
+    return new TemplateView(
+        t.id(),
+        t.name(),
+        t.version(),
+        TemplateBody.of(t.template()),
+        t.approved(),
+        templates.looser(t.template()));
   }
 
   @GetMapping("/api/templates")
@@ -176,15 +195,40 @@ class TemplateController {
   }
 
   @PostMapping("/api/templates")
-  TemplateView add(@Valid @RequestBody TemplateOrder order, Principal person) {
+  TemplateView add(
+      @Valid @RequestBody TemplateOrder order, Principal person, HttpServletRequest request) {
     return view(
-        templates.get(templates.add(order.name(), order.template().template(), person.getName())));
+        templates.get(
+            templates.add(
+                order.name(),
+                order.template().template(),
+                request.isUserInRole("EDITOR"),
+                person.getName())));
   }
 
   @PutMapping("/api/templates/{id}")
   TemplateView put(
-      @PathVariable long id, @Valid @RequestBody TemplateOrder order, Principal person) {
-    templates.put(id, order.name(), order.seen(), order.template().template(), person.getName());
+      @PathVariable long id,
+      @Valid @RequestBody TemplateOrder order,
+      Principal person,
+      HttpServletRequest request) {
+    templates.put(
+        id,
+        order.name(),
+        order.seen(),
+        order.template().template(),
+        request.isUserInRole("EDITOR"),
+        person.getName());
+    return view(templates.get(id));
+  }
+
+  /** Which version was seen. */
+  record Approval(int seen) {}
+
+  @PostMapping("/api/templates/{id}/approve")
+  TemplateView approve(
+      @PathVariable long id, @Valid @RequestBody Approval approval, Principal person) {
+    templates.approve(id, approval.seen(), person.getName());
     return view(templates.get(id));
   }
 

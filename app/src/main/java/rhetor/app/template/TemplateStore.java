@@ -19,7 +19,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 class TemplateStore {
   private static final String NEWEST =
-      "select t.id, t.name, t.version, v.body from template t join template_version v on v.template_id = t.id and v.version = t.version";
+      "select t.id, t.name, t.version, v.body, v.approved from template t join template_version v on v.template_id = t.id and v.version = t.version";
 
   private final JdbcClient jdbc;
   private final JsonMapper json;
@@ -36,7 +36,8 @@ class TemplateStore {
         rs.getLong(1),
         rs.getString(2),
         rs.getInt(3),
-        json.readValue(rs.getString(4), Template.class));
+        json.readValue(rs.getString(4), Template.class),
+        rs.getBoolean(5));
   }
 
   List<HouseTemplate> all() {
@@ -67,7 +68,7 @@ class TemplateStore {
         .optional();
   }
 
-  long add(String name, Template template, String by) {
+  long add(String name, Template template, boolean approved, String by) {
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     unique(
         name,
@@ -76,19 +77,25 @@ class TemplateStore {
                 .param(name)
                 .update(key, "id"));
     long id = key.getKey().longValue();
-    addVersion(id, 1, template, by);
+    addVersion(id, 1, template, approved, by);
     return id;
   }
 
-  private void addVersion(long id, int version, Template template, String by) {
+  private void addVersion(long id, int version, Template template, boolean approved, String by) {
     jdbc.sql(
-            "insert into template_version (template_id, version, body, made_by, made_at) values (?, ?, ?, ?, ?)")
-        .params(id, version, json.writeValueAsString(template), by, Timestamp.from(clock.instant()))
+            "insert into template_version (template_id, version, body, approved, made_by, made_at) values (?, ?, ?, ?, ?, ?)")
+        .params(
+            id,
+            version,
+            json.writeValueAsString(template),
+            approved,
+            by,
+            Timestamp.from(clock.instant()))
         .update();
   }
 
   /** Makes a version the newest; false if somebody was faster. */
-  boolean put(long id, String name, int version, Template template, String by) {
+  boolean put(long id, String name, int version, Template template, boolean approved, String by) {
     int[] changed = new int[1];
     unique(
         name,
@@ -100,8 +107,19 @@ class TemplateStore {
     if (changed[0] == 0) {
       return false;
     }
-    addVersion(id, version, template, by);
+    addVersion(id, version, template, approved, by);
     return true;
+  }
+
+  /** Lets the newest version decide otherwise than the house; false if it is another by now. */
+  boolean approve(long id, int version) {
+    return jdbc.sql(
+                """
+                update template_version set approved = true where template_id = ? and version = ?
+                  and version = (select t.version from template t where t.id = template_id)""")
+            .params(id, version)
+            .update()
+        == 1;
   }
 
   private static void unique(String name, Runnable change) {

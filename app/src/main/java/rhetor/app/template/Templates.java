@@ -10,6 +10,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.channel.Channel;
 import rhetor.app.knowledge.HouseKnowledge;
+import rhetor.app.log.Event;
+import rhetor.app.log.HouseLog;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductFilter;
 import rhetor.app.product.ProductService;
@@ -25,6 +27,7 @@ import rhetor.core.fact.Knowledge;
 import rhetor.core.style.LayeredStyle;
 import rhetor.core.style.Setting;
 import rhetor.core.style.Style;
+import rhetor.core.style.StyleLayer;
 import rhetor.core.template.Template;
 import rhetor.core.template.TemplateCheck;
 import rhetor.core.template.TemplateProblem;
@@ -42,13 +45,16 @@ public class Templates {
   private final HouseKnowledge knowledge;
   private final ProductService products;
   private final ApplicationEventPublisher events;
+  private final HouseLog log;
 
   Templates(
       TemplateStore store,
       HouseStyle house,
       HouseKnowledge knowledge,
       ProductService products,
-      ApplicationEventPublisher events) {
+      ApplicationEventPublisher events,
+      HouseLog log) {
+    this.log = log;
     this.store = store;
     this.house = house;
     this.knowledge = knowledge;
@@ -83,7 +89,7 @@ public class Templates {
   /** What a product's text obeys now: house, range, and the template that it was built after. */
   public Style style(long product) {
     Style under = house.of(product);
-    return store.of(product).map(t -> t.template().style().over(under)).orElse(under);
+    return store.of(product).map(t -> t.obeyed().style().over(under)).orElse(under);
   }
 
   /**
@@ -96,14 +102,14 @@ public class Templates {
     LayeredStyle under = house.layered(product, channel);
     return store
         .of(product)
-        .map(t -> under.under("the template “" + t.name() + "”", t.template().style()))
+        .map(t -> under.under("the template “" + t.name() + "”", t.obeyed().style()))
         .orElse(under)
         .settings();
   }
 
   /** The template that a product's texts were built after; the one that leaves all if none. */
   public Template of(long product) {
-    return store.of(product).map(HouseTemplate::template).orElse(Template.NONE);
+    return store.of(product).map(HouseTemplate::obeyed).orElse(Template.NONE);
   }
 
   /**
@@ -112,7 +118,7 @@ public class Templates {
    * @param template id of the template, 0 for none
    */
   public Brief brief(Product product, long template) {
-    Template built = template == 0 ? Template.NONE : get(template).template();
+    Template built = template == 0 ? Template.NONE : get(template).obeyed();
     return brief(product, built);
   }
 
@@ -138,26 +144,50 @@ public class Templates {
     store.builtAfter(product, template);
   }
 
+  /**
+   * Keeps a new template.
+   *
+   * @param editor whether an editor keeps it, who may allow more than the house does
+   */
   @Transactional
-  public long add(String name, Template template, String by) {
+  public long add(String name, Template template, boolean editor, String by) {
     require(template);
-    return store.add(clean(name), template, by);
+    return store.add(clean(name), template, editor || looser(template).isEmpty(), by);
+  }
+
+  /** What a template allows that the house doesn't, in words. */
+  List<String> looser(Template template) {
+    return template.style().looserThan(house.current());
+  }
+
+  /** Lets a template allow more than the house does. */
+  @Transactional
+  public void approve(long id, int seen, String by) {
+    HouseTemplate template = get(id);
+    if (!store.approve(id, seen)) {
+      throw Refused.changedMeanwhile(
+          "Somebody changed this template meanwhile. Look at it again before you approve it.");
+    }
+    log.note(by, Event.STYLE_CHANGED, "template " + template.name(), "approved");
+    events.publishEvent(new StyleChanged("template " + id + " approved " + seen));
   }
 
   /**
    * Keeps a new version.
    *
    * @param seen the version that the person saw
+   * @param editor whether an editor keeps it, who may allow more than the house does
    */
   @Transactional
-  public void put(long id, String name, int seen, Template template, String by) {
+  public void put(long id, String name, int seen, Template template, boolean editor, String by) {
     HouseTemplate before = get(id);
     require(template);
-    if (before.version() != seen || !store.put(id, clean(name), seen + 1, template, by)) {
+    boolean approved = editor || looser(template).isEmpty();
+    if (before.version() != seen || !store.put(id, clean(name), seen + 1, template, approved, by)) {
       throw Refused.changedMeanwhile(
           "Somebody changed this template meanwhile. Look at it again before you go on; what you typed is still here.");
     }
-    if (!before.template().style().equals(template.style())) {
+    if (!before.obeyed().style().equals(approved ? template.style() : StyleLayer.NOTHING)) {
       events.publishEvent(new StyleChanged("template " + id + " " + (seen + 1)));
     }
   }

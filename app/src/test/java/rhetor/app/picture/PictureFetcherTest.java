@@ -8,7 +8,6 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
-import java.nio.file.Path;
 import java.time.Duration;
 import java.util.concurrent.Executors;
 import org.junit.jupiter.api.AfterAll;
@@ -17,7 +16,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import rhetor.app.house.HouseSettings;
 import rhetor.app.picture.PictureFetcher.Outcome;
 import rhetor.core.image.PictureReader;
 
@@ -34,13 +32,7 @@ class PictureFetcherTest {
     server.createContext("/", PictureFetcherTest::answer);
     server.start();
     url = "http://127.0.0.1:" + server.getAddress().getPort();
-    fetcher =
-        new PictureFetcher(
-            new HouseSettings(
-                Path.of("."),
-                new HouseSettings.Shop(url, ""),
-                new HouseSettings.Pictures(url + "/invented")),
-            Duration.ofSeconds(2));
+    fetcher = new PictureFetcher(url + "/invented", () -> url, Duration.ofSeconds(2));
   }
 
   @AfterAll

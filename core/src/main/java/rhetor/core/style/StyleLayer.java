@@ -153,6 +153,39 @@ public record StyleLayer(
     return all;
   }
 
+  /**
+   * What this layer allows that the style below doesn't, in words: who may not decide for the house
+   * may ask more of texts, never less.
+   */
+  public List<String> looserThan(Style below) {
+    Style above = over(below);
+    List<String> looser = new ArrayList<>();
+    note(looser, "emoji", above.emoji() && !below.emoji());
+    note(looser, "exclamation marks", above.exclamations() && !below.exclamations());
+    note(looser, "another spelling", above.spelling() != below.spelling());
+    note(looser, "other titles", !above.titles().equals(below.titles()));
+    note(
+        looser,
+        "longer paragraphs",
+        isMore(above.structure().paragraphSentences(), below.structure().paragraphSentences()));
+    for (Field field : Field.values()) {
+      Length here = above.length(field);
+      Length there = below.length(field);
+      boolean loose =
+          isMore(here.mostCharacters(), there.mostCharacters())
+              || isMore(here.mostWords(), there.mostWords())
+              || here.leastCharacters() < there.leastCharacters()
+              || here.leastWords() < there.leastWords();
+      note(looser, "another length of the " + field.label().toLowerCase(Locale.ROOT), loose);
+    }
+    return looser;
+  }
+
+  /** Whether a limit is above another one; 0 is no limit. */
+  private static boolean isMore(int here, int there) {
+    return there > 0 && (here == 0 || here > there);
+  }
+
   /** The names of the settings that it decides, as in {@link Style}; lengths by field. */
   public List<String> decided() {
     List<String> decided = new ArrayList<>();

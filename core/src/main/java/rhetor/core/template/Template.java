@@ -31,6 +31,11 @@ public record Template(
   public static final Template NONE =
       new Template("", List.of(), List.of(), Map.of(), StyleLayer.NOTHING, List.of(), "");
 
+  /** The same template with another style. */
+  public Template under(StyleLayer other) {
+    return new Template(about, questions, outline, fields, other, instructions, prompt);
+  }
+
   public Template {
     about = about == null ? "" : about.strip();
     questions = questions == null ? List.of() : List.copyOf(questions);

@@ -1,0 +1,35 @@
+package rhetor.app.log;
+
+/** What the log takes note of. */
+public enum Event {
+  SIGNED_IN("signed in"),
+  SIGN_IN_REFUSED("sign-in refused"),
+  SIGNED_OUT("signed out"),
+  NOT_ALLOWED("not allowed"),
+  PERSON_ADDED("person added"),
+  PERSON_REMOVED("person removed"),
+  ROLE_CHANGED("role changed"),
+  PASSWORD_CHANGED("password changed"),
+  SECOND_FACTOR("second factor"),
+  SESSION_ENDED("session ended"),
+  SETTING_CHANGED("setting changed"),
+  STYLE_CHANGED("style changed"),
+  SIGNED_OFF("signed off"),
+  SENT_BACK("sent back"),
+  EDITION_STARTED("edition started"),
+  SHOP_SETTLED("page in the shop settled"),
+  CONNECTION_CHANGED("connection changed"),
+  INTAKE_TAKEN("intake taken in"),
+  INTAKE_TAKEN_BACK("intake taken back");
+
+  private final String label;
+
+  Event(String label) {
+    this.label = label;
+  }
+
+  /** What it is called where people read it. */
+  public String label() {
+    return label;
+  }
+}
