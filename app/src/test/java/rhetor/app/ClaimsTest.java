@@ -34,6 +34,7 @@ class ClaimsTest {
                     + "CL-1,Fen Blanket,Blankets,Heddle,nettle cloth,940 g\n")
             .expect(200)
             .id();
+    editor.put("/api/intakes/" + intake + "/seen", Map.of());
     editor.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
     product =
         editor

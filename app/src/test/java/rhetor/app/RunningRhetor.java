@@ -6,7 +6,8 @@ import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Map;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
@@ -59,21 +60,7 @@ public final class RunningRhetor implements BeforeAllCallback, ParameterResolver
     try {
       Path data = Files.createTempDirectory("rhetor-test");
       String shopUrl = startShop(data);
-      SpringApplication application = new SpringApplication(Rhetor.class);
-      application.setDefaultProperties(Map.of());
-      ConfigurableApplicationContext context =
-          application.run(
-              "--rhetor.port=0",
-              // The house is shared; a test that is about grammar has it checked itself.
-              "--rhetor.grammar=false",
-              // Connections are retired while the tests run, as they are in a day of use.
-              "--spring.datasource.hikari.max-lifetime=30000",
-              "--rhetor.models.patience=3s",
-              "--rhetor.data=" + data,
-              "--rhetor.shop.url=" + shopUrl,
-              "--rhetor.shop.token=" + TOKEN,
-              "--rhetor.pictures.stand-in=" + shopUrl + "/suppliers",
-              "--logging.level.rhetor=warn");
+      ConfigurableApplicationContext context = open(data, shopUrl);
       House house =
           new House(
               context,
@@ -96,6 +83,26 @@ public final class RunningRhetor implements BeforeAllCallback, ParameterResolver
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+  }
+
+  /** Starts the application on a free port. */
+  static ConfigurableApplicationContext open(Path data, String shopUrl, String... further) {
+    List<String> arguments =
+        new ArrayList<>(
+            List.of(
+                "--rhetor.port=0",
+                // A test that is about grammar has it checked itself.
+                "--rhetor.grammar=false",
+                // Connections are retired while the tests run, as they are in a day of use.
+                "--spring.datasource.hikari.max-lifetime=30000",
+                "--rhetor.models.patience=3s",
+                "--rhetor.data=" + data,
+                "--rhetor.shop.url=" + shopUrl,
+                "--rhetor.shop.token=" + TOKEN,
+                "--rhetor.pictures.stand-in=" + shopUrl + "/suppliers",
+                "--logging.level.rhetor=warn"));
+    arguments.addAll(List.of(further));
+    return new SpringApplication(Rhetor.class).run(arguments.toArray(new String[0]));
   }
 
   /** The shop runs in a process of its own, as it does for users. */

@@ -3,7 +3,12 @@ package rhetor.app.edition;
 import java.time.Instant;
 import java.util.List;
 
-/** A set of signed-off texts published together. */
+/**
+ * A set of signed-off texts published together.
+ *
+ * @param items what became of its texts, those first that didn't go out; {@link #SHOWN} at most,
+ *     none in a list of editions
+ */
 public record Edition(
     long id,
     Status status,
@@ -13,6 +18,8 @@ public record Edition(
     String createdBy,
     Instant createdAt,
     List<Item> items) {
+  /** Items that are told of one edition. */
+  static final int SHOWN = 500;
 
   /** How far an edition is. */
   public enum Status {

@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rhetor.app.web.RequestWords;
 
@@ -53,8 +54,8 @@ class EditionController {
   }
 
   @GetMapping("/api/editions")
-  List<Edition> list() {
-    return editions.latest();
+  List<Edition> list(@RequestParam(defaultValue = "0") long before) {
+    return editions.page(before);
   }
 
   @GetMapping("/api/editions/{id}")

@@ -41,6 +41,7 @@ public class EditionService {
   private static final TaskDescriptor<Long> TASK = TaskDescriptor.of("publish-edition", Long.class);
   private static final Logger LOG = LoggerFactory.getLogger(EditionService.class);
   private static final int CHUNK = 20;
+  private static final int PAGE = 50;
 
   /** Texts in a row that the shop leaves unanswered before an edition gives up. */
   private static final int MOST_OUTAGES = 5;
@@ -94,8 +95,13 @@ public class EditionService {
     }
   }
 
-  List<Edition> latest() {
-    return editions.latest();
+  /**
+   * Editions without their items, the last first.
+   *
+   * @param before id of the last one of the page before, 0 for the first page
+   */
+  List<Edition> page(long before) {
+    return editions.page(before, PAGE);
   }
 
   Edition get(long id) {
@@ -174,9 +180,9 @@ public class EditionService {
 
   /** After so many that the shop didn't answer, the others needn't wait for it one by one. */
   private int skip(long edition, EditionStore.Pending item, int outages) {
-    editions.fail(
+    fail(
         edition,
-        item.productId(),
+        item,
         "The shop didn't answer for the %d texts before this one. Publish again later."
             .formatted(MOST_OUTAGES));
     return outages;
@@ -190,13 +196,13 @@ public class EditionService {
       publish(edition, item);
       return 0;
     } catch (ShopClient.ShopRefused e) {
-      editions.fail(edition, item.productId(), e.getMessage());
+      fail(edition, item, e.getMessage());
       return e.isOutage() ? outages + 1 : 0;
     } catch (RuntimeException e) {
       LOG.error("publishing product {} failed", item.productId(), e);
-      editions.fail(
+      fail(
           edition,
-          item.productId(),
+          item,
           "Something went wrong that Rhetor didn't foresee. Publish again; if it stays, look into the log.");
       return 0;
     }
@@ -206,16 +212,13 @@ public class EditionService {
     Product product = products.get(item.productId());
     if (product.textId() != item.textId()
         || product.stage() != Stage.SIGNED_OFF && product.stage() != Stage.PUBLISHED) {
-      editions.fail(
-          edition,
-          item.productId(),
-          "The text was changed after it was signed off. Sign it off again.");
+      fail(edition, item, "The text was changed after it was signed off. Sign it off again.");
       return;
     }
     if (isHeld(item.productId())) {
-      editions.fail(
+      fail(
           edition,
-          item.productId(),
+          item,
           "Something in the text must be fixed first: what the house decides has changed.");
       return;
     }
@@ -228,13 +231,19 @@ public class EditionService {
       return;
     }
     if (there.isPresent() && isStrange(product, there.get())) {
-      editions.changedThere(edition, item.productId(), there.get(), reason(product, there.get()));
+      String reason = reason(product, there.get());
+      transaction.executeWithoutResult(
+          t -> editions.changedThere(edition, item.productId(), there.get(), reason));
       return;
     }
     sent.note(item.productId(), item.textId(), ours);
     ShopClient.Published now =
         shop.put(product.facts().sku(), ours, there.map(ShopClient.Standing::version).orElse(""));
     published(edition, item, now.page(), now.version());
+  }
+
+  private void fail(long edition, EditionStore.Pending item, String reason) {
+    transaction.executeWithoutResult(t -> editions.fail(edition, item.productId(), reason));
   }
 
   private void published(long edition, EditionStore.Pending item, String page, String version) {

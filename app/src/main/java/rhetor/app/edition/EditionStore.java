@@ -1,5 +1,7 @@
 package rhetor.app.edition;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.Arrays;
@@ -60,42 +62,41 @@ class EditionStore {
   Optional<Edition> find(long id) {
     return jdbc.sql("select * from edition where id = ?")
         .param(id)
-        .query(
-            (rs, n) -> {
-              List<Edition.Item> items = items(id);
-              return new Edition(
-                  id,
-                  Edition.Status.valueOf(rs.getString("status")),
-                  rs.getInt("total"),
-                  count(items, "PUBLISHED"),
-                  count(items, "FAILED"),
-                  rs.getString("created_by"),
-                  rs.getTimestamp("created_at").toInstant(),
-                  items);
-            })
+        .query((rs, n) -> edition(rs, items(id)))
         .optional();
   }
 
-  private static int count(List<Edition.Item> items, String status) {
-    return (int) items.stream().filter(i -> i.status().equals(status)).count();
+  private static Edition edition(ResultSet rs, List<Edition.Item> items) throws SQLException {
+    return new Edition(
+        rs.getLong("id"),
+        Edition.Status.valueOf(rs.getString("status")),
+        rs.getInt("total"),
+        rs.getInt("published"),
+        rs.getInt("failed"),
+        rs.getString("created_by"),
+        rs.getTimestamp("created_at").toInstant(),
+        items);
   }
 
+  /** What didn't go out first, since somebody has to look at that. */
   private List<Edition.Item> items(long id) {
     return jdbc.sql(
-            "select p.id as product_id, p.sku, p.name, i.status, coalesce(i.reason, '') as reason, coalesce(i.page, '') as page, i.their_version is not null as changed_there from edition_item i join product p on p.id = i.product_id where i.edition_id = ? order by p.id")
-        .param(id)
+            """
+            select p.id as product_id, p.sku, p.name, i.status, coalesce(i.reason, '') as reason,
+              coalesce(i.page, '') as page, i.their_version is not null as changed_there
+            from edition_item i join product p on p.id = i.product_id where i.edition_id = ?
+            order by case when i.status = 'FAILED' then 0 else 1 end, p.id limit ?""")
+        .params(id, Edition.SHOWN)
         .query(Edition.Item.class)
         .list();
   }
 
-  List<Edition> latest() {
-    return jdbc
-        .sql("select id from edition order by id desc limit 30")
-        .query(Long.class)
-        .list()
-        .stream()
-        .map(id -> find(id).orElseThrow())
-        .toList();
+  /** Editions without their items, the last first. */
+  List<Edition> page(long before, int limit) {
+    return jdbc.sql("select * from edition where (? = 0 or id < ?) order by id desc limit ?")
+        .params(before, before, limit)
+        .query((rs, n) -> edition(rs, List.of()))
+        .list();
   }
 
   List<Pending> next(long id, int limit) {
@@ -108,19 +109,25 @@ class EditionStore {
 
   /** Notes that a text is out; its page's address. */
   void published(long edition, long product, String page) {
-    jdbc.sql(
-            "update edition_item set status = 'PUBLISHED', reason = null, page = ? where edition_id = ? and product_id = ?")
-        .params(page, edition, product)
+    int noted =
+        jdbc.sql(
+                "update edition_item set status = 'PUBLISHED', reason = null, page = ? where edition_id = ? and product_id = ? and status = 'WAITING'")
+            .params(page, edition, product)
+            .update();
+    jdbc.sql("update edition set published = published + ? where id = ?")
+        .params(noted, edition)
         .update();
   }
 
   /** Notes why a text didn't go out. */
   void fail(long edition, long product, String reason) {
     String cut = reason.substring(0, Math.min(LONGEST_REASON, reason.length()));
-    jdbc.sql(
-            "update edition_item set status = 'FAILED', reason = ? where edition_id = ? and product_id = ?")
-        .params(cut, edition, product)
-        .update();
+    int noted =
+        jdbc.sql(
+                "update edition_item set status = 'FAILED', reason = ? where edition_id = ? and product_id = ? and status = 'WAITING'")
+            .params(cut, edition, product)
+            .update();
+    jdbc.sql("update edition set failed = failed + ? where id = ?").params(noted, edition).update();
   }
 
   /** Notes what somebody else had put into the shop. */

@@ -122,6 +122,7 @@ final class PasswordRules {
   /** The letters alone, with those that digits and signs usually stand for. */
   private static String letters(String lower) {
     return lower
+        .replaceAll("^[^\\p{L}]+|[^\\p{L}]+$", "")
         .replace('0', 'o')
         .replace('1', 'i')
         .replace('3', 'e')
@@ -129,7 +130,7 @@ final class PasswordRules {
         .replace('5', 's')
         .replace('$', 's')
         .replace('@', 'a')
-        .replaceAll("[^\\p{L}]|[io]+$", "");
+        .replaceAll("[^\\p{L}]", "");
   }
 
   /** The longest run of a keyboard or an alphabet, forwards or backwards. */

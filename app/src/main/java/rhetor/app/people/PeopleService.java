@@ -97,6 +97,11 @@ public class PeopleService {
     return new SignedIn(Optional.of(person));
   }
 
+  /** Forgets all wrong tries, as the owner may after an attack. */
+  public void forgive() {
+    tries.forget();
+  }
+
   private Refused wrong(String email, String from, String what) {
     tries.wrong(email, from);
     log.note(email, Event.SIGN_IN_REFUSED, "", "wrong " + what);

@@ -84,4 +84,9 @@ class Tries {
     wrong.remove(all.get(0).key);
     wrong.remove(all.get(2).key);
   }
+
+  /** Forgets all wrong tries. */
+  synchronized void forget() {
+    wrong.clear();
+  }
 }

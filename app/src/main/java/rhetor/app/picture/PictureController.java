@@ -6,10 +6,8 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.security.Principal;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -176,10 +174,7 @@ class PictureController {
 
   @GetMapping(path = "/api/pictures/{id}/small")
   ResponseEntity<byte[]> small(@PathVariable long id) {
-    return ResponseEntity.ok()
-        .contentType(MediaType.IMAGE_PNG)
-        .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate().immutable())
-        .body(pictures.small(id));
+    return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(pictures.small(id));
   }
 
   @PostMapping("/api/pictures/confirm")

@@ -5,7 +5,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -53,6 +52,7 @@ public class ProductService {
   private final BaseUnits units;
   private final HouseNameService houseNames;
   private final NamedPictures pictures;
+  private final ProductCounts counts;
   private final JsonMapper json;
 
   ProductService(
@@ -61,9 +61,11 @@ public class ProductService {
       HouseKnowledge knowledge,
       HouseNameService houseNames,
       NamedPictures pictures,
+      ProductCounts counts,
       JsonMapper json,
       Clock clock) {
     this.store = store;
+    this.counts = counts;
     this.facts = facts;
     this.knowledge = knowledge;
     this.units = new BaseUnits(knowledge.standard());
@@ -479,11 +481,6 @@ public class ProductService {
 
   /** How many products are in each stage, need fixing or failed. */
   public Map<String, Integer> counts() {
-    Map<String, Integer> counts = new LinkedHashMap<>();
-    for (Stage stage : Stage.values()) {
-      counts.put(stage.name(), 0);
-    }
-    store.counts(counts::put);
-    return counts;
+    return counts.all();
   }
 }

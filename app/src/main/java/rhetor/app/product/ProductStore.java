@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiConsumer;
+import java.util.function.IntSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -41,9 +42,11 @@ class ProductStore {
 
   private final JdbcClient jdbc;
   private final JdbcTemplate template;
+  private final ProductCounts counts;
   private final Clock clock;
 
-  ProductStore(JdbcClient jdbc, JdbcTemplate template, Clock clock) {
+  ProductStore(JdbcClient jdbc, JdbcTemplate template, ProductCounts counts, Clock clock) {
+    this.counts = counts;
     this.jdbc = jdbc;
     this.template = template;
     this.clock = clock;
@@ -117,11 +120,7 @@ class ProductStore {
 
   ProductPage page(ProductFilter filter, Order order, String after, int limit) {
     Where where = where(filter);
-    long total =
-        jdbc.sql("select count(*) from product p where " + where.sql)
-            .params(where.params)
-            .query(Long.class)
-            .single();
+    long total = total(filter, where);
     List<Object> params = new ArrayList<>(where.params);
     String sql = "select " + LINE + " from " + order.from() + " where " + where.sql;
     if (!after.isEmpty()) {
@@ -145,6 +144,23 @@ class ProductStore {
     boolean more = lines.size() > limit;
     List<ProductLine> items = more ? lines.subList(0, limit) : lines;
     return new ProductPage(items, total, more ? key(items.getLast(), order) : "");
+  }
+
+  /** How many match; what is counted anyway isn't counted again. */
+  private long total(ProductFilter filter, Where where) {
+    if (filter.search().isEmpty() && filter.intake() == 0 && filter.range() == 0) {
+      Map<String, Integer> all = counts.all();
+      if (filter.state().equals("PROOF")) {
+        return all.get(Stage.DRAFTED.name()) + all.get(Stage.IN_PROOF.name());
+      }
+      if (all.containsKey(filter.state())) {
+        return all.get(filter.state());
+      }
+    }
+    return jdbc.sql("select count(*) from product p where " + where.sql)
+        .params(where.params)
+        .query(Long.class)
+        .single();
   }
 
   private static String key(ProductLine last, Order order) {
@@ -312,6 +328,9 @@ class ProductStore {
           s.setLong(8, r.id);
           s.setString(9, r.facts.sku());
         });
+    numbered.forEach(
+        r -> counts.came(ProductCounts.Counted.fresh(r.facts.contradictions().size(), r.missing)));
+    counts.factsChanged();
     addSources(intake, numbered);
     return numbered.stream().map(r -> new Name(cut(r.facts.name(), LONGEST_NAME), r.id)).toList();
   }
@@ -325,12 +344,16 @@ class ProductStore {
             "delete from product_name where product_id = ? and name = (select p.name from product p where p.id = ?)")
         .params(id, id)
         .update();
-    template.update(
-        "update product set name = ?, brand = ?, kind = ?, product_class = ?, missing = ?, disputed = ?, stale = text_id is not null where id = ?",
-        s -> {
-          setCommon(s, facts, missing);
-          s.setLong(7, id);
-        });
+    counts.factsChanged();
+    changing(
+        id,
+        () ->
+            template.update(
+                "update product set name = ?, brand = ?, kind = ?, product_class = ?, missing = ?, disputed = ?, stale = text_id is not null where id = ?",
+                s -> {
+                  setCommon(s, facts, missing);
+                  s.setLong(7, id);
+                }));
     addNames(List.of(new Name(cut(facts.name(), LONGEST_NAME), id)));
   }
 
@@ -412,27 +435,33 @@ class ProductStore {
    * @return whether it did, at the same stage
    */
   boolean setText(Product seen, long textId, Stage stage, int readiness, int mustFix) {
-    return jdbc.sql(
-                """
-                update product set text_id = ?, stage = ?, readiness = ?, must_fix = ?, failed = null, stale = false
-                where id = ? and coalesce(text_id, 0) = ? and stage = ?""")
-            .params(
-                textId,
-                stage.name(),
-                readiness,
-                mustFix,
-                seen.id(),
-                seen.textId(),
-                seen.stage().name())
-            .update()
+    return changing(
+            seen.id(),
+            () ->
+                jdbc.sql(
+                        """
+                        update product set text_id = ?, stage = ?, readiness = ?, must_fix = ?, failed = null, stale = false
+                        where id = ? and coalesce(text_id, 0) = ? and stage = ?""")
+                    .params(
+                        textId,
+                        stage.name(),
+                        readiness,
+                        mustFix,
+                        seen.id(),
+                        seen.textId(),
+                        seen.stage().name())
+                    .update())
         == 1;
   }
 
   void setAudit(long id, long text, int readiness, int mustFix, boolean stale) {
-    jdbc.sql(
-            "update product set readiness = ?, must_fix = ?, stale = stale or ? where id = ? and text_id = ?")
-        .params(readiness, mustFix, stale, id, text)
-        .update();
+    changing(
+        id,
+        () ->
+            jdbc.sql(
+                    "update product set readiness = ?, must_fix = ?, stale = stale or ? where id = ? and text_id = ?")
+                .params(readiness, mustFix, stale, id, text)
+                .update());
   }
 
   List<Long> written(long after, int limit) {
@@ -453,20 +482,26 @@ class ProductStore {
    * @return whether it did
    */
   boolean signOff(long id, long text) {
-    return jdbc.sql(
-                """
-                update product set stage = case when stage = 'PUBLISHED' then stage else 'SIGNED_OFF' end, signed_at = ?
-                where id = ? and text_id = ?""")
-            .params(Timestamp.from(clock.instant()), id, text)
-            .update()
+    return changing(
+            id,
+            () ->
+                jdbc.sql(
+                        """
+                        update product set stage = case when stage = 'PUBLISHED' then stage else 'SIGNED_OFF' end, signed_at = ?
+                        where id = ? and text_id = ?""")
+                    .params(Timestamp.from(clock.instant()), id, text)
+                    .update())
         == 1;
   }
 
   /** Takes a person's word for a text back, if it still counts; whether it did. */
   boolean sendBack(long id, long text) {
-    return jdbc.sql("update product set stage = 'IN_PROOF' where id = ? and text_id = ?")
-            .params(id, text)
-            .update()
+    return changing(
+            id,
+            () ->
+                jdbc.sql("update product set stage = 'IN_PROOF' where id = ? and text_id = ?")
+                    .params(id, text)
+                    .update())
         == 1;
   }
 
@@ -475,15 +510,23 @@ class ProductStore {
   }
 
   void setFailed(long id, String reason) {
-    jdbc.sql("update product set failed = ? where id = ?").params(cut(reason, 1000), id).update();
+    changing(
+        id,
+        () ->
+            jdbc.sql("update product set failed = ? where id = ?")
+                .params(cut(reason, 1000), id)
+                .update());
   }
 
   void setPublished(long id, long textId, String page, String version) {
     // What was changed while it was on its way is not what went out.
-    jdbc.sql(
-            "update product set stage = case when text_id = ? and stage = 'SIGNED_OFF' then 'PUBLISHED' else stage end, page = ?, shop_version = ? where id = ?")
-        .params(textId, page, version, id)
-        .update();
+    changing(
+        id,
+        () ->
+            jdbc.sql(
+                    "update product set stage = case when text_id = ? and stage = 'SIGNED_OFF' then 'PUBLISHED' else stage end, page = ?, shop_version = ? where id = ?")
+                .params(textId, page, version, id)
+                .update());
   }
 
   Map<String, Integer> incomplete() {
@@ -617,6 +660,8 @@ class ProductStore {
             s.setLong(2, id);
           });
     }
+    counts.factsChanged();
+    counts.countAnew();
     return new TakenBack(removed, restored, kept);
   }
 
@@ -651,22 +696,33 @@ class ProductStore {
     void accept(int row, String draft, String audit);
   }
 
-  /** How many products are in each stage, and how many have marks or failures. */
-  void counts(BiConsumer<String, Integer> counts) {
-    jdbc.sql("select stage, count(*) from product group by stage")
+  /**
+   * Changes a product and notes what that does to the counts. The row is locked first, so that what
+   * it was before stays true.
+   *
+   * @return what the change returned; it is not made if the product isn't there
+   */
+  private int changing(long id, IntSupplier change) {
+    Optional<ProductCounts.Counted> before = counted(id, " for update");
+    int done = before.isPresent() ? change.getAsInt() : 0;
+    if (done > 0) {
+      counted(id, "").ifPresent(now -> counts.changed(before.get(), now));
+    }
+    return done;
+  }
+
+  private Optional<ProductCounts.Counted> counted(long id, String lock) {
+    return jdbc.sql(
+            "select stage, must_fix, failed, disputed, missing from product where id = ?" + lock)
+        .param(id)
         .query(
-            rs -> {
-              counts.accept(rs.getString(1), rs.getInt(2));
-            });
-    jdbc.sql(
-            "select sum(case when must_fix > 0 then 1 else 0 end), sum(case when failed is not null then 1 else 0 end), count(*), sum(case when disputed > 0 then 1 else 0 end), sum(case when missing > 0 then 1 else 0 end) from product")
-        .query(
-            rs -> {
-              counts.accept("FIX", rs.getInt(1));
-              counts.accept("FAILED", rs.getInt(2));
-              counts.accept("ALL", rs.getInt(3));
-              counts.accept("DISPUTED", rs.getInt(4));
-              counts.accept("INCOMPLETE", rs.getInt(5));
-            });
+            (rs, i) ->
+                new ProductCounts.Counted(
+                    Stage.valueOf(rs.getString(1)),
+                    rs.getInt(2) > 0,
+                    rs.getString(3) != null,
+                    rs.getInt(4) > 0,
+                    rs.getInt(5) > 0))
+        .optional();
   }
 }

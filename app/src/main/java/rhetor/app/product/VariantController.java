@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.core.fact.Concept;
@@ -50,7 +51,15 @@ class VariantController {
       List<List<String>> gaps,
       List<List<Long>> clashes) {}
 
-  record Variants(List<GroupLine> groups, List<Matrix> proposals, int proposed) {}
+  /**
+   * Groups of variants.
+   *
+   * @param groups those that are kept, a page of them, the last first
+   * @param kept how many there are in all
+   * @param isLooking whether proposals are being looked for anew
+   */
+  record Variants(
+      List<GroupLine> groups, int kept, List<Matrix> proposals, int proposed, boolean isLooking) {}
 
   record NewGroup(
       @NotBlank @Size(max = 400) String name, @NotNull @Size(max = 1000) List<Long> members) {}
@@ -76,12 +85,16 @@ class VariantController {
   }
 
   @GetMapping("/api/variants")
-  Variants all() {
-    List<Group> proposals = variants.proposals();
+  Variants all(@RequestParam(defaultValue = "0") long before) {
+    VariantService.Proposals proposals = variants.proposals();
     return new Variants(
-        variants.all().stream().map(l -> new GroupLine(l.id(), l.name(), l.members())).toList(),
-        proposals.stream().limit(SHOWN).map(g -> matrix(0, g)).toList(),
-        proposals.size());
+        variants.page(before, SHOWN).stream()
+            .map(l -> new GroupLine(l.id(), l.name(), l.members()))
+            .toList(),
+        variants.count(),
+        proposals.groups().stream().limit(SHOWN).map(g -> matrix(0, g)).toList(),
+        proposals.groups().size(),
+        proposals.isLooking());
   }
 
   @GetMapping("/api/variants/{id}")

@@ -20,11 +20,19 @@ class VariantStore {
   /** A group and how many products are in it. */
   record Line(long id, String name, int members) {}
 
-  List<Line> all() {
+  /** Groups in the order in which they were made, the last first. */
+  List<Line> page(long before, int limit) {
     return jdbc.sql(
-            "select g.id, g.name, count(m.product_id) as members from variant_group g left join variant m on m.group_id = g.id group by g.id, g.name order by g.name, g.id")
+            """
+            select g.id, g.name, (select count(*) from variant m where m.group_id = g.id) as members
+            from variant_group g where ? = 0 or g.id < ? order by g.id desc limit ?""")
+        .params(before, before, limit)
         .query(Line.class)
         .list();
+  }
+
+  int count() {
+    return jdbc.sql("select count(*) from variant_group").query(Integer.class).single();
   }
 
   String name(long id) {

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import rhetor.app.product.ProductFilter;
 import rhetor.app.web.Refused;
+import rhetor.app.web.Streams;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 
@@ -24,8 +25,10 @@ class RunController {
   private static final Duration BEAT = Duration.ofMillis(300);
 
   private final RunService runs;
+  private final Streams streams;
 
-  RunController(RunService runs) {
+  RunController(RunService runs, Streams streams) {
+    this.streams = streams;
     this.runs = runs;
   }
 
@@ -109,17 +112,19 @@ class RunController {
 
   /** Sends the run whenever it has changed, until it has ended. */
   @GetMapping(path = "/api/runs/{id}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-  SseEmitter events(@PathVariable long id) {
+  SseEmitter events(@PathVariable long id, Principal person) {
     runs.get(id);
-    SseEmitter emitter = new SseEmitter(0L);
-    Thread.ofVirtual().name("run-" + id + "-events").start(() -> follow(id, emitter));
+    SseEmitter emitter = streams.open(person.getName());
+    Thread.ofVirtual()
+        .name("run-" + id + "-events")
+        .start(() -> follow(id, emitter, person.getName()));
     return emitter;
   }
 
-  private void follow(long id, SseEmitter emitter) {
+  private void follow(long id, SseEmitter emitter, String person) {
     try {
       Run last = null;
-      while (true) {
+      while (streams.isOpen(person, emitter)) {
         Run run = runs.get(id);
         if (!run.equals(last)) {
           emitter.send(run, MediaType.APPLICATION_JSON);

@@ -157,13 +157,15 @@ public class RunService {
   }
 
   /** Stops a run after the products it is at; what is written stays. */
+  @Transactional
   public void stop(long id) {
     get(id);
+    // Items before the run, as whoever writes takes them.
+    runs.leaveRest(id);
     if (!runs.setStatus(id, Run.Status.RUNNING, Run.Status.STOPPED)
         && !runs.setStatus(id, Run.Status.WAITING, Run.Status.STOPPED)) {
       throw Refused.conflict("This run has ended already.");
     }
-    runs.leaveRest(id);
     runs.finish(id, Run.Status.STOPPED);
   }
 
@@ -216,7 +218,7 @@ public class RunService {
             runs.setItem(
                 run.id(),
                 productId,
-                "FAILED",
+                RunStore.Outcome.FAILED,
                 reason.length() > 1000 ? reason.substring(0, 1000) : reason);
           });
     }
@@ -227,17 +229,23 @@ public class RunService {
     try {
       transaction.executeWithoutResult(
           t -> {
+            if (!runs.claim(run.id(), productId)) {
+              return;
+            }
             Product product = products.get(productId);
             boolean signed =
                 product.stage() == Stage.SIGNED_OFF || product.stage() == Stage.PUBLISHED;
             if (signed && (run.leavesSigned() || product.signedAt().isAfter(run.createdAt()))) {
               runs.setItem(
-                  run.id(), productId, "LEFT", "It was signed off while the run was waiting.");
+                  run.id(),
+                  productId,
+                  RunStore.Outcome.LEFT,
+                  "It was signed off while the run was waiting.");
               return;
             }
             templates.builtAfter(productId, run.template());
             proofs.keep(product, composer.compose(brief(product, run)), run.id(), "composer");
-            runs.setItem(run.id(), productId, "WRITTEN", null);
+            runs.setItem(run.id(), productId, RunStore.Outcome.WRITTEN, null);
           });
     } catch (Refused e) {
       if (e.status() != HttpStatus.PRECONDITION_FAILED || tries == 1) {

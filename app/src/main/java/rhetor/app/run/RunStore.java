@@ -6,9 +6,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -78,17 +76,18 @@ class RunStore {
     return jdbc.sql(
             "select r.*, coalesce(t.name, '') as template_name from run r left join template t on t.id = r.template_id where r.id = ?")
         .param(id)
-        .query((rs, i) -> run(rs, counts(id)))
+        .query((rs, i) -> run(rs))
         .optional();
   }
 
   List<Run> latest() {
-    List<Long> ids =
-        jdbc.sql("select id from run order by id desc limit 50").query(Long.class).list();
-    return ids.stream().map(id -> find(id).orElseThrow()).toList();
+    return jdbc.sql(
+            "select r.*, coalesce(t.name, '') as template_name from run r left join template t on t.id = r.template_id order by r.id desc limit 50")
+        .query((rs, i) -> run(rs))
+        .list();
   }
 
-  private static Run run(ResultSet rs, Map<String, Integer> counts) throws SQLException {
+  private static Run run(ResultSet rs) throws SQLException {
     Timestamp finished = rs.getTimestamp("finished_at");
     return new Run(
         rs.getLong("id"),
@@ -98,23 +97,12 @@ class RunStore {
         rs.getString("template_name"),
         rs.getBoolean("leaves_signed"),
         rs.getInt("total"),
-        counts.getOrDefault("WRITTEN", 0),
-        counts.getOrDefault("FAILED", 0),
-        counts.getOrDefault("LEFT", 0),
+        rs.getInt("written"),
+        rs.getInt("failed"),
+        rs.getInt("left_alone"),
         rs.getString("created_by"),
         rs.getTimestamp("created_at").toInstant(),
         finished == null ? Instant.EPOCH : finished.toInstant());
-  }
-
-  private Map<String, Integer> counts(long id) {
-    Map<String, Integer> counts = new HashMap<>();
-    jdbc.sql("select status, count(*) from run_item where run_id = ? group by status")
-        .param(id)
-        .query(
-            rs -> {
-              counts.put(rs.getString(1), rs.getInt(2));
-            });
-    return counts;
   }
 
   long seed(long id) {
@@ -138,9 +126,41 @@ class RunStore {
         .list();
   }
 
-  void setItem(long run, long product, String status, String reason) {
-    jdbc.sql("update run_item set status = ?, reason = ? where run_id = ? and product_id = ?")
-        .params(java.util.Arrays.asList(status, reason, run, product))
+  /** What became of a product in a run. */
+  enum Outcome {
+    WRITTEN("written"),
+    FAILED("failed"),
+    LEFT("left_alone");
+
+    private final String column;
+
+    Outcome(String column) {
+      this.column = column;
+    }
+  }
+
+  /** Keeps others from a product's item until the transaction ends; whether it still waits. */
+  boolean claim(long run, long product) {
+    return jdbc.sql("select status from run_item where run_id = ? and product_id = ? for update")
+        .params(run, product)
+        .query(String.class)
+        .single()
+        .equals("WAITING");
+  }
+
+  /** Notes what became of a product; the first word counts. */
+  void setItem(long run, long product, Outcome outcome, String reason) {
+    int noted =
+        jdbc.sql(
+                "update run_item set status = ?, reason = ? where run_id = ? and product_id = ? and status = 'WAITING'")
+            .params(java.util.Arrays.asList(outcome.name(), reason, run, product))
+            .update();
+    count(run, outcome, noted);
+  }
+
+  private void count(long run, Outcome outcome, int more) {
+    jdbc.sql("update run set %1$s = %1$s + ? where id = ?".formatted(outcome.column))
+        .params(more, run)
         .update();
   }
 
@@ -158,10 +178,13 @@ class RunStore {
   }
 
   void leaveRest(long id) {
-    jdbc.sql(
-            "update run_item set status = 'LEFT', reason = 'The run was stopped.' where run_id = ? and status = 'WAITING'")
-        .param(id)
-        .update();
+    count(
+        id,
+        Outcome.LEFT,
+        jdbc.sql(
+                "update run_item set status = 'LEFT', reason = 'The run was stopped.' where run_id = ? and status = 'WAITING'")
+            .param(id)
+            .update());
   }
 
   /** Why a product failed or was left alone. */

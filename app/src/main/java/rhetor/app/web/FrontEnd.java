@@ -1,5 +1,6 @@
 package rhetor.app.web;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.SecureRandom;
@@ -30,18 +31,17 @@ class FrontEnd {
 
   /** The page, with a policy that runs no script and applies no style but its own. */
   @GetMapping({"/", VIEW, VIEW + "/*"})
-  ResponseEntity<String> page() {
+  ResponseEntity<String> page(HttpServletResponse response) {
     byte[] random = new byte[16];
     RANDOM.nextBytes(random);
     String nonce = Base64.getEncoder().encodeToString(random);
+    response.setHeader(
+        "Content-Security-Policy",
+        "default-src 'none'; script-src 'self'; style-src 'self' 'nonce-"
+            + nonce
+            + "'; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'");
     return ResponseEntity.ok()
         .contentType(new MediaType("text", "html", StandardCharsets.UTF_8))
-        .cacheControl(CacheControl.noStore())
-        .header(
-            "Content-Security-Policy",
-            "default-src 'none'; script-src 'self'; style-src 'self' 'nonce-"
-                + nonce
-                + "'; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'")
         .body(page.replace("__NONCE__", nonce));
   }
 

@@ -2,6 +2,7 @@ package rhetor.app.web;
 
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -66,6 +67,15 @@ class Problems extends ResponseEntityExceptionHandler {
                 .toList());
     return ResponseEntity.badRequest()
         .body(ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, what));
+  }
+
+  /** Two people were at the same thing at the same moment, and one of them had to give way. */
+  @ExceptionHandler(ConcurrencyFailureException.class)
+  ProblemDetail atOnce(ConcurrencyFailureException e) {
+    LOG.info("given way: {}", e.getMessage());
+    return ProblemDetail.forStatusAndDetail(
+        HttpStatus.CONFLICT,
+        "Somebody else was at the same thing at this moment; nothing of yours was stored. Try again.");
   }
 
   @ExceptionHandler(Exception.class)
