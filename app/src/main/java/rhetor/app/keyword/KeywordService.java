@@ -131,8 +131,8 @@ class KeywordService {
         throw Refused.invalid("A supporting keyword has up to %d characters.".formatted(LONGEST));
       }
     }
-    style.putWords(id, supporting, required);
     Product product = products.get(id);
+    style.putWords(id, supporting, required);
     if (!product.keyword().equals(CellText.clean(keyword))) {
       assign(Map.of(id, keyword));
     } else if (product.textId() != 0) {
