@@ -20,12 +20,51 @@ function csrfToken(): string {
 
 export const api = createClient<paths>({ baseUrl: '/' });
 
+/** Told when the server no longer knows who is signed in. */
+export const SIGNED_OUT = 'rhetor:signed-out';
+
+/** Orders that do something, which a double click or a lost answer must not do twice. */
+const ACTS =
+  /^\/api\/(runs(\/\d+\/(stop|retry))?|editions|pulls|intakes\/\d+\/(take|take-back)|products\/\d+\/shop|proofs\/sign-off|proofs\/\d+\/(undo|restore|sign-off|send-back|takes|lines|rewritten)|audit\/mend|keywords\/assign|variants(\/all)?|people)$/;
+
+/** How long after its answer the same order is still taken for the same click, in milliseconds. */
+const SAME_CLICK = 1500;
+
+const orders = new Map<string, { key: string; answered: number }>();
+
+/** The key of an order: the same for as long as it is unanswered, and for a moment after. */
+function keyOf(order: string): string {
+  const now = Date.now();
+  for (const [other, known] of orders) {
+    if (known.answered > 0 && now - known.answered > SAME_CLICK) orders.delete(other);
+  }
+  const known = orders.get(order) ?? { key: crypto.randomUUID(), answered: 0 };
+  orders.set(order, known);
+  return known.key;
+}
+
 api.use({
-  onRequest({ request }) {
-    if (request.method !== 'GET') {
-      request.headers.set('X-XSRF-TOKEN', csrfToken());
+  async onRequest({ request }) {
+    if (request.method === 'GET') return request;
+    request.headers.set('X-XSRF-TOKEN', csrfToken());
+    const path = new URL(request.url).pathname;
+    if (request.method === 'POST' && ACTS.test(path)) {
+      const body = await request.clone().text();
+      const order = `${path}\n${request.headers.get('If-Match') ?? ''}\n${body}`;
+      request.headers.set('Idempotency-Key', keyOf(order));
     }
     return request;
+  },
+  onResponse({ request, response }) {
+    const key = request.headers.get('Idempotency-Key');
+    for (const known of orders.values()) {
+      if (known.key === key) known.answered = Date.now();
+    }
+    const path = new URL(request.url).pathname;
+    if (response.status === 401 && path !== '/api/session') {
+      window.dispatchEvent(new Event(SIGNED_OUT));
+    }
+    return response;
   },
 });
 
@@ -64,12 +103,14 @@ function send<T>(
     request.responseType = 'json';
     if (form instanceof File) request.setRequestHeader('Content-Type', 'application/octet-stream');
     request.upload.onprogress = (e) => onProgress(e.total ? e.loaded / e.total : 0);
-    request.onload = () =>
-      request.status < 300
+    request.onload = () => {
+      if (request.status === 401) window.dispatchEvent(new Event(SIGNED_OUT));
+      return request.status < 300
         ? resolve(request.response)
         : reject(
             new Problem(request.status, request.response?.detail ?? 'The file was not accepted.'),
           );
+    };
     request.onerror = () =>
       reject(
         new Problem(

@@ -7,13 +7,23 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, take } from '../api/client';
 import { Empty } from '../frame/Empty';
 import { count, figure, when } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { useMay } from '../frame/session';
+import { InTheShop } from './InTheShop';
+
+const PAGE = 50;
 
 /** Editions: signed-off texts published together, with links to their live pages. */
 export function EditionsPage() {
@@ -22,11 +32,16 @@ export function EditionsPage() {
   const notice = useNotice();
   const queries = useQueryClient();
   const maySign = useMay('EDITOR');
-  const editions = useQuery({
+  const pages = useInfiniteQuery({
     queryKey: ['editions'],
-    queryFn: () => take(api.GET('/api/editions')),
-    refetchInterval: (q) => (q.state.data?.some((e) => e.status !== 'DONE') ? 700 : 5000),
+    queryFn: ({ pageParam }) =>
+      take(api.GET('/api/editions', { params: { query: { before: pageParam } } })),
+    initialPageParam: 0,
+    getNextPageParam: (last) => (last.length < PAGE ? undefined : last[last.length - 1]!.id),
+    refetchInterval: (q) =>
+      q.state.data?.pages.flat().some((e) => e.status !== 'DONE') ? 700 : 5000,
   });
+  const editions = pages.data?.pages.flat();
   const waiting = useQuery({
     queryKey: ['waiting'],
     queryFn: () => take(api.GET('/api/waiting')),
@@ -40,7 +55,24 @@ export function EditionsPage() {
     onError: notice.trouble,
   });
   const ready = waiting.data?.editions ?? 0;
-  if (editions.data?.length === 0 && ready === 0) {
+  const chosen = id ? Number(id) : editions?.[0]?.id;
+  const isOut = editions?.find((e) => e.id === chosen)?.status === 'DONE';
+  const edition = useQuery({
+    queryKey: ['edition', chosen, isOut],
+    queryFn: () => take(api.GET('/api/editions/{id}', { params: { path: { id: chosen! } } })),
+    enabled: chosen !== undefined,
+    refetchInterval: isOut ? false : 700,
+    placeholderData: keepPreviousData,
+  });
+  useEffect(() => {
+    // What waits to go out is another number once it is out.
+    if (isOut) {
+      queries.invalidateQueries({ queryKey: ['waiting'] });
+      queries.invalidateQueries({ queryKey: ['products'] });
+    }
+  }, [isOut, queries]);
+  const [compared, setCompared] = useState(0);
+  if (editions?.length === 0 && ready === 0) {
     return (
       <Empty title="Nothing to publish yet">
         A text can go out when somebody has signed it off. <Link to="/proofs">Read the proofs</Link>{' '}
@@ -48,7 +80,7 @@ export function EditionsPage() {
       </Empty>
     );
   }
-  const shown = editions.data?.find((e) => e.id === Number(id)) ?? editions.data?.[0];
+  const shown = edition.data;
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { md: '340px minmax(0, 1fr)' }, gap: 5 }}>
       <Box>
@@ -66,7 +98,7 @@ export function EditionsPage() {
         )}
         <Table size="small" sx={{ mt: 2 }}>
           <TableBody>
-            {editions.data?.map((e) => (
+            {editions?.map((e) => (
               <TableRow key={e.id} selected={e.id === shown?.id} hover>
                 <TableCell>
                   <Link to={`/editions/${e.id}`}>Edition {e.id}</Link>
@@ -82,6 +114,7 @@ export function EditionsPage() {
             ))}
           </TableBody>
         </Table>
+        {pages.hasNextPage && <Button onClick={() => pages.fetchNextPage()}>Earlier</Button>}
       </Box>
       {shown && (
         <Box
@@ -101,6 +134,12 @@ export function EditionsPage() {
               value={(100 * (shown.published + shown.failed)) / shown.total}
               sx={{ my: 1 }}
             />
+          )}
+          {shown.items.length < shown.total && (
+            <Typography sx={{ color: 'text.secondary' }}>
+              The first {figure(shown.items.length)} of {count(shown.total, 'text')}, those first
+              that did not go out.
+            </Typography>
           )}
           <Table size="small">
             <TableHead>
@@ -126,8 +165,20 @@ export function EditionsPage() {
                     {i.status === 'WAITING' && 'on its way'}
                     {i.status === 'FAILED' && (
                       <Box component="span" sx={{ color: 'error.main' }}>
-                        {i.reason}
+                        {i.reason}{' '}
+                        {i.changedThere && (
+                          <Button
+                            size="small"
+                            aria-expanded={compared === i.productId}
+                            onClick={() => setCompared(compared === i.productId ? 0 : i.productId)}
+                          >
+                            Compare the two
+                          </Button>
+                        )}
                       </Box>
+                    )}
+                    {compared === i.productId && i.changedThere && (
+                      <InTheShop product={i.productId} onDone={() => setCompared(0)} />
                     )}
                   </TableCell>
                 </TableRow>

@@ -7,6 +7,7 @@ import { useContext, useEffect, useRef, useState, type FormEvent } from 'react';
 import { NavLink, useNavigate } from 'react-router';
 import { api, take } from '../api/client';
 import { serif } from '../theme';
+import { dropAllDrafts } from './drafts';
 import { useNotice } from './Notice';
 import { SessionContext, useMay } from './session';
 
@@ -165,6 +166,7 @@ function HouseMenu() {
   const signOut = async () => {
     try {
       await take(api.DELETE('/api/session'));
+      dropAllDrafts();
       queries.clear();
       navigate('/');
     } catch (e) {
@@ -188,16 +190,24 @@ function HouseMenu() {
             {label}
           </MenuItem>
         ))}
-        {isOwner && (
+        {(isOwner
+          ? [
+              ['/people', 'People and roles'],
+              ['/log', 'Log'],
+              ['/me', 'Password and sessions'],
+            ]
+          : [['/me', 'Password and sessions']]
+        ).map(([to, label]) => (
           <MenuItem
+            key={to}
             onClick={() => {
               setAnchor(null);
-              navigate('/people');
+              navigate(to!);
             }}
           >
-            People and roles
+            {label}
           </MenuItem>
-        )}
+        ))}
         <MenuItem onClick={signOut}>Sign out ({session.role.toLowerCase()})</MenuItem>
       </Menu>
     </Box>

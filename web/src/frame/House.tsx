@@ -1,8 +1,14 @@
 import Box from '@mui/material/Box';
+import Dialog from '@mui/material/Dialog';
 import LinearProgress from '@mui/material/LinearProgress';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { EditionsPage } from '../edition/EditionsPage';
 import { IntakePage } from '../intake/IntakePage';
+import { SIGNED_OUT } from '../api/client';
+import { LogPage } from '../log/LogPage';
+import { MyselfPage } from '../people/MyselfPage';
 import { PeoplePage } from '../people/PeoplePage';
 import { SignIn } from '../people/SignIn';
 import { KeywordsPage } from '../keyword/KeywordsPage';
@@ -31,6 +37,13 @@ import { SessionContext, useSessionQuery } from './session';
 /** The whole house: the door, and behind it the line of work. */
 export function House() {
   const session = useSessionQuery();
+  const queries = useQueryClient();
+  const [hasEnded, setEnded] = useState(false);
+  useEffect(() => {
+    const ended = () => setEnded(true);
+    window.addEventListener(SIGNED_OUT, ended);
+    return () => window.removeEventListener(SIGNED_OUT, ended);
+  }, []);
   if (session.isPending) {
     return <LinearProgress aria-label="Opening" />;
   }
@@ -41,6 +54,21 @@ export function House() {
   }
   return (
     <SessionContext.Provider value={session.data}>
+      {hasEnded && (
+        // The page stays as it is beneath, with all that was typed.
+        <Dialog open fullWidth maxWidth="xs" aria-label="Sign in again">
+          <SignIn
+            needsOwner={false}
+            trouble="Your session has ended. Sign in to go on; nothing you typed is lost."
+            email={session.data.email}
+            onSignedIn={(who) => {
+              if (who !== session.data.email) window.location.reload();
+              setEnded(false);
+              queries.invalidateQueries();
+            }}
+          />
+        </Dialog>
+      )}
       <Bar />
       <Box component="main" sx={{ px: { xs: 2, md: 3 }, pt: 2, pb: 8 }}>
         <Routes>
@@ -67,6 +95,8 @@ export function House() {
           <Route path="/channels" element={<ChannelsPage />} />
           <Route path="/connections" element={<ConnectionsPage />} />
           <Route path="/people" element={<PeoplePage />} />
+          <Route path="/me" element={<MyselfPage />} />
+          <Route path="/log" element={<LogPage />} />
           <Route path="*" element={<Navigate to="/intake" replace />} />
         </Routes>
       </Box>

@@ -1,6 +1,14 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useState,
+  type ReactNode,
+} from 'react';
 
 interface Words {
   text: string;
@@ -14,9 +22,18 @@ interface Notices {
 
 const Context = createContext<Notices>({ say: () => {}, trouble: () => {} });
 
-/** Says in one line at the foot of the page what has happened. */
+/** Milliseconds. */
+const READ_IN = 8000;
+
+/** Says in a slip under the bar what has happened; it covers no button of the work. */
 export function NoticeProvider({ children }: { children: ReactNode }) {
   const [words, setWords] = useState<Words | null>(null);
+  // What was done is read in a moment; what was not stays until somebody has seen it.
+  useEffect(() => {
+    if (!words || words.isTrouble) return;
+    const timer = setTimeout(() => setWords(null), READ_IN);
+    return () => clearTimeout(timer);
+  }, [words]);
   const say = useCallback((text: string) => setWords({ text, isTrouble: false }), []);
   const trouble = useCallback(
     (error: unknown) =>
@@ -33,20 +50,22 @@ export function NoticeProvider({ children }: { children: ReactNode }) {
           data-testid="notice"
           sx={{
             position: 'fixed',
-            insetInline: 0,
-            bottom: 0,
+            top: 62,
+            right: { xs: 8, md: 24 },
+            maxWidth: 'min(560px, calc(100vw - 16px))',
             zIndex: 20,
             display: 'flex',
             gap: 2,
             alignItems: 'center',
-            px: 3,
-            py: 1,
+            px: 2,
+            py: 0.75,
             bgcolor: 'background.paper',
-            borderTop: 2,
+            border: 1,
+            borderLeft: 4,
             borderColor: words.isTrouble ? 'error.main' : 'success.main',
           }}
         >
-          <Box sx={{ flex: 1, maxWidth: 1000 }}>
+          <Box sx={{ flex: 1 }}>
             {words.isTrouble && (
               <Box component="strong" sx={{ color: 'error.main', mr: 1 }}>
                 Not done.

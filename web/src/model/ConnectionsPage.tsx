@@ -4,8 +4,10 @@ import { useState } from 'react';
 import { useMay } from '../frame/session';
 import { ConnectionForm } from './ConnectionForm';
 import { useConnections } from './connections';
+import { Hosts } from './Hosts';
+import { Shop } from './Shop';
 
-/** The text models that the house may ask, what each costs, and what it has cost. */
+/** The shop, and the text models that the house may ask, what each costs and has cost. */
 export function ConnectionsPage() {
   const connections = useConnections();
   const isOwner = useMay('OWNER');
@@ -15,6 +17,10 @@ export function ConnectionsPage() {
     <Box sx={{ maxWidth: 900 }}>
       <Typography variant="h1" gutterBottom>
         Connections
+      </Typography>
+      {isOwner && <Shop />}
+      <Typography variant="h2" sx={{ mt: 4 }}>
+        Text models
       </Typography>
       <Box sx={{ color: 'text.secondary', maxWidth: 640 }}>
         The composer needs no connection. A text model can be asked besides; what it answers is
@@ -29,6 +35,7 @@ export function ConnectionsPage() {
       {isOwner && connections.data && (
         <ConnectionForm key={`new ${added}`} isOwner onKept={() => setAdded(added + 1)} />
       )}
+      {isOwner && <Hosts />}
     </Box>
   );
 }

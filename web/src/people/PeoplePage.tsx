@@ -11,7 +11,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { api, take, type Schema } from '../api/client';
 import { useNotice } from '../frame/Notice';
-import { Word } from '../frame/Sentence';
+import { Sentence, Word } from '../frame/Sentence';
+import { SureButton } from '../frame/SureButton';
 
 type Role = Schema['Person']['role'];
 
@@ -38,6 +39,16 @@ export function PeoplePage() {
       await take(
         api.PUT('/api/people/{id}/role', { params: { path: { id } }, body: { role: to } }),
       );
+    } catch (e) {
+      notice.trouble(e);
+    }
+    await refresh();
+  };
+
+  const act = async (call: () => Promise<unknown>, said: string) => {
+    try {
+      await call();
+      notice.say(said);
     } catch (e) {
       notice.trouble(e);
     }
@@ -75,6 +86,7 @@ export function PeoplePage() {
             <TableCell>Name</TableCell>
             <TableCell>Mail address</TableCell>
             <TableCell>Role</TableCell>
+            <TableCell />
           </TableRow>
         </TableHead>
         <TableBody>
@@ -89,6 +101,36 @@ export function PeoplePage() {
                   choices={ROLES}
                   onChange={(r) => change(p.id, r as Role)}
                 />
+              </TableCell>
+              <TableCell>
+                <SureButton
+                  sure={`Remove ${p.name} for good`}
+                  onSure={() =>
+                    act(
+                      () =>
+                        take(api.DELETE('/api/people/{id}', { params: { path: { id: p.id } } })),
+                      `${p.name} can’t sign in any longer.`,
+                    )
+                  }
+                >
+                  Remove
+                </SureButton>
+                <SureButton
+                  sure={`Let ${p.name} in without a code`}
+                  onSure={() =>
+                    act(
+                      () =>
+                        take(
+                          api.DELETE('/api/people/{id}/second-factor', {
+                            params: { path: { id: p.id } },
+                          }),
+                        ),
+                      `The password alone lets ${p.name} in.`,
+                    )
+                  }
+                >
+                  Lost device
+                </SureButton>
               </TableCell>
             </TableRow>
           ))}
@@ -106,7 +148,7 @@ export function PeoplePage() {
         <TextField name="email" label="Mail address" type="email" variant="standard" required />
         <TextField
           name="password"
-          label="First password"
+          label="First password, at least 12 characters"
           type="password"
           variant="standard"
           required
@@ -117,6 +159,59 @@ export function PeoplePage() {
           Add
         </Button>
       </Box>
+      <SessionLimits />
     </Box>
+  );
+}
+
+const IDLE = [15, 30, 60, 120, 480];
+const HOURS = [8, 12, 24, 168];
+
+/** How long people stay signed in. */
+function SessionLimits() {
+  const notice = useNotice();
+  const queries = useQueryClient();
+  const limits = useQuery({
+    queryKey: ['house', 'sessions'],
+    queryFn: () => take(api.GET('/api/house/sessions')),
+  });
+  if (!limits.data) return null;
+  const now = limits.data;
+  const set = async (change: Partial<typeof now>) => {
+    try {
+      await take(api.PUT('/api/house/sessions', { body: { ...now, ...change } }));
+      notice.say('Sessions last so from now on.');
+    } catch (e) {
+      notice.trouble(e);
+    }
+    queries.invalidateQueries({ queryKey: ['house', 'sessions'] });
+  };
+  const choices = (numbers: number[], set: number, unit: string) =>
+    [...new Set([...numbers, set])]
+      .sort((a, b) => a - b)
+      .map((n) => ({ value: String(n), label: `${n} ${unit}` }));
+  return (
+    <>
+      <Typography variant="h2" sx={{ mt: 4 }}>
+        Sessions
+      </Typography>
+      <Sentence>
+        Whoever does nothing for{' '}
+        <Word
+          label="Minutes without anything done"
+          value={String(now.idleMinutes)}
+          choices={choices(IDLE, now.idleMinutes, 'minutes')}
+          onChange={(v) => set({ idleMinutes: Number(v) })}
+        />{' '}
+        is signed out, and everybody after{' '}
+        <Word
+          label="Hours at most"
+          value={String(now.hours)}
+          choices={choices(HOURS, now.hours, 'hours')}
+          onChange={(v) => set({ hours: Number(v) })}
+        />
+        .
+      </Sentence>
+    </>
   );
 }

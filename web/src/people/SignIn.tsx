@@ -7,11 +7,20 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { api, take } from '../api/client';
 
+interface Props {
+  needsOwner: boolean;
+  trouble?: string;
+  /** Who was signed in before, if a session has ended. */
+  email?: string;
+  onSignedIn?: (email: string) => void;
+}
+
 /** The door: signing in, or creating the owner of a new house. */
-export function SignIn({ needsOwner, trouble }: { needsOwner: boolean; trouble?: string }) {
+export function SignIn({ needsOwner, trouble, email, onSignedIn }: Props) {
   const queries = useQueryClient();
   const [error, setError] = useState(trouble ?? '');
   const [busy, setBusy] = useState(false);
+  const [needsCode, setNeedsCode] = useState(false);
 
   const submit = async (e: FormEvent<HTMLFormElement>) => {
     e.preventDefault();
@@ -29,8 +38,16 @@ export function SignIn({ needsOwner, trouble }: { needsOwner: boolean; trouble?:
         };
         await take(api.POST('/api/owner', { body }));
       } else {
-        const body = { email: text('email'), password: text('password') };
-        await take(api.POST('/api/session', { body }));
+        const body = { email: text('email'), password: text('password'), code: text('code') };
+        const session = await take(api.POST('/api/session', { body }));
+        if (session.needsCode) {
+          setNeedsCode(true);
+          return;
+        }
+        if (onSignedIn) {
+          onSignedIn(session.email);
+          return;
+        }
       }
       await queries.invalidateQueries();
     } catch (problem) {
@@ -41,7 +58,10 @@ export function SignIn({ needsOwner, trouble }: { needsOwner: boolean; trouble?:
   };
 
   return (
-    <Box component="main" sx={{ maxWidth: 400, mx: 'auto', mt: '14vh', px: 2 }}>
+    <Box
+      component={onSignedIn ? 'div' : 'main'}
+      sx={onSignedIn ? { p: 3, width: '100%' } : { maxWidth: 400, mx: 'auto', mt: '14vh', px: 2 }}
+    >
       <Typography variant="h1" sx={{ fontSize: 44, mb: 0.5 }}>
         Rhetor
       </Typography>
@@ -68,16 +88,28 @@ export function SignIn({ needsOwner, trouble }: { needsOwner: boolean; trouble?:
           type="email"
           variant="standard"
           required
+          defaultValue={email}
           autoComplete="username"
         />
         <TextField
           name="password"
-          label={needsOwner ? 'Password, at least 10 characters' : 'Password'}
+          label={needsOwner ? 'Password, at least 12 characters' : 'Password'}
           type="password"
           variant="standard"
           required
+          autoFocus={email !== undefined}
           autoComplete={needsOwner ? 'new-password' : 'current-password'}
         />
+        {needsCode && (
+          <TextField
+            name="code"
+            label="Code that your device shows, or a recovery code"
+            variant="standard"
+            required
+            autoFocus
+            autoComplete="one-time-code"
+          />
+        )}
         {error && (
           <Alert severity="error" icon={false} variant="outlined">
             {error}

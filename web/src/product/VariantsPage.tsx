@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, take, type Schema } from '../api/client';
@@ -20,10 +20,22 @@ export function VariantsPage() {
   const mayWrite = useMay('WRITER');
   // A kept group by its id, a proposal by its place in the list.
   const [chosen, setChosen] = useState<{ id: number; proposal: number } | null>(null);
-  const variants = useQuery({
+  const pages = useInfiniteQuery({
     queryKey: ['variants'],
-    queryFn: () => take(api.GET('/api/variants')),
+    queryFn: ({ pageParam }) =>
+      take(api.GET('/api/variants', { params: { query: { before: pageParam } } })),
+    initialPageParam: 0,
+    getNextPageParam: (last) =>
+      last.groups.length < 100 ? undefined : last.groups[last.groups.length - 1]!.id,
+    refetchInterval: (q) => (q.state.data?.pages[0]?.isLooking ? 1500 : false),
   });
+  const variants = {
+    error: pages.error,
+    data: pages.data && {
+      ...pages.data.pages[0]!,
+      groups: pages.data.pages.flatMap((p) => p.groups),
+    },
+  };
   const group = useQuery({
     queryKey: ['variants', chosen?.id],
     queryFn: () => take(api.GET('/api/variants/{id}', { params: { path: { id: chosen!.id } } })),
@@ -75,7 +87,7 @@ export function VariantsPage() {
   });
   if (variants.error) return <Typography role="alert">{variants.error.message}</Typography>;
   if (!variants.data) return <LinearProgress aria-label="Looking for variants" />;
-  const { groups, proposals, proposed } = variants.data;
+  const { groups, kept, proposals, proposed, isLooking } = variants.data;
   const shown =
     chosen === null ? undefined : chosen.id > 0 ? group.data : proposals[chosen.proposal];
 
@@ -85,6 +97,12 @@ export function VariantsPage() {
         <Typography variant="h1" gutterBottom>
           Variants
         </Typography>
+        {isLooking && (
+          <Box sx={{ color: 'text.secondary', mb: 1 }}>
+            Looking through what has changed
+            <LinearProgress aria-label="Looking for variants" />
+          </Box>
+        )}
         {proposed > 0 && (
           <>
             <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
@@ -112,6 +130,9 @@ export function VariantsPage() {
         {groups.length > 0 && (
           <Typography variant="h3" sx={{ mt: 2 }}>
             Kept
+            <Box component="span" sx={{ color: 'text.secondary', fontSize: 14, ml: 1 }}>
+              {groups.length < kept ? `${groups.length} of ${count(kept, 'group')}` : ''}
+            </Box>
           </Typography>
         )}
         {groups.map((g) => (
@@ -123,6 +144,11 @@ export function VariantsPage() {
             onChoose={() => setChosen({ id: g.id, proposal: -1 })}
           />
         ))}
+        {pages.hasNextPage && (
+          <Button size="small" onClick={() => pages.fetchNextPage()}>
+            More
+          </Button>
+        )}
       </Box>
       <Box>
         {shown ? (

@@ -4,47 +4,75 @@ import { EditorContent, useEditor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
 import { useState } from 'react';
 import type { Schema } from '../api/client';
+import { useDraft } from '../frame/drafts';
 import { serif } from '../theme';
 
 interface Props {
+  product: number;
   field: Schema['FieldView'];
-  /** Where unsaved words are kept, so that a closed window loses nothing. */
-  storageKey: string;
+  /** The revision that counts now. */
+  revision: number;
+  /** Keeps the words; whether they were kept. */
   onSave: (text: string) => Promise<boolean>;
   onClose: () => void;
 }
 
-/** Changes one field by hand. What is typed is kept in the browser until it is saved. */
+/**
+ * Changes one field by hand. What is typed stays in the browser until it is kept or dropped. Where
+ * somebody has changed the field since it was typed, both are shown, and a person decides.
+ */
 export function Editor(props: Props) {
-  const kept = localStorage.getItem(props.storageKey);
-  const [text, setText] = useState(kept ?? props.field.html);
+  const { draft, keep, drop } = useDraft<string>(
+    `${props.product}.${props.field.code}`,
+    props.revision,
+  );
+  const [text, setText] = useState(draft?.typed ?? props.field.html);
   const [isBusy, setBusy] = useState(false);
+  const isOutdated =
+    draft !== null && draft.revision !== props.revision && draft.typed !== props.field.html;
   const change = (next: string) => {
     setText(next);
-    localStorage.setItem(props.storageKey, next);
+    keep(next, isOutdated ? draft.revision : undefined);
   };
   const save = async () => {
+    if (isOutdated) return;
     setBusy(true);
     const isSaved = await props.onSave(text);
     setBusy(false);
     if (isSaved) {
-      localStorage.removeItem(props.storageKey);
+      drop();
       props.onClose();
     }
   };
-  const cancel = () => {
-    localStorage.removeItem(props.storageKey);
+  const leave = () => {
+    drop();
     props.onClose();
   };
   const isRich = props.field.code === 'description';
   return (
     <Box
       onKeyDown={(e) => {
-        if (e.key === 'Escape') cancel();
+        // What was typed is found again when the field is opened the next time.
+        if (e.key === 'Escape') props.onClose();
         if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) save();
       }}
       sx={{ border: 1, borderColor: 'success.main', bgcolor: 'background.paper', p: 2 }}
     >
+      {isOutdated && (
+        <Box role="alert" sx={{ borderLeft: 3, borderColor: 'warning.main', pl: 1.5, mb: 1.5 }}>
+          <strong>This field was changed after you had typed this.</strong> It reads now:
+          <Box
+            sx={{ fontFamily: serif, my: 0.5, maxHeight: 160, overflowY: 'auto' }}
+            dangerouslySetInnerHTML={{ __html: props.field.html }}
+          />
+          <Button size="small" onClick={() => keep(text)}>
+            Go on with what I typed
+          </Button>
+          <Button size="small" onClick={leave}>
+            Take what stands now
+          </Button>
+        </Box>
+      )}
       {isRich ? (
         <RichText html={text} onChange={change} />
       ) : (
@@ -70,10 +98,10 @@ export function Editor(props: Props) {
         />
       )}
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 1 }}>
-        <Button variant="contained" size="small" disabled={isBusy} onClick={save}>
+        <Button variant="contained" size="small" disabled={isBusy || isOutdated} onClick={save}>
           Keep the change
         </Button>
-        <Button size="small" onClick={cancel}>
+        <Button size="small" onClick={leave}>
           Leave it as it was
         </Button>
         <Box
@@ -82,7 +110,7 @@ export function Editor(props: Props) {
           }}
         >
           {isRich
-            ? 'Ctrl+Enter keeps, Esc leaves'
+            ? 'Ctrl+Enter keeps; Esc closes, and what you typed stays for later'
             : `${text.length} of ${props.field.most} characters`}
         </Box>
       </Box>

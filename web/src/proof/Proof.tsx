@@ -30,6 +30,7 @@ const KEYS = [
   ['e', 'change this field by hand'],
   ['z', 'undo the last change'],
   ['t', 'takes side by side'],
+  ['Esc', 'close takes or rewriting'],
   ['r', 'rewrite'],
   ['s', 'sign off'],
   ['b', 'send back'],
@@ -50,7 +51,7 @@ export function Proof(props: {
   const notice = useNotice();
   const mayWrite = useMay('WRITER');
   const maySign = useMay('EDITOR');
-  const [fieldCode, setFieldCode] = useState('description');
+  const [chosenField, setFieldCode] = useState('');
   const [mode, setMode] = useState<'read' | 'edit' | 'takes' | 'rewrite'>('read');
   const isEditing = mode === 'edit';
   // Texts side by side need the room of the sources, and have buttons of their own.
@@ -63,6 +64,12 @@ export function Proof(props: {
     queryKey: ['proof', id],
     queryFn: () => take(api.GET('/api/proofs/{id}', { params: { path } })),
   });
+
+  // A text opens where it needs somebody.
+  const opens = proof.data?.fields.find(hasMustFix)?.code ?? 'description';
+  const [opened, setOpened] = useState('');
+  if (proof.data && !opened) setOpened(opens);
+  const fieldCode = chosenField || opened || 'description';
 
   const revision = proof.data?.revision;
   useEffect(() => {
@@ -124,6 +131,10 @@ export function Proof(props: {
       const typing = (e.target as HTMLElement).closest(
         'input, textarea, select, [contenteditable]',
       );
+      if (e.key === 'Escape' && isWide) {
+        setMode('read');
+        return;
+      }
       if (typing || isEditing || e.ctrlKey || e.metaKey || e.altKey || !proof.data) return;
       const fields = shown(proof.data.fields);
       if (e.key === 'j') onStep(1);
@@ -135,8 +146,9 @@ export function Proof(props: {
       } else if (e.key === 't' && mayWrite) setMode(mode === 'takes' ? 'read' : 'takes');
       else if (e.key === 'r' && mayWrite) setMode(mode === 'rewrite' ? 'read' : 'rewrite');
       else if (e.key === 'z' && mayWrite && proof.data.canUndo) undo();
-      else if (e.key === 's' && maySign) signOff();
-      else if (e.key === 'b' && maySign) sendBack();
+      // Over takes and rewriting nobody sees the text that a signature would stand for.
+      else if (e.key === 's' && maySign && mode === 'read') signOff();
+      else if (e.key === 'b' && maySign && mode === 'read') sendBack();
       else if (/^[1-9]$/.test(e.key) && fields[Number(e.key) - 1])
         setFieldCode(fields[Number(e.key) - 1]!.code);
     };
@@ -172,7 +184,7 @@ export function Proof(props: {
         </Box>
         <Tabs
           fields={fields}
-          selected={fieldCode}
+          selected={field.code}
           onSelect={(code) => {
             setFieldCode(code);
             setEditing(false);
@@ -192,8 +204,9 @@ export function Proof(props: {
           {isEditing ? (
             <Editor
               key={field.code}
+              product={id}
               field={field}
-              storageKey={`rhetor.typed.${id}.${field.code}`}
+              revision={proof.data.revision}
               onSave={save}
               onClose={() => setEditing(false)}
             />
@@ -345,6 +358,14 @@ export function Proof(props: {
         <Typography variant="h3" sx={{ mt: 3 }}>
           History
         </Typography>
+        {proof.data.deeds.slice(0, 6).map((d) => (
+          <Box
+            key={`deed ${d.id}`}
+            sx={{ fontSize: 12.5, py: 0.5, borderTop: 1, borderColor: 'divider' }}
+          >
+            <strong>{d.event}</strong> by {d.who}, {when(d.at)}
+          </Box>
+        ))}
         {history.map((h) => (
           <Box key={h.id} sx={{ fontSize: 12.5, py: 0.5, borderTop: 1, borderColor: 'divider' }}>
             {h.note}, {h.author}, {when(h.createdAt)}{' '}
@@ -359,6 +380,14 @@ export function Proof(props: {
             )}
           </Box>
         ))}
+        {proof.data.supplierText && (
+          <Box component="details" sx={{ mt: 2, fontSize: 13 }}>
+            <summary>What suppliers and pasted texts say</summary>
+            <Box sx={{ whiteSpace: 'pre-wrap', color: 'text.secondary', mt: 0.5 }}>
+              {proof.data.supplierText}
+            </Box>
+          </Box>
+        )}
         <Box sx={{ mt: 2, fontSize: 13 }}>
           <Link to={`/products/${id}`}>All facts of this product</Link>
         </Box>

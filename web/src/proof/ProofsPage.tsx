@@ -66,9 +66,15 @@ export function ProofsPage() {
   const lines = pile.data?.pages.flatMap((p) => p.items) ?? [];
   const total = pile.data?.pages[0]?.total ?? 0;
   const at = lines.findIndex((l) => l.id === Number(id));
-  const open = (step: number) => {
-    const next = lines[at + step];
+  const open = async (step: number) => {
+    let all = lines;
+    if (at + step >= all.length && pile.hasNextPage) {
+      const more = await pile.fetchNextPage();
+      all = more.data?.pages.flatMap((p) => p.items) ?? all;
+    }
+    const next = all[at + step];
     if (next) navigate(`/proofs/${next.id}`);
+    else if (step > 0) notice.say('This is the last text of the pile.');
   };
 
   return (

@@ -1,21 +1,31 @@
+import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { api, take } from '../api/client';
 import { Empty } from '../frame/Empty';
+import { count, figure } from '../frame/format';
 
 /** What is live. */
 export function ResultsPage() {
-  const live = useQuery({
+  const live = useInfiniteQuery({
     queryKey: ['products', 'live'],
-    queryFn: () =>
-      take(api.GET('/api/products', { params: { query: { state: 'PUBLISHED', limit: 200 } } })),
+    queryFn: ({ pageParam }) =>
+      take(
+        api.GET('/api/products', {
+          params: { query: { state: 'PUBLISHED', limit: 200, after: pageParam } },
+        }),
+      ),
+    initialPageParam: '',
+    getNextPageParam: (last) => last.next || undefined,
   });
-  if (live.data?.items.length === 0) {
+  const items = live.data?.pages.flatMap((p) => p.items) ?? [];
+  const total = live.data?.pages[0]?.total ?? 0;
+  if (live.isSuccess && items.length === 0) {
     return (
       <Empty title="Nothing is live yet">
         Pages are listed here once an <Link to="/editions">edition</Link> has gone out.
@@ -27,9 +37,14 @@ export function ResultsPage() {
       <Typography variant="h1" gutterBottom>
         Live pages
       </Typography>
+      <Typography sx={{ color: 'text.secondary' }}>
+        {items.length < total
+          ? `${figure(items.length)} of ${count(total, 'page')} shown.`
+          : `${count(total, 'page')}.`}
+      </Typography>
       <Table size="small" sx={{ maxWidth: 900 }}>
         <TableBody>
-          {live.data?.items.map((p) => (
+          {items.map((p) => (
             <TableRow key={p.id}>
               <TableCell>{p.sku}</TableCell>
               <TableCell>
@@ -44,6 +59,11 @@ export function ResultsPage() {
           ))}
         </TableBody>
       </Table>
+      {live.hasNextPage && (
+        <Button disabled={live.isFetchingNextPage} onClick={() => live.fetchNextPage()}>
+          More
+        </Button>
+      )}
     </>
   );
 }

@@ -184,6 +184,11 @@ function OneRun({ id }: { id: number }) {
           </Button>
         )}
       </Box>
+      {view.data && view.data.troubles.length < shown.failed + shown.left && hasEnded && (
+        <Typography sx={{ color: 'text.secondary', mt: 2 }}>
+          The first {figure(view.data.troubles.length)} of {figure(shown.failed + shown.left)}:
+        </Typography>
+      )}
       {view.data && view.data.troubles.length > 0 && (
         <Table size="small" sx={{ mt: 2 }}>
           <TableBody>

@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, take, type Schema } from '../api/client';
+import { useDraft } from '../frame/drafts';
 import { useNotice } from '../frame/Notice';
 import { Sentence, TypedWord, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
@@ -64,13 +65,24 @@ function StyleForm({ view }: { view: View }) {
   const notice = useNotice();
   const mayDecide = useMay('EDITOR');
   const voices = useVoices();
-  const [body, setBody] = useState<Body>(view.style);
-  const [banned, setBanned] = useState(bannedLines(view.style.banned));
+  const { draft, keep: keepDraft, drop } = useDraft<Body>('style', view.version);
+  const [body, setBody] = useState<Body>(draft?.typed ?? view.style);
+  const [banned, setBanned] = useState(bannedLines(body.banned));
+  const isOutdated = draft !== null && draft.revision !== view.version;
   const replace = (style: Body) => {
     setBody(style);
+    keepDraft(style);
     setBanned(bannedLines(style.banned));
   };
-  const set = (change: Partial<Body>) => setBody((now) => ({ ...now, ...change }));
+  const leave = () => {
+    replace(view.style);
+    drop();
+  };
+  const set = (change: Partial<Body>) => {
+    const next = { ...body, ...change };
+    setBody(next);
+    keepDraft(next, isOutdated ? draft.revision : undefined);
+  };
   const tune = (change: Partial<Tuning>) => set({ tuning: { ...body.tuning, ...change } });
   const isChanged = JSON.stringify(body) !== JSON.stringify(view.style);
   const trial = useQuery({
@@ -95,6 +107,7 @@ function StyleForm({ view }: { view: View }) {
     mutationFn: () =>
       take(api.PUT('/api/style', { body: { seen: view.version, note: '', style: body } })),
     onSuccess: () => {
+      drop();
       notice.say('The house writes so from now on. Texts that stand are being held to it.');
       queries.invalidateQueries({ queryKey: ['style'] });
       queries.invalidateQueries({ queryKey: ['audit'] });
@@ -108,6 +121,21 @@ function StyleForm({ view }: { view: View }) {
     >
       <Box data-testid="style">
         <Typography variant="h1">House style</Typography>
+        {draft && isChanged && (
+          <Box role="status" sx={{ borderLeft: 3, borderColor: 'warning.main', pl: 1.5, my: 1 }}>
+            {isOutdated
+              ? 'Somebody has changed the style since you began to change it. Below stands what you had typed.'
+              : 'What you have changed is not kept yet; it stays here until you keep or leave it.'}{' '}
+            {isOutdated && (
+              <Button size="small" onClick={() => keepDraft(body)}>
+                Go on with mine
+              </Button>
+            )}
+            <Button size="small" onClick={leave}>
+              Leave it as it was
+            </Button>
+          </Box>
+        )}
         <Sentence>
           Texts speak in {article(body.voice)}{' '}
           <Word
@@ -210,7 +238,7 @@ function StyleForm({ view }: { view: View }) {
             >
               Keep it for the house
             </Button>
-            {isChanged && <Button onClick={() => replace(view.style)}>As it was</Button>}
+            {isChanged && <Button onClick={leave}>As it was</Button>}
           </Box>
         )}
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2, mt: 2 }}>

@@ -35,6 +35,8 @@ export function TemplateForm(props: {
   version: number;
   name: string;
   template: Body;
+  /** What it allows that the house doesn’t, while no editor has approved that. */
+  unapproved: string[];
   onKept: (id: number) => void;
   onGone: () => void;
 }) {
@@ -107,6 +109,20 @@ export function TemplateForm(props: {
     },
     onError: notice.trouble,
   });
+  const approve = useMutation({
+    mutationFn: () =>
+      take(
+        api.POST('/api/templates/{id}/approve', {
+          params: { path: { id: props.id } },
+          body: { seen: props.version },
+        }),
+      ),
+    onSuccess: (t) => {
+      notice.say(`“${t.name}” may decide otherwise than the house now.`);
+      queries.invalidateQueries({ queryKey: ['templates'] });
+    },
+    onError: notice.trouble,
+  });
   const remove = useMutation({
     mutationFn: () =>
       take(api.DELETE('/api/templates/{id}', { params: { path: { id: props.id } } })),
@@ -124,6 +140,17 @@ export function TemplateForm(props: {
     >
       <Box data-testid="template">
         {props.head}
+        {props.unapproved.length > 0 && (
+          <Box role="status" sx={{ borderLeft: 3, borderColor: 'warning.main', pl: 1.5, my: 1 }}>
+            It asks for {props.unapproved.join(', ')}, which the house doesn’t allow. Until an
+            editor approves it, texts built after it obey the house.
+            {mayDecide && (
+              <Button size="small" disabled={approve.isPending} onClick={() => approve.mutate()}>
+                Approve it
+              </Button>
+            )}
+          </Box>
+        )}
         <Box sx={{ fontSize: 15 }}>
           It is called{' '}
           <TypedWord

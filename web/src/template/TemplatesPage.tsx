@@ -53,12 +53,13 @@ export function TemplatesPage() {
   );
   return id !== 0 && kept.data ? (
     <TemplateForm
-      key={`${id} ${kept.data.version}`}
+      key={`${id} ${kept.data.version} ${kept.data.approved}`}
       head={head}
       id={id}
       version={kept.data.version}
       name={kept.data.name}
       template={kept.data.template}
+      unapproved={kept.data.approved ? [] : kept.data.looser}
       onKept={(now) => setOpen(String(now))}
       onGone={() => setOpen('')}
     />
@@ -70,6 +71,7 @@ export function TemplatesPage() {
       version={0}
       name=""
       template={starting.template}
+      unapproved={[]}
       onKept={(now) => setOpen(String(now))}
       onGone={() => setOpen('')}
     />

@@ -35,7 +35,7 @@ public class HouseLog {
    * @param event what, in words
    * @param about whom or what it was done to; empty if that goes without saying
    */
-  public record Entry(
+  public record LogEntry(
       long id, Instant at, String who, String event, String about, String detail, String address) {}
 
   /** Takes note of something. */
@@ -81,7 +81,7 @@ public class HouseLog {
    * @param search part of who, about or detail; empty for all
    * @param before only entries with a lower id; 0 for the last
    */
-  List<Entry> page(String search, long before, int limit) {
+  List<LogEntry> page(String search, long before, int limit) {
     List<Object> params = new ArrayList<>();
     StringBuilder sql =
         new StringBuilder(
@@ -110,7 +110,7 @@ public class HouseLog {
         .params(params)
         .query(
             (rs, i) ->
-                new Entry(
+                new LogEntry(
                     rs.getLong(1),
                     rs.getTimestamp(2).toInstant(),
                     rs.getString(3),
@@ -122,13 +122,13 @@ public class HouseLog {
   }
 
   /** What was done to a product's text, the last first. */
-  public List<Entry> ofProduct(long product, int limit) {
+  public List<LogEntry> ofProduct(long product, int limit) {
     return jdbc.sql(
             "select id, noted_at, who, event, about, detail, address from log_entry where product_id = ? order by id desc limit ?")
         .params(product, limit)
         .query(
             (rs, i) ->
-                new Entry(
+                new LogEntry(
                     rs.getLong(1),
                     rs.getTimestamp(2).toInstant(),
                     rs.getString(3),

@@ -22,7 +22,7 @@ class LogController {
    * @param before id of the last entry of the page before, 0 for the first page
    */
   @GetMapping("/api/log")
-  List<HouseLog.Entry> page(
+  List<HouseLog.LogEntry> page(
       @RequestParam(defaultValue = "") String search,
       @RequestParam(defaultValue = "0") long before) {
     return log.page(search, before, PAGE);

@@ -45,6 +45,7 @@ class PeopleController {
    *
    * @param needsOwner whether nobody is there yet
    * @param needsCode whether the password was right, and a code of the second factor is wanted
+   * @param house which house it is, so that a browser tells apart what it keeps of several
    */
   record Session(
       boolean signedIn,
@@ -53,10 +54,12 @@ class PeopleController {
       String email,
       String name,
       Role role,
-      boolean secondFactor) {}
-
-  private static final Session NOBODY =
-      new Session(false, false, false, "", "", Role.READER, false);
+      boolean secondFactor,
+      String house) {
+    static Session nobody(boolean needsOwner, boolean needsCode) {
+      return new Session(false, needsOwner, needsCode, "", "", Role.READER, false, "");
+    }
+  }
 
   /** Somebody who wants in; {@code code} only where a second factor is asked for. */
   record SignIn(
@@ -75,8 +78,11 @@ class PeopleController {
   @GetMapping("/api/session")
   Session session(Principal principal) {
     return principal == null
-        ? new Session(false, people.needsOwner(), false, "", "", Role.READER, false)
-        : people.find(principal.getName()).map(this::session).orElse(NOBODY);
+        ? Session.nobody(people.needsOwner(), false)
+        : people
+            .find(principal.getName())
+            .map(this::session)
+            .orElseGet(() -> Session.nobody(false, false));
   }
 
   private Session session(Person person) {
@@ -87,7 +93,8 @@ class PeopleController {
         person.email(),
         person.name(),
         person.role(),
-        people.hasSecondFactor(person.email()));
+        people.hasSecondFactor(person.email()),
+        people.house());
   }
 
   @PostMapping("/api/session")
@@ -102,7 +109,7 @@ class PeopleController {
               start(person, request, response);
               return session(person);
             })
-        .orElse(new Session(false, false, true, "", "", Role.READER, true));
+        .orElseGet(() -> Session.nobody(false, true));
   }
 
   /** Signs out; the browser forgets what it has kept of the house. */
@@ -185,7 +192,7 @@ class PeopleController {
   }
 
   @GetMapping("/api/me/sessions")
-  List<Sessions.Shown> sessions(Principal person, HttpServletRequest request) {
+  List<Sessions.OwnSession> sessions(Principal person, HttpServletRequest request) {
     return sessions.of(person.getName(), request);
   }
 
@@ -240,12 +247,13 @@ class PeopleController {
   }
 
   @GetMapping("/api/house/sessions")
-  Sessions.Limits limits() {
+  Sessions.SessionLimits limits() {
     return sessions.limits();
   }
 
   @PutMapping("/api/house/sessions")
-  Sessions.Limits setLimits(@Valid @RequestBody Sessions.Limits limits, Principal person) {
+  Sessions.SessionLimits setLimits(
+      @Valid @RequestBody Sessions.SessionLimits limits, Principal person) {
     sessions.setLimits(limits);
     log.note(
         person.getName(),

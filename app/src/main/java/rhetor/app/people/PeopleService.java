@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.UUID;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.house.OwnersChoice;
 import rhetor.app.house.Turns;
 import rhetor.app.house.Vault;
 import rhetor.app.log.Event;
@@ -25,6 +27,7 @@ public class PeopleService {
   private final Turns turns;
   private final Vault vault;
   private final HouseLog log;
+  private final OwnersChoice choice;
   private final Clock clock;
   private final String noPassword;
 
@@ -35,7 +38,9 @@ public class PeopleService {
       Turns turns,
       Vault vault,
       HouseLog log,
+      OwnersChoice choice,
       Clock clock) {
+    this.choice = choice;
     this.people = people;
     this.hashing = hashing;
     this.tries = tries;
@@ -44,6 +49,17 @@ public class PeopleService {
     this.log = log;
     this.clock = clock;
     this.noPassword = hashing.encode("nobody has this password");
+  }
+
+  /** A name of this house that no other has. */
+  String house() {
+    return choice
+        .find("house")
+        .orElseGet(
+            () -> {
+              choice.put("house", UUID.randomUUID().toString());
+              return choice.find("house").orElseThrow();
+            });
   }
 
   /** Whether nobody has been created yet, so that the first visitor becomes the owner. */

@@ -34,7 +34,7 @@ class Sessions implements HttpSessionListener {
   private final OwnersChoice choice;
   private final Clock clock;
   private final Map<String, Seat> seats = new ConcurrentHashMap<>();
-  private volatile Limits limits;
+  private volatile SessionLimits limits;
 
   private record Seat(
       String handle,
@@ -55,7 +55,7 @@ class Sessions implements HttpSessionListener {
    * @param idleMinutes without anything done
    * @param hours at most
    */
-  record Limits(int idleMinutes, int hours) {}
+  record SessionLimits(int idleMinutes, int hours) {}
 
   /**
    * A session of a person's, as they see it.
@@ -63,7 +63,7 @@ class Sessions implements HttpSessionListener {
    * @param handle what it is ended by; no key to it
    * @param here whether it is the one that asks
    */
-  record Shown(
+  record OwnSession(
       String handle, Instant began, Instant acted, String address, String browser, boolean here) {}
 
   Sessions(OwnersChoice choice, Clock clock) {
@@ -71,11 +71,11 @@ class Sessions implements HttpSessionListener {
     this.clock = clock;
   }
 
-  Limits limits() {
-    Limits now = limits;
+  SessionLimits limits() {
+    SessionLimits now = limits;
     if (now == null) {
       now =
-          new Limits(
+          new SessionLimits(
               number("session idle minutes", USUAL_IDLE_MINUTES),
               number("session hours", USUAL_HOURS));
       limits = now;
@@ -87,7 +87,7 @@ class Sessions implements HttpSessionListener {
     return choice.find(name).map(Integer::parseInt).orElse(usual);
   }
 
-  void setLimits(Limits wished) {
+  void setLimits(SessionLimits wished) {
     if (wished.idleMinutes < 1
         || wished.idleMinutes > MOST_IDLE_MINUTES
         || wished.hours < 1
@@ -126,7 +126,7 @@ class Sessions implements HttpSessionListener {
       return false;
     }
     Instant now = clock.instant();
-    Limits last = limits();
+    SessionLimits last = limits();
     if (seat.acted.plus(Duration.ofMinutes(last.idleMinutes)).isBefore(now)
         || seat.began.plus(Duration.ofHours(last.hours)).isBefore(now)) {
       end(seat);
@@ -139,20 +139,20 @@ class Sessions implements HttpSessionListener {
     return true;
   }
 
-  List<Shown> of(String email, HttpServletRequest request) {
+  List<OwnSession> of(String email, HttpServletRequest request) {
     HttpSession here = request.getSession(false);
     return seats.entrySet().stream()
         .filter(e -> e.getValue().email.equals(email))
         .map(
             e ->
-                new Shown(
+                new OwnSession(
                     e.getValue().handle,
                     e.getValue().began,
                     e.getValue().acted,
                     e.getValue().address,
                     e.getValue().browser,
                     here != null && e.getKey().equals(here.getId())))
-        .sorted(Comparator.comparing(Shown::acted).reversed())
+        .sorted(Comparator.comparing(OwnSession::acted).reversed())
         .toList();
   }
 

@@ -40,7 +40,7 @@ class ProofController {
       List<FieldViews.FieldView> fields,
       Readiness readiness,
       List<TextStore.Revision> history,
-      List<HouseLog.Entry> deeds,
+      List<HouseLog.LogEntry> deeds,
       boolean canUndo,
       String supplierText) {}
 

@@ -410,7 +410,7 @@ public class ProofService {
   }
 
   /** What people did to a product's text besides changing it, the last first. */
-  List<HouseLog.Entry> deeds(long product) {
+  List<HouseLog.LogEntry> deeds(long product) {
     return log.ofProduct(product, DEEDS);
   }
 
