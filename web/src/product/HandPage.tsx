@@ -60,6 +60,7 @@ export function HandPage() {
     sku: draft.sku,
     name: draft.name,
     text: draft.text,
+    sort: draft.sort,
     facts: [
       ...fields.map((f) => ({ ...f, text: draft.facts[f.fact] ?? '' })),
       ...draft.own.map((o) => ({ fact: '', label: o.label, text: o.text })),

@@ -19,7 +19,8 @@ import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
  */
 @Configuration
 class BackgroundWork {
-  private static final int THREADS = 2;
+  /** A long run and a check of all texts keep no edition waiting. */
+  private static final int THREADS = 4;
 
   @Bean(destroyMethod = "stop")
   Scheduler scheduler(DataSource database, List<Task<?>> tasks) {

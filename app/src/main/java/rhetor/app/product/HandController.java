@@ -96,6 +96,7 @@ class HandController {
       @NotBlank String sku,
       @NotBlank String name,
       @NotNull String text,
+      String sort,
       @NotNull @Size(max = 200) List<@Valid EnteredFact> facts) {}
 
   record FoundFact(String label, String value, String raw) {}
@@ -147,6 +148,7 @@ class HandController {
             product.sku(),
             product.name(),
             product.text(),
+            product.sort() == null ? "goods" : product.sort(),
             product.facts().stream()
                 .map(f -> new HandService.Entered(f.fact(), f.label(), f.text()))
                 .toList(),

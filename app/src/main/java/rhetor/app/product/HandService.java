@@ -40,9 +40,14 @@ class HandService {
         .read(clean(sku, "SKU", 64), clean(name, "name", 400), text, "pasted by " + by);
   }
 
-  /** Adds a product, or gives a known one what the text says; its id. */
+  /**
+   * Adds a product, or gives a known one what the text says; its id.
+   *
+   * @param sort id of the class that it is of, or {@code goods}
+   */
   @Transactional
-  public long add(String sku, String name, String text, List<Entered> facts, String by) {
+  public long add(
+      String sku, String name, String text, String sort, List<Entered> facts, String by) {
     ProductFacts product = look(sku, name, text, by);
     long intake = store.addIntake(text.isBlank() ? "HAND" : "PASTE", "By hand", product.name(), by);
     ProductIntake target = products.intake(intake, "By hand", LeaveAlone.NONE);
@@ -53,6 +58,15 @@ class HandService {
       if (!fact.text().isBlank()) {
         products.type(id, factId(fact), fact.label(), fact.text(), by);
       }
+    }
+    boolean shelved =
+        facts.stream().anyMatch(f -> f.fact().equals("category") && !f.text().isBlank());
+    if (!sort.equals("goods") && !shelved) {
+      // What a person says it is counts before what its name sounds like.
+      knowledge
+          .current()
+          .productClass(sort)
+          .ifPresent(c -> products.type(id, "category", "Category", c.noun(), by));
     }
     return id;
   }

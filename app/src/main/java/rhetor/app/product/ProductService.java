@@ -332,6 +332,16 @@ public class ProductService {
     return store.written(after, limit);
   }
 
+  /** Products whose facts have changed since their texts were checked, a few of them. */
+  public List<Long> toRecheck(int limit) {
+    return store.toRecheck(limit);
+  }
+
+  /** Notes that a product's text is being checked with the facts that it has now. */
+  public void rechecked(long id) {
+    store.rechecked(id);
+  }
+
   /** Gives a product another primary keyword, or none. */
   public void setKeyword(long id, String keyword) {
     store.setKeyword(id, keyword);

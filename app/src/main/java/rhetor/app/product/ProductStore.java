@@ -355,6 +355,11 @@ class ProductStore {
                   s.setLong(7, id);
                 }));
     addNames(List.of(new Name(cut(facts.name(), LONGEST_NAME), id)));
+    // What a text rests on is another by now: what was found in it has to be found anew.
+    jdbc.sql(
+            "merge into to_recheck (product_id) key (product_id) select id from product where id = ? and text_id is not null")
+        .param(id)
+        .update();
   }
 
   /** Notes an intake that has no sheet; its id. */
@@ -470,6 +475,18 @@ class ProductStore {
         .params(after, limit)
         .query(Long.class)
         .list();
+  }
+
+  /** Products whose texts are to be checked again, a few of them. */
+  List<Long> toRecheck(int limit) {
+    return jdbc.sql("select product_id from to_recheck order by product_id limit ?")
+        .param(limit)
+        .query(Long.class)
+        .list();
+  }
+
+  void rechecked(long id) {
+    jdbc.sql("delete from to_recheck where product_id = ?").param(id).update();
   }
 
   void setKeyword(long id, String keyword) {

@@ -84,7 +84,7 @@ public final class GrammarCheck {
         boolean named = spelling && isName(words);
         // "Saddle bag" is two words where the house's products are called so.
         boolean theirs = (spelling || words.indexOf(' ') > 0) && Words.find(words, own) >= 0;
-        if (!named && !theirs) {
+        if (!named && !theirs && !onlyJoins(match, words, own)) {
           mistakes.add(
               new Mistake(
                   match.getRule().getId(),
@@ -101,6 +101,21 @@ public final class GrammarCheck {
       throw new UncheckedIOException(e);
     }
     return mistakes;
+  }
+
+  /**
+   * Whether a rule would only join words with a hyphen that each stand in the product's data:
+   * "black hardened steel" is black and of hardened steel, and not black-hardened.
+   */
+  private static boolean onlyJoins(RuleMatch match, String words, String own) {
+    return !match.getSuggestedReplacements().isEmpty()
+        && words.indexOf(' ') > 0
+        && match
+            .getSuggestedReplacements()
+            .getFirst()
+            .replace('-', ' ')
+            .equals(words.replace('-', ' '))
+        && List.of(words.split("[ -]")).stream().allMatch(w -> Words.find(w, own) >= 0);
   }
 
   /** Names and codes are in no dictionary: what has a capital or a digit is one. */

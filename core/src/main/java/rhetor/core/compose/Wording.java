@@ -125,7 +125,7 @@ final class Wording {
 
   static final Pattern HEAD =
       Pattern.compile(
-          "\\s+(?:for|with|of|in|on|to|from|at|by|per|without|inside|under|between|and)\\s+.*|\\s*[(,].*");
+          "\\s+(?:for|with|of|in|on|to|from|at|by|per|without|inside|under|between|and|that|which|who)\\s+.*|\\s*[(,].*");
 
   private static final Pattern DETERMINED =
       Pattern.compile(

@@ -504,10 +504,22 @@ public final class English {
    * The first letter as a capital, unless the first word is written in its own way (eBook, 20 l).
    */
   public static String capitalise(String sentence) {
-    if (sentence.isEmpty() || Character.isUpperCase(sentence.charAt(0))) {
+    if (sentence.isEmpty()
+        || Character.isUpperCase(sentence.charAt(0))
+        || hasCapitalInside(sentence)) {
       return sentence;
     }
     return Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
+  }
+
+  /** Whether a text begins with a word that is spelt with a capital of its own: "eBook". */
+  private static boolean hasCapitalInside(String text) {
+    for (int i = 1; i < text.length() && Character.isLetter(text.charAt(i)); i++) {
+      if (Character.isUpperCase(text.charAt(i))) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static final Set<String> SMALL =

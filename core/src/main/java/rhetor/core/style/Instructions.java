@@ -155,6 +155,10 @@ public final class Instructions {
         "(?:say|use|write) (?<w>.+?) (?:instead of|rather than|in place of) (?<v>.+)",
         (m, s) -> instead(m.group("v"), m.group("w")));
     when(
+        NOT
+            + "(?:say|use|write) (?<v>.+?)[,;:]? (?:but |and )?(?:say|use|write) (?<w>.+?)(?: instead)?",
+        (m, s) -> instead(m.group("v"), m.group("w")));
+    when(
         "(?:say|use|write) (?<w>.+?),? not (?<v>.+)",
         (m, s) -> instead(m.group("v"), m.group("w")));
     when("replace (?<v>.+?) (?:with|by) (?<w>.+)", (m, s) -> instead(m.group("v"), m.group("w")));

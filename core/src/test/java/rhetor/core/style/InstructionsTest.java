@@ -31,6 +31,8 @@ class InstructionsTest {
         "say backpack instead of rucksack | Texts say \"backpack\" and not \"rucksack\". | {'banned': [{'word': 'rucksack', 'instead': 'backpack'}]}",
         "replace 'cheap' with 'low-priced' | Texts say \"low-priced\" and not \"cheap\". | {'banned': [{'word': 'cheap', 'instead': 'low-priced'}]}",
         "write bicycle, not bike | Texts say \"bicycle\" and not \"bike\". | {'banned': [{'word': 'bike', 'instead': 'bicycle'}]}",
+        "never say rugged, say strong instead | Texts say \"strong\" and not \"rugged\". | {'banned': [{'word': 'rugged', 'instead': 'strong'}]}",
+        "Don't write bike; write bicycle | Texts say \"bicycle\" and not \"bike\". | {'banned': [{'word': 'bike', 'instead': 'bicycle'}]}",
         "say that spare parts are kept | Every description ends: \"Spare parts are kept.\" | {'always': ['Spare parts are kept.']}",
         "write for people who ride all winter | Texts are for people who ride all winter. | {'audience': 'people who ride all winter'}",
         "use American spelling | Texts are spelt in American English. | {'spelling': 'AMERICAN'}",
