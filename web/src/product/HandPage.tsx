@@ -5,6 +5,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, take, type Schema } from '../api/client';
+import { useDraft } from '../frame/drafts';
 import { useNotice } from '../frame/Notice';
 import { Sentence, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
@@ -15,8 +16,6 @@ const SORTS = [
   { value: 'stay', label: 'a stay' },
   { value: 'outing', label: 'an outing' },
 ];
-
-const DRAFT = 'rhetor.typed.hand';
 
 interface Draft {
   sku: string;
@@ -29,32 +28,21 @@ interface Draft {
 
 const EMPTY: Draft = { sku: '', name: '', text: '', sort: 'goods', facts: {}, own: [] };
 
-function kept(): Draft {
-  try {
-    return { ...EMPTY, ...JSON.parse(localStorage.getItem(DRAFT) ?? '{}') };
-  } catch {
-    return EMPTY;
-  }
-}
-
 /** A product without a sheet: its fields, or a text that is read for facts. What is typed stays in the browser. */
 export function HandPage() {
   const notice = useNotice();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const mayWrite = useMay('WRITER');
-  const [draft, setDraft] = useState<Draft>(kept);
+  const kept = useDraft<Draft>('by hand', 0);
+  const draft = { ...EMPTY, ...kept.draft?.typed };
   const [found, setFound] = useState<Schema['Found'] | null>(null);
   const sorts = useQuery({
     queryKey: ['sorts'],
     queryFn: () => take(api.GET('/api/hand/sorts')),
     staleTime: Infinity,
   });
-  const change = (more: Partial<Draft>) => {
-    const next = { ...draft, ...more };
-    setDraft(next);
-    localStorage.setItem(DRAFT, JSON.stringify(next));
-  };
+  const change = (more: Partial<Draft>) => kept.keep({ ...draft, ...more });
   const fields = sorts.data?.find((s) => s.sort === draft.sort)?.fields ?? [];
   const body = {
     sku: draft.sku,
@@ -74,7 +62,7 @@ export function HandPage() {
   const add = useMutation({
     mutationFn: () => take(api.POST('/api/hand', { body })),
     onSuccess: ({ id }) => {
-      localStorage.removeItem(DRAFT);
+      kept.drop();
       queries.invalidateQueries({ queryKey: ['products'] });
       queries.invalidateQueries({ queryKey: ['waiting'] });
       notice.say(`${draft.name} is there.`);

@@ -28,7 +28,8 @@ public final class Bench {
                 "audit",
                 "intake",
                 "formats",
-                "pictures")
+                "pictures",
+                "crowd")
             : Arrays.asList(args);
     Path folder = Files.createTempDirectory("rhetor-bench");
     try {
@@ -48,11 +49,12 @@ public final class Bench {
           case "formats" ->
               IntakeBench.runFormats(Files.createDirectories(folder.resolve("formats")));
           case "pictures" -> PicturesBench.run();
+          case "crowd" -> CrowdBench.run(Files.createDirectories(folder.resolve("crowd")));
           default -> {
             System.err.println(
                 "There is no measurement called "
                     + name
-                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats and pictures.");
+                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats, pictures and crowd.");
             System.exit(2);
           }
         }

@@ -253,7 +253,7 @@ final class IntakeBench {
     return Arrays.stream(values).mapToObj(v -> String.valueOf(Math.round(v))).toList().toString();
   }
 
-  private static void take(Browser browser, Path sheet) {
+  static void take(Browser browser, Path sheet) {
     String answer = browser.upload(sheet);
     String id = answer.replaceFirst("(?s).*?\"id\":(\\d+).*", "$1");
     browser.put("/api/intakes/" + id + "/seen");
@@ -315,8 +315,8 @@ final class IntakeBench {
       send(request("/api/session").GET());
     }
 
-    void post(String path, String json) {
-      send(
+    String post(String path, String json) {
+      return send(
           request(path)
               .header("Content-Type", "application/json")
               .POST(BodyPublishers.ofString(json)));

@@ -55,6 +55,7 @@ final class DemoProcess implements AutoCloseable {
             "--rhetor.data=" + data,
             "--rhetor.demo=" + ROOT.resolve("demo"),
             "--rhetor.shop.url=http://127.0.0.1:" + shopPort,
+            "--rhetor.shop.token=harrowmere-demo-token",
             "--rhetor.pictures.stand-in=http://127.0.0.1:" + shopPort + "/suppliers");
     await(url() + "/api/session");
   }

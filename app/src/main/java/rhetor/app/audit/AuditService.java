@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -128,14 +129,17 @@ public class AuditService {
     scheduler.scheduleIfNotExists(RECHECK.instance(id).build(), clock.instant());
   }
 
-  /** Holds every text to what the house has decided by now. */
-  void recheckAll() {
+  /** Holds every text to what the house has decided by now; whether it came to the last. */
+  boolean recheckAll(BooleanSupplier stops) {
     long after = 0;
     int texts = 0;
     for (List<Long> next = products.written(after, CHUNK);
         !next.isEmpty();
         next = products.written(after, CHUNK)) {
       for (long product : next) {
+        if (stops.getAsBoolean()) {
+          return false;
+        }
         try {
           proofs.recheck(product);
         } catch (RuntimeException e) {
@@ -147,6 +151,7 @@ public class AuditService {
     }
     grammar.again();
     LOG.info("{} texts were checked again", texts);
+    return true;
   }
 
   /**

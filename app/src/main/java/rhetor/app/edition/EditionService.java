@@ -3,7 +3,6 @@ package rhetor.app.edition;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -13,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -22,6 +22,7 @@ import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import rhetor.app.house.LastingTask;
 import rhetor.app.house.Turns;
 import rhetor.app.log.Event;
 import rhetor.app.log.HouseLog;
@@ -90,8 +91,7 @@ public class EditionService {
   static class PublishTask {
     @Bean
     Task<Long> publishEdition(EditionService editions) {
-      return Tasks.oneTime(TASK)
-          .execute((instance, context) -> editions.carryOut(instance.getData()));
+      return LastingTask.of(TASK, editions::carryOut);
     }
   }
 
@@ -165,17 +165,26 @@ public class EditionService {
     return products.line(product).mustFix() > 0;
   }
 
-  void carryOut(long id) {
+  /** Publishes an edition, or what is left of it; whether all of it has an outcome. */
+  boolean carryOut(long id, BooleanSupplier stops) {
     editions.setStatus(id, Edition.Status.RUNNING);
     int outages = 0;
     for (List<EditionStore.Pending> next = editions.next(id, CHUNK);
         !next.isEmpty();
         next = editions.next(id, CHUNK)) {
       for (EditionStore.Pending item : next) {
-        outages = outages >= MOST_OUTAGES ? skip(id, item, outages) : publish(id, item, outages);
+        if (stops.getAsBoolean()) {
+          return false;
+        }
+        outages =
+            outages >= MOST_OUTAGES ? skip(id, item, outages) : publish(id, item, outages, stops);
+        if (outages < 0) {
+          return false;
+        }
       }
     }
     editions.setStatus(id, Edition.Status.DONE);
+    return true;
   }
 
   /** After so many that the shop didn't answer, the others needn't wait for it one by one. */
@@ -189,16 +198,25 @@ public class EditionService {
   }
 
   /**
-   * Publishes one text, whatever becomes of the others; how many in a row the shop left unanswered.
+   * Publishes one text, whatever becomes of the others.
+   *
+   * @return how many in a row the shop left unanswered; less than 0 if the server is being stopped
+   *     and the text still waits
    */
-  private int publish(long edition, EditionStore.Pending item, int outages) {
+  private int publish(long edition, EditionStore.Pending item, int outages, BooleanSupplier stops) {
     try {
       publish(edition, item);
       return 0;
     } catch (ShopClient.ShopRefused e) {
+      if (stops.getAsBoolean()) {
+        return -1;
+      }
       fail(edition, item, e.getMessage());
       return e.isOutage() ? outages + 1 : 0;
     } catch (RuntimeException e) {
+      if (stops.getAsBoolean()) {
+        return -1;
+      }
       LOG.error("publishing product {} failed", item.productId(), e);
       fail(
           edition,
@@ -210,6 +228,10 @@ public class EditionService {
 
   private void publish(long edition, EditionStore.Pending item) {
     Product product = products.get(item.productId());
+    ShopContent ours = content(proofs.text(item.textId()).draft());
+    if (sent.isOurs(product.id(), ours) && isThereAlready(edition, item, product, ours)) {
+      return;
+    }
     if (product.textId() != item.textId()
         || product.stage() != Stage.SIGNED_OFF && product.stage() != Stage.PUBLISHED) {
       fail(edition, item, "The text was changed after it was signed off. Sign it off again.");
@@ -222,14 +244,7 @@ public class EditionService {
           "Something in the text must be fixed first: what the house decides has changed.");
       return;
     }
-    ShopContent ours = content(proofs.text(item.textId()).draft());
     Optional<ShopClient.Standing> there = shop.find(product.facts().sku());
-    if (there.filter(t -> t.content().hash().equals(ours.hash())).isPresent()
-        && !product.page().isEmpty()) {
-      // It stands there already: an edition that was broken off has brought it.
-      published(edition, item, product.page(), there.get().version());
-      return;
-    }
     if (there.isPresent() && isStrange(product, there.get())) {
       String reason = reason(product, there.get());
       transaction.executeWithoutResult(
@@ -237,9 +252,39 @@ public class EditionService {
       return;
     }
     sent.note(item.productId(), item.textId(), ours);
-    ShopClient.Published now =
+    Optional<ShopClient.Published> now =
         shop.put(product.facts().sku(), ours, there.map(ShopClient.Standing::version).orElse(""));
-    published(edition, item, now.page(), now.version());
+    if (now.isPresent()) {
+      published(edition, item, now.get().page(), now.get().version());
+    } else if (!isThereAlready(edition, item, product, ours)) {
+      fail(
+          edition,
+          item,
+          "Somebody changed this product in the shop at this very moment. Publish it again.");
+    }
+  }
+
+  /**
+   * Whether a text that was sent before stands in the shop: an edition that was broken off, or an
+   * answer that was lost, has brought it, whatever has become of the text since.
+   */
+  private boolean isThereAlready(
+      long edition, EditionStore.Pending item, Product product, ShopContent ours) {
+    String sku = product.facts().sku();
+    Optional<ShopClient.Standing> there =
+        shop.find(sku).filter(t -> t.content().hash().equals(ours.hash()));
+    if (there.isEmpty()) {
+      return false;
+    }
+    String version = there.get().version();
+    if (!product.page().isEmpty()) {
+      published(edition, item, product.page(), version);
+      return true;
+    }
+    // Only an answer to what is put says where the page is.
+    Optional<ShopClient.Published> again = shop.put(sku, ours, version);
+    again.ifPresent(now -> published(edition, item, now.page(), now.version()));
+    return again.isPresent();
   }
 
   private void fail(long edition, EditionStore.Pending item, String reason) {

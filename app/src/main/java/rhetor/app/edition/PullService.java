@@ -3,7 +3,6 @@ package rhetor.app.edition;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.HashSet;
@@ -11,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -24,6 +24,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rhetor.app.category.Categories;
+import rhetor.app.house.LastingTask;
 import rhetor.app.house.Turns;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductIntake;
@@ -89,7 +90,7 @@ public class PullService {
   static class Background {
     @Bean
     Task<Long> pullShop(PullService pulls) {
-      return Tasks.oneTime(TASK).execute((instance, context) -> pulls.carryOut(instance.getData()));
+      return LastingTask.of(TASK, pulls::carryOut);
     }
   }
 
@@ -151,10 +152,13 @@ public class PullService {
     return get(id);
   }
 
-  /** Carries a pull out, or what is left of it. */
-  void carryOut(long id) {
+  /** Carries a pull out, or what is left of it; whether it has ended. */
+  boolean carryOut(long id, BooleanSupplier stops) {
     try {
       while (get(id).status == Status.RUNNING) {
+        if (stops.getAsBoolean()) {
+          return false;
+        }
         Pull pull = get(id);
         if (pull.categoriesDone) {
           List<ShopClient.Goods> page = shop.page(pull.lastSku, PAGE);
@@ -165,13 +169,20 @@ public class PullService {
         }
       }
     } catch (ShopClient.ShopRefused e) {
+      if (stops.getAsBoolean()) {
+        return false;
+      }
       fail(id, e.getMessage());
     } catch (RuntimeException e) {
+      if (stops.getAsBoolean()) {
+        return false;
+      }
       LOG.error("pull {} failed", id, e);
       fail(
           id,
           "Something went wrong that Rhetor didn't foresee. Pull again to go on; if it stays, look into the log.");
     }
+    return true;
   }
 
   private void fail(long id, String trouble) {

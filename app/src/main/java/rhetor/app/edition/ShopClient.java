@@ -128,9 +128,10 @@ class ShopClient {
    * Puts a product's texts into the shop.
    *
    * @param version the version tag that the shop is expected to have; empty if it has none yet
-   * @throws ShopRefused if the shop's version is another, or it doesn't take the text
+   * @return empty if the shop has another version
+   * @throws ShopRefused if it doesn't take the text
    */
-  Published put(String sku, ShopContent content, String version) {
+  Optional<Published> put(String sku, ShopContent content, String version) {
     Answer answer =
         patiently(
             () ->
@@ -154,11 +155,8 @@ class ShopClient {
                                 r.getHeaders(),
                                 body(r, Page.class).orElse(null))));
     return switch (answer.status) {
-      case 200, 201 -> new Published(answer.page, answer.version);
-      case 412 ->
-          throw new ShopRefused(
-              "Somebody changed this product in the shop at this very moment. Publish it again.",
-              false);
+      case 200, 201 -> Optional.of(new Published(answer.page, answer.version));
+      case 412 -> Optional.empty();
       default -> throw refused(answer.status);
     };
   }

@@ -1,5 +1,6 @@
 package rhetor.app.product;
 
+import jakarta.annotation.PostConstruct;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -34,14 +35,13 @@ class ProductCounts {
 
   /** How many there are of each, by stage and by {@code FIX}, {@code FAILED} and so on. */
   synchronized Map<String, Integer> all() {
-    return new LinkedHashMap<>(counted());
+    return new LinkedHashMap<>(counts);
   }
 
-  private Map<String, Integer> counted() {
-    if (counts == null) {
-      counts = count();
-    }
-    return counts;
+  /** Before anybody can change anything: later, what commits meanwhile would count twice. */
+  @PostConstruct
+  void countOnce() {
+    counts = count();
   }
 
   private Map<String, Integer> count() {
@@ -97,15 +97,12 @@ class ProductCounts {
     return factsRevision;
   }
 
-  /** Has all counted anew once the transaction has committed; what touches many at once asks so. */
-  void countAnew() {
-    onceKept(() -> counts = null);
+  /** Notes that a product has gone, when that commits. */
+  void went(Counted product) {
+    onceKept(() -> add(product, -1));
   }
 
   private void add(Counted product, int by) {
-    if (counts == null) {
-      return;
-    }
     add(product.stage.name(), true, by);
     add("ALL", true, by);
     add("FIX", product.toFix, by);

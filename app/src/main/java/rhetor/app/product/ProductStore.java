@@ -663,6 +663,7 @@ class ProductStore {
         (sources(id).isEmpty() ? removed : restored).add(id);
       }
     }
+    removed.forEach(id -> counted(id, " for update").ifPresent(counts::went));
     for (String sql :
         List.of(
             "delete from product_name where product_id = ? and name = (select p.name from product p where p.id = ?)",
@@ -678,7 +679,6 @@ class ProductStore {
           });
     }
     counts.factsChanged();
-    counts.countAnew();
     return new TakenBack(removed, restored, kept);
   }
 

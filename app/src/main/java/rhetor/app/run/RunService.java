@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Lazy;
@@ -186,8 +187,8 @@ public class RunService {
         by);
   }
 
-  /** Carries a run out, or what is left of it. */
-  void carryOut(long id) {
+  /** Carries a run out, or what is left of it; whether it has ended. */
+  boolean carryOut(long id, BooleanSupplier stops) {
     Run run = get(id);
     if (run.status() == Run.Status.WAITING) {
       runs.setStatus(id, Run.Status.WAITING, Run.Status.RUNNING);
@@ -198,12 +199,16 @@ public class RunService {
       if (next.isEmpty()) {
         runs.finish(id, Run.Status.DONE);
         LOG.info("run {} is done: {}", id, get(id));
-        return;
+        return true;
       }
       for (long product : next) {
+        if (stops.getAsBoolean()) {
+          return false;
+        }
         write(run, product, composer);
       }
     }
+    return true;
   }
 
   private void write(Run run, long productId, Composer composer) {

@@ -1,0 +1,47 @@
+package rhetor.app.house;
+
+import com.github.kagkarlsson.scheduler.task.CompletionHandler;
+import com.github.kagkarlsson.scheduler.task.FailureHandler;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.function.BooleanSupplier;
+
+/**
+ * Makes background tasks that may last long: asked to stop with the server they leave off between
+ * two pieces of their work, and go on with the next start.
+ */
+public final class LastingTask {
+  private static final Duration TRY_AGAIN = Duration.ofSeconds(10);
+
+  private LastingTask() {}
+
+  /** A piece of work that remembers itself how far it is. */
+  public interface Work<T> {
+    /**
+     * Carries it out, or what is left of it.
+     *
+     * @param stops whether the server is being stopped, asked between two pieces
+     * @return whether all of it is done
+     */
+    boolean carryOut(T data, BooleanSupplier stops);
+  }
+
+  /** A task for such work. */
+  public static <T> Task<T> of(TaskDescriptor<T> descriptor, Work<T> work) {
+    return Tasks.custom(descriptor)
+        .onFailure(new FailureHandler.OnFailureRetryLater<>(TRY_AGAIN))
+        .onDeadExecutionRevive()
+        .execute(
+            (instance, context) -> {
+              boolean done =
+                  work.carryOut(
+                      instance.getData(), () -> context.getSchedulerState().isShuttingDown());
+              return done
+                  ? new CompletionHandler.OnCompleteRemove<T>()
+                  : (complete, operations) -> operations.reschedule(complete, Instant.now());
+            });
+  }
+}
