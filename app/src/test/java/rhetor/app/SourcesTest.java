@@ -489,4 +489,73 @@ class SourcesTest {
     assertThat(intake.path("columns").findValuesAsString("meaning")).doesNotContain("extra");
     writer.get("/api/intakes/blank?productClass=nothing").expect(404);
   }
+
+  @Test
+  void what_a_person_says_a_product_is_counts_before_what_its_name_sounds_like() {
+    long outing =
+        writer
+            .post(
+                "/api/hand",
+                Map.of(
+                    "sku",
+                    "HK-1",
+                    "name",
+                    "Harbour Lamp Evening",
+                    "text",
+                    "",
+                    "sort",
+                    "outing",
+                    "facts",
+                    List.of(Map.of("fact", "duration", "label", "Duration", "text", "3 hours"))))
+            .expect(200)
+            .id();
+    assertThat(line("HK-1").path("kind").asString()).isEqualTo("outing");
+    assertThat(writer.get("/api/products/" + outing).expect(200).text()).contains("outing");
+  }
+
+  /** A pasted text is kept as the base of a rewrite, where whoever reads the proof finds it. */
+  @Test
+  void a_pasted_text_is_found_beside_the_proof() {
+    long id =
+        writer
+            .post(
+                "/api/hand",
+                Map.of(
+                    "sku",
+                    "HK-2",
+                    "name",
+                    "Quay Lamp",
+                    "text",
+                    "A lamp for the long dark. It weighs 300 g.",
+                    "facts",
+                    List.of()))
+            .expect(200)
+            .id();
+    write(id);
+    assertThat(writer.get("/api/proofs/" + id).expect(200).body().path("supplierText").asString())
+        .contains("A lamp for the long dark.");
+  }
+
+  /** Lists and proofs say the same of a text whose facts have changed. */
+  @Test
+  void a_text_is_checked_again_when_its_facts_change() {
+    JsonNode intake = drop("Again", "again.csv", LAST.replace("KN-", "AG-"));
+    take(intake);
+    long id = line("AG-1").path("id").asLong();
+    write(id);
+    assertThat(line("AG-1").path("mustFix").asInt()).isZero();
+    writer
+        .put("/api/products/" + id + "/facts/weight", Map.of("label", "Weight", "text", "5 kg"))
+        .expect(200);
+    writer.until(
+        "/api/products?search=AG-1", p -> p.path("items").get(0).path("mustFix").asInt() > 0);
+    JsonNode proof = writer.get("/api/proofs/" + id).body();
+    int marks = 0;
+    for (JsonNode field : proof.path("fields")) {
+      for (JsonNode mark : field.path("marks")) {
+        marks += mark.path("weight").asString().equals("MUST_FIX") ? 1 : 0;
+      }
+    }
+    assertThat(line("AG-1").path("mustFix").asInt()).isEqualTo(marks);
+  }
 }

@@ -187,4 +187,62 @@ class TemplatesTest {
     assertThat(writer.get("/api/templates").body().path("starting").size())
         .isGreaterThanOrEqualTo(12);
   }
+
+  /** A template's style, looser than the house in three ways. */
+  private static Map<String, Object> loose() {
+    Map<String, Object> template = template(Map.of());
+    Map<String, Object> style = new HashMap<>();
+    ((Map<?, ?>) template.get("style")).forEach((k, v) -> style.put((String) k, v));
+    style.put("exclamations", true);
+    style.put("emoji", true);
+    style.put(
+        "lengths",
+        Map.of(
+            "title",
+            Map.of("leastCharacters", 0, "mostCharacters", 300, "leastWords", 0, "mostWords", 0)));
+    template.put("style", style);
+    return template;
+  }
+
+  @Test
+  void what_a_writer_makes_is_no_looser_than_the_house_until_an_editor_approves_it() {
+    JsonNode kept =
+        writer
+            .post("/api/templates", Map.of("seen", 0, "name", "Loud", "template", loose()))
+            .expect(200)
+            .body();
+    long id = kept.path("id").asLong();
+    assertThat(kept.path("approved").asBoolean()).isFalse();
+    assertThat(kept.path("looser").toString())
+        .contains("emoji", "exclamation marks", "another length of the title");
+    List<Long> products = writer.takeIn("loud.csv", "SKU,Name,Weight\nLD-1,Quay Bag,3 kg\n");
+    Map<String, Object> wish = new HashMap<>(Visitor.wish(products, 0));
+    wish.put("template", id);
+    long run = writer.post("/api/runs", wish).expect(200).id();
+    writer.until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"));
+    String proof = "/api/proofs/" + products.getFirst();
+    long seen = writer.get(proof).body().path("revision").asLong();
+    writer
+        .seen(seen, "PUT", proof + "/fields/title", Map.of("text", "Quay Bag, what a bag!"))
+        .expect(200);
+    assertThat(writer.get(proof).body().path("fields").get(0).path("marks").toString())
+        .contains("exclamation");
+    writer.post("/api/templates/" + id + "/approve", Map.of("seen", 1)).expect(403);
+    Visitor editor = house.as(Role.EDITOR);
+    editor.post("/api/templates/" + id + "/approve", Map.of("seen", 7)).expect(412);
+    editor.post("/api/templates/" + id + "/approve", Map.of("seen", 1)).expect(200);
+    assertThat(writer.get(proof).body().path("fields").get(0).path("marks").toString())
+        .doesNotContain("exclamation");
+    // What a writer changes afterwards waits for an editor again.
+    assertThat(
+            writer
+                .put(
+                    "/api/templates/" + id,
+                    Map.of("seen", 1, "name", "Louder", "template", loose()))
+                .expect(200)
+                .body()
+                .path("approved")
+                .asBoolean())
+        .isFalse();
+  }
 }

@@ -13,7 +13,6 @@ import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.log.Event;
 import rhetor.app.log.HouseLog;
 import rhetor.app.product.Product;
-import rhetor.app.product.ProductFilter;
 import rhetor.app.product.ProductService;
 import rhetor.app.style.HouseStyle;
 import rhetor.app.style.StyleChanged;
@@ -224,9 +223,12 @@ public class Templates {
   /** Slots that the house's sheets fill besides the known concepts. */
   private Set<String> further() {
     Set<String> names = new TreeSet<>();
-    products.ids(new ProductFilter("", "ALL", 0)).stream()
-        .limit(LOOKED_AT)
-        .forEach(id -> products.get(id).facts().facts().forEach(f -> names.add(Slots.name(f))));
+    // One product whose stored facts are damaged keeps nobody from working on templates.
+    products.eachSource(
+        "",
+        0,
+        LOOKED_AT,
+        (id, text, facts) -> facts.facts().forEach(f -> names.add(Slots.name(f))));
     return names;
   }
 

@@ -8,6 +8,7 @@ import org.springframework.http.converter.HttpMessageConverters;
 import org.springframework.http.converter.json.JacksonJsonHttpMessageConverter;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.cfg.EnumFeature;
@@ -80,15 +81,27 @@ class StrictJson implements WebMvcConfigurer {
 
     @Override
     public BigDecimal deserialize(JsonParser parser, DeserializationContext context) {
-      if (!parser.currentToken().isNumeric()) {
+      BigDecimal amount;
+      if (parser.currentToken().isNumeric()) {
+        amount = parser.getDecimalValue();
+      } else if (parser.hasToken(JsonToken.VALUE_STRING)) {
+        amount = parsed(parser.getString(), context);
+      } else {
         return (BigDecimal) context.handleUnexpectedToken(getValueType(context), parser);
       }
-      BigDecimal amount = parser.getDecimalValue();
       if (Math.abs((long) amount.scale()) > MOST_DIGITS || amount.precision() > MOST_DIGITS) {
         throw context.weirdStringException(
             "…", BigDecimal.class, "an amount has up to " + MOST_DIGITS + " digits");
       }
       return amount;
+    }
+
+    private static BigDecimal parsed(String text, DeserializationContext context) {
+      try {
+        return new BigDecimal(text.strip());
+      } catch (NumberFormatException e) {
+        throw context.weirdStringException("…", BigDecimal.class, "it is no number");
+      }
     }
   }
 }

@@ -42,6 +42,14 @@ class GrammarCheckTest {
     assertThat(british.of("It has a zip, so what is inside stays inside.", "")).isEmpty();
   }
 
+  /** A lock that is black, and of hardened steel. */
+  @Test
+  void words_that_each_stand_in_the_data_are_not_joined() {
+    String own = "Colour: black. Material: hardened steel.";
+    assertThat(british.of("It is a black hardened steel lock.", own))
+        .noneMatch(m -> m.instead().contains("-"));
+  }
+
   @Test
   void american_houses_have_their_own_dictionary() {
     assertThat(british.of("It has a grey colour.", "")).isEmpty();

@@ -100,6 +100,13 @@ class EnglishTest {
   }
 
   @Test
+  void a_word_with_a_capital_of_its_own_keeps_it_at_the_start_of_a_sentence() {
+    assertThat(English.capitalise("eBook readers fit.")).isEqualTo("eBook readers fit.");
+    assertThat(English.capitalise("a USB cable fits.")).isEqualTo("A USB cable fits.");
+    assertThat(English.capitalise("x-Ray")).isEqualTo("X-Ray");
+  }
+
+  @Test
   void words_of_titles_get_capitals_but_small_words_units_and_codes_do_not() {
     assertThat(English.capitaliseWords("waterproof pannier of 20 l in moss green, rated IPX6"))
         .isEqualTo("Waterproof Pannier of 20 l in Moss Green, Rated IPX6");
