@@ -178,7 +178,13 @@ export function EditionsPage() {
                       </Box>
                     )}
                     {compared === i.productId && i.changedThere && (
-                      <InTheShop product={i.productId} onDone={() => setCompared(0)} />
+                      <InTheShop
+                        product={i.productId}
+                        onDone={(replacing) => {
+                          setCompared(0);
+                          if (replacing) navigate(`/editions/${replacing}`);
+                        }}
+                      />
                     )}
                   </TableCell>
                 </TableRow>

@@ -10,7 +10,12 @@ import { useMay } from '../frame/session';
 import { serif } from '../theme';
 
 /** A page that somebody changed in the shop, beside what would be published: theirs, ours, or both. */
-export function InTheShop({ product, onDone }: { product: number; onDone: () => void }) {
+export function InTheShop(props: {
+  product: number;
+  /** What is done; the edition that replaces theirs, 0 if there is none. */
+  onDone: (edition: number) => void;
+}) {
+  const { product, onDone } = props;
   const notice = useNotice();
   const queries = useQueryClient();
   const maySign = useMay('EDITOR');
@@ -31,6 +36,7 @@ export function InTheShop({ product, onDone }: { product: number; onDone: () => 
   const differing = there.data.fields.filter((f) => f.differs);
   const settle = async (fields: string[]) => {
     setBusy(true);
+    let edition = 0;
     try {
       const header = { 'If-Match': `"${proof.data.revision}"` };
       await take(
@@ -40,13 +46,13 @@ export function InTheShop({ product, onDone }: { product: number; onDone: () => 
         }),
       );
       if (fields.length === 0) {
-        await take(api.POST('/api/editions', { body: { products: [product] } }));
+        edition = (await take(api.POST('/api/editions', { body: { products: [product] } }))).id;
         notice.say('Ours is on its way and replaces theirs.');
       } else {
         notice.say('Taken over as a new revision. Read it and sign it off, then it can go out.');
       }
       queries.invalidateQueries();
-      onDone();
+      onDone(edition);
     } catch (e) {
       notice.trouble(e);
       queries.invalidateQueries({ queryKey: ['shop', product] });
