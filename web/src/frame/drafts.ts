@@ -40,11 +40,6 @@ export function useDraft<T>(what: string, revision: number) {
   return { draft, keep, drop };
 }
 
-/** Whether words are kept for something, without looking at them. */
-export function hasDraft(house: string, email: string, what: string): boolean {
-  return localStorage.getItem(`${PREFIX}${house}.${email}.${what}`) !== null;
-}
-
 /** Forgets all that was typed and not kept, by whomever. */
 export function dropAllDrafts() {
   Object.keys(localStorage)

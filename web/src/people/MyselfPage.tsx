@@ -172,6 +172,7 @@ function SecondFactor() {
             <TextField
               name="code"
               label="The code that it shows now"
+              sx={{ width: 220 }}
               variant="standard"
               required
               autoComplete="one-time-code"

@@ -129,7 +129,7 @@ export function PeoplePage() {
                     )
                   }
                 >
-                  Lost device
+                  Lost their device
                 </SureButton>
               </TableCell>
             </TableRow>
@@ -149,6 +149,7 @@ export function PeoplePage() {
         <TextField
           name="password"
           label="First password, at least 12 characters"
+          sx={{ width: 300 }}
           type="password"
           variant="standard"
           required

@@ -1,5 +1,7 @@
 package rhetor.app.log;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
@@ -108,34 +110,27 @@ public class HouseLog {
     sql.append(" order by id desc limit ").append(limit);
     return jdbc.sql(sql.toString())
         .params(params)
-        .query(
-            (rs, i) ->
-                new LogEntry(
-                    rs.getLong(1),
-                    rs.getTimestamp(2).toInstant(),
-                    rs.getString(3),
-                    Event.valueOf(rs.getString(4)).label(),
-                    rs.getString(5),
-                    rs.getString(6),
-                    rs.getString(7)))
+        .query((rs, i) -> entry(rs))
         .list();
   }
 
   /** What was done to a product's text, the last first. */
   public List<LogEntry> ofProduct(long product, int limit) {
     return jdbc.sql(
-            "select id, noted_at, who, event, about, detail, address from log_entry where product_id = ? order by id desc limit ?")
+            "select id, noted_at, who, event, about, detail, '' as address from log_entry where product_id = ? order by id desc limit ?")
         .params(product, limit)
-        .query(
-            (rs, i) ->
-                new LogEntry(
-                    rs.getLong(1),
-                    rs.getTimestamp(2).toInstant(),
-                    rs.getString(3),
-                    Event.valueOf(rs.getString(4)).label(),
-                    rs.getString(5),
-                    rs.getString(6),
-                    ""))
+        .query((rs, i) -> entry(rs))
         .list();
+  }
+
+  private static LogEntry entry(ResultSet rs) throws SQLException {
+    return new LogEntry(
+        rs.getLong("id"),
+        rs.getTimestamp("noted_at").toInstant(),
+        rs.getString("who"),
+        Event.valueOf(rs.getString("event")).label(),
+        rs.getString("about"),
+        rs.getString("detail"),
+        rs.getString("address"));
   }
 }
