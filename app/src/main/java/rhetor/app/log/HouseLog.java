@@ -108,10 +108,7 @@ public class HouseLog {
       sql.append(')');
     }
     sql.append(" order by id desc limit ").append(limit);
-    return jdbc.sql(sql.toString())
-        .params(params)
-        .query((rs, i) -> entry(rs))
-        .list();
+    return jdbc.sql(sql.toString()).params(params).query((rs, i) -> entry(rs)).list();
   }
 
   /** What was done to a product's text, the last first. */
