@@ -539,7 +539,7 @@ class SourcesTest {
   /** Lists and proofs say the same of a text whose facts have changed. */
   @Test
   void a_text_is_checked_again_when_its_facts_change() {
-    JsonNode intake = drop("Again", "again.csv", LAST.replace("KN-", "AG-"));
+    JsonNode intake = drop("Afresh", "afresh.csv", LAST.replace("KN-", "AG-"));
     take(intake);
     long id = line("AG-1").path("id").asLong();
     write(id);
