@@ -413,7 +413,7 @@ class StyleTest {
             "/api/proofs/" + product + "/fields/description",
             Map.of("text", "<p>The GRM 0 is made of canvas and have teh colour grey.</p>"))
         .expect(200);
-    assertThat(house.bean(GrammarWork.class).next(1)).isEqualTo(1);
+    assertThat(house.bean(GrammarWork.class).next(1, () -> false)).isEqualTo(1);
     JsonNode marked = editor.get("/api/proofs/" + product).body();
     assertThat(marked.toString()).contains("\\\"teh\\\" is in no dictionary");
     assertThat(cause("grammar").path("mendable").asInt()).isPositive();

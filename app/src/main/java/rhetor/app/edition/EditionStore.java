@@ -101,7 +101,7 @@ class EditionStore {
 
   List<Pending> next(long id, int limit) {
     return jdbc.sql(
-            "select product_id, text_id from edition_item where edition_id = ? and status = 'WAITING' order by product_id limit ?")
+            "select product_id, text_id from edition_item where edition_id = ? and status = 'WAITING' order by edition_id, status, product_id limit ?")
         .params(id, limit)
         .query(Pending.class)
         .list();

@@ -76,7 +76,7 @@ class ProductController {
       @RequestParam(defaultValue = "ALL") String state,
       @RequestParam(defaultValue = "0") long intake,
       @RequestParam(defaultValue = "0") long range,
-      @RequestParam(defaultValue = "SHEET") ProductStore.Order order,
+      @RequestParam(defaultValue = "SHEET") ProductLists.Order order,
       @RequestParam(defaultValue = "") String after,
       @RequestParam(defaultValue = "50") int limit) {
     return products.page(

@@ -5,8 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
+import rhetor.app.web.AfterCommit;
 
 /**
  * Keeps how many products are in each stage and how many need something, so that the numbers beside
@@ -122,16 +121,6 @@ class ProductCounts {
   }
 
   private void onceKept(Runnable change) {
-    if (!TransactionSynchronizationManager.isSynchronizationActive()) {
-      now(change);
-      return;
-    }
-    TransactionSynchronizationManager.registerSynchronization(
-        new TransactionSynchronization() {
-          @Override
-          public void afterCommit() {
-            now(change);
-          }
-        });
+    AfterCommit.run(() -> now(change));
   }
 }

@@ -35,6 +35,7 @@ public class ProductService {
   private static final int LONGEST_FACT = 4_000;
 
   private final ProductStore store;
+  private final ProductLists lists;
   private final FactStore facts;
 
   /** Looking at more products than these while somebody types would take too long. */
@@ -57,6 +58,7 @@ public class ProductService {
 
   ProductService(
       ProductStore store,
+      ProductLists lists,
       FactStore facts,
       HouseKnowledge knowledge,
       HouseNameService houseNames,
@@ -65,6 +67,7 @@ public class ProductService {
       JsonMapper json,
       Clock clock) {
     this.store = store;
+    this.lists = lists;
     this.counts = counts;
     this.facts = facts;
     this.knowledge = knowledge;
@@ -269,9 +272,9 @@ public class ProductService {
     return ids;
   }
 
-  ProductPage page(ProductFilter filter, ProductStore.Order order, String after, int limit) {
+  ProductPage page(ProductFilter filter, ProductLists.Order order, String after, int limit) {
     try {
-      return store.page(filter, order, after, limit);
+      return lists.page(filter, order, after, limit);
     } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {
       throw Refused.invalid("The list can't be shown like that: its state or page key is unknown.");
     }
@@ -280,7 +283,7 @@ public class ProductService {
   /** Ids of all products that match. */
   public List<Long> ids(ProductFilter filter) {
     try {
-      return store.ids(filter);
+      return lists.ids(filter);
     } catch (IllegalArgumentException e) {
       throw Refused.invalid("There is no state called " + filter.state() + ".");
     }
@@ -303,7 +306,7 @@ public class ProductService {
 
   /** A product as lists show it. */
   public ProductLine line(long id) {
-    return store.line(id).orElseThrow(() -> Refused.notFound("There is no such product."));
+    return lists.line(id).orElseThrow(() -> Refused.notFound("There is no such product."));
   }
 
   /**

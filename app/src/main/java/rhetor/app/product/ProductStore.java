@@ -1,19 +1,15 @@
 package rhetor.app.product;
 
-import java.nio.charset.StandardCharsets;
 import java.sql.PreparedStatement;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -27,15 +23,12 @@ import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
 import rhetor.core.fact.ProductFacts;
 
-/** Keeps products. Lists are paged by key. */
+/** Keeps products and what was said of them. */
 @Repository
 class ProductStore {
   private static final String SIGNED = " and p.stage in ('SIGNED_OFF', 'PUBLISHED')";
 
   private static final Logger LOG = LoggerFactory.getLogger(ProductStore.class);
-  private static final String LINE =
-      "p.id, p.sku, p.name, p.brand, p.kind, p.stage, p.failed, p.stale, p.readiness, p.must_fix, p.missing, p.disputed, p.keyword, p.page";
-
   private static final long ROWS_OF_AN_INTAKE = 10_000_000;
   private static final int LONGEST_NAME = 400;
   private static final int BATCH = 500;
@@ -43,174 +36,20 @@ class ProductStore {
   private final JdbcClient jdbc;
   private final JdbcTemplate template;
   private final ProductCounts counts;
+  private final ProductNames names;
   private final Clock clock;
 
-  ProductStore(JdbcClient jdbc, JdbcTemplate template, ProductCounts counts, Clock clock) {
+  ProductStore(
+      JdbcClient jdbc,
+      JdbcTemplate template,
+      ProductCounts counts,
+      ProductNames names,
+      Clock clock) {
     this.counts = counts;
+    this.names = names;
     this.jdbc = jdbc;
     this.template = template;
     this.clock = clock;
-  }
-
-  /** An order of products: the column it sorts by, and its direction. */
-  enum Order {
-    NAME("n.name", "n.product_id", false),
-    LEAST_READY("p.readiness", "p.id", false),
-    MOST_READY("p.readiness", "p.id", true),
-    SHEET("p.id", "p.id", false);
-
-    private final String column;
-    private final String id;
-    private final boolean descending;
-
-    Order(String column, String id, boolean descending) {
-      this.column = column;
-      this.id = id;
-      this.descending = descending;
-    }
-
-    private String from() {
-      return this == NAME ? "product_name n join product p on p.id = n.product_id" : "product p";
-    }
-  }
-
-  private record Where(String sql, List<Object> params) {}
-
-  private static Where where(ProductFilter filter) {
-    StringBuilder sql = new StringBuilder("true");
-    List<Object> params = new ArrayList<>();
-    if (!filter.search().isEmpty()) {
-      sql.append(" and (lower(p.name) like ? escape '\\' or lower(p.sku) like ? escape '\\')");
-      String part =
-          "%"
-              + filter
-                  .search()
-                  .toLowerCase(Locale.ROOT)
-                  .replace("\\", "\\\\")
-                  .replace("%", "\\%")
-                  .replace("_", "\\_")
-              + "%";
-      params.addAll(List.of(part, part));
-    }
-    if (filter.intake() != 0) {
-      sql.append(
-          " and p.id in (select s.product_id from product_source s where s.id between ? and ? and not s.withdrawn)");
-      params.addAll(List.of(sourceId(filter.intake(), 0), sourceId(filter.intake() + 1, -1)));
-    }
-    if (filter.range() != 0) {
-      sql.append(" and p.id in (select i.product_id from in_range i where i.range_id = ?)");
-      params.add(filter.range());
-    }
-    switch (filter.state()) {
-      case "ALL" -> {}
-      case "FIX" -> sql.append(" and must_fix > 0");
-      case "FAILED" -> sql.append(" and failed is not null");
-      case "STALE" -> sql.append(" and stale");
-      case "READY" -> sql.append(" and stage in ('DRAFTED', 'IN_PROOF') and must_fix = 0");
-      case "DISPUTED" -> sql.append(" and disputed > 0");
-      case "INCOMPLETE" -> sql.append(" and missing > 0");
-      case "PROOF" -> sql.append(" and stage in ('DRAFTED', 'IN_PROOF')");
-      default -> {
-        sql.append(" and stage = ?");
-        params.add(Stage.valueOf(filter.state()).name());
-      }
-    }
-    return new Where(sql.toString(), params);
-  }
-
-  ProductPage page(ProductFilter filter, Order order, String after, int limit) {
-    Where where = where(filter);
-    long total = total(filter, where);
-    List<Object> params = new ArrayList<>(where.params);
-    String sql = "select " + LINE + " from " + order.from() + " where " + where.sql;
-    if (!after.isEmpty()) {
-      String[] key =
-          new String(Base64.getUrlDecoder().decode(after), StandardCharsets.UTF_8).split("\n", 2);
-      String compare = order.descending ? "<" : ">";
-      sql +=
-          " and (%1$s %2$s ? or %1$s = ? and %3$s > ?)".formatted(order.column, compare, order.id);
-      Object value = order == Order.NAME ? key[1] : Long.parseLong(key[1]);
-      params.addAll(List.of(value, value, Long.parseLong(key[0])));
-    }
-    sql +=
-        " order by "
-            + order.column
-            + (order.descending ? " desc" : "")
-            + ", "
-            + order.id
-            + " limit "
-            + (limit + 1);
-    List<ProductLine> lines = jdbc.sql(sql).params(params).query(ProductStore::line).list();
-    boolean more = lines.size() > limit;
-    List<ProductLine> items = more ? lines.subList(0, limit) : lines;
-    return new ProductPage(items, total, more ? key(items.getLast(), order) : "");
-  }
-
-  /** How many match; what is counted anyway isn't counted again. */
-  private long total(ProductFilter filter, Where where) {
-    if (filter.search().isEmpty() && filter.intake() == 0 && filter.range() == 0) {
-      Map<String, Integer> all = counts.all();
-      if (filter.state().equals("PROOF")) {
-        return all.get(Stage.DRAFTED.name()) + all.get(Stage.IN_PROOF.name());
-      }
-      if (all.containsKey(filter.state())) {
-        return all.get(filter.state());
-      }
-    }
-    return jdbc.sql("select count(*) from product p where " + where.sql)
-        .params(where.params)
-        .query(Long.class)
-        .single();
-  }
-
-  private static String key(ProductLine last, Order order) {
-    String value =
-        switch (order) {
-          case NAME -> last.name();
-          case LEAST_READY, MOST_READY -> String.valueOf(last.readiness());
-          case SHEET -> String.valueOf(last.id());
-        };
-    return Base64.getUrlEncoder()
-        .withoutPadding()
-        .encodeToString((last.id() + "\n" + value).getBytes(StandardCharsets.UTF_8));
-  }
-
-  private static ProductLine line(ResultSet rs, int row) throws SQLException {
-    return new ProductLine(
-        rs.getLong("id"),
-        rs.getString("sku"),
-        rs.getString("name"),
-        rs.getString("brand"),
-        rs.getString("kind"),
-        Stage.valueOf(rs.getString("stage")),
-        orEmpty(rs.getString("failed")),
-        rs.getBoolean("stale"),
-        rs.getInt("readiness"),
-        rs.getInt("must_fix"),
-        rs.getInt("missing"),
-        rs.getInt("disputed"),
-        rs.getString("keyword"),
-        orEmpty(rs.getString("page")));
-  }
-
-  private static String orEmpty(String text) {
-    return text == null ? "" : text;
-  }
-
-  /** Ids of all products that match, in order of their id. */
-  List<Long> ids(ProductFilter filter) {
-    Where where = where(filter);
-    return jdbc.sql("select p.id from product p where " + where.sql + " order by p.id")
-        .params(where.params)
-        .query(Long.class)
-        .list();
-  }
-
-  Optional<ProductLine> line(long id) {
-    return jdbc.sql("select " + LINE + " from product p where p.id = ?")
-        .param(id)
-        .query(ProductStore::line)
-        .optional();
   }
 
   /** What is kept of a product besides its facts. */
@@ -242,6 +81,10 @@ class ProductStore {
                     orEmpty(rs.getString("page")),
                     orEmpty(rs.getString("shop_version"))))
         .optional();
+  }
+
+  private static String orEmpty(String text) {
+    return text == null ? "" : text;
   }
 
   /** What each supplier said last of a product, the first supplier first. */
@@ -330,6 +173,7 @@ class ProductStore {
         });
     numbered.forEach(
         r -> counts.came(ProductCounts.Counted.fresh(r.facts.contradictions().size(), r.missing)));
+    numbered.forEach(r -> names.named(r.id, r.facts.sku(), r.facts.name()));
     counts.factsChanged();
     addSources(intake, numbered);
     return numbered.stream().map(r -> new Name(cut(r.facts.name(), LONGEST_NAME), r.id)).toList();
@@ -355,6 +199,7 @@ class ProductStore {
                   s.setLong(7, id);
                 }));
     addNames(List.of(new Name(cut(facts.name(), LONGEST_NAME), id)));
+    names.named(id, facts.sku(), facts.name());
     // What a text rests on is another by now: what was found in it has to be found anew.
     jdbc.sql(
             "merge into to_recheck (product_id) key (product_id) select id from product where id = ? and text_id is not null")
@@ -402,7 +247,8 @@ class ProductStore {
         });
   }
 
-  private static long sourceId(long intake, int row) {
+  /** Id of what an intake's row said. */
+  static long sourceId(long intake, int row) {
     return intake * ROWS_OF_AN_INTAKE + row;
   }
 
@@ -579,6 +425,16 @@ class ProductStore {
     return counts;
   }
 
+  /** How many sources are in memory at once. */
+  private static final int SOURCES_AT_ONCE = 500;
+
+  private static final String SOURCE =
+      """
+      select p.id, p.text_id, s.facts from product p join product_source s on s.product_id = p.id
+      where not s.withdrawn and not exists (
+        select 1 from product_source o where o.product_id = s.product_id and o.id > s.id and not o.withdrawn)
+      """;
+
   /** Goes through what every supplier said last of every product, one at a time. */
   void eachSource(BiConsumer<Written, ProductFacts> consumer) {
     eachSource("", 0, Integer.MAX_VALUE, consumer);
@@ -593,26 +449,53 @@ class ProductStore {
    */
   void eachSource(
       String productClass, long range, int most, BiConsumer<Written, ProductFacts> consumer) {
-    jdbc.sql(
-            """
-            select p.id, p.text_id, s.facts from product_source s join product p on p.id = s.product_id
-            where not s.withdrawn and (:class = '' or p.product_class = :class)
-              and (:range = 0 or p.id in (select i.product_id from in_range i where i.range_id = :range))
-              and not exists (
-              select 1 from product_source o where o.product_id = s.product_id and o.id > s.id and not o.withdrawn)
-            fetch first :most rows only""")
-        .param("class", productClass)
-        .param("range", range)
-        .param("most", most)
-        .query(
-            rs -> {
-              Written product = new Written(rs.getLong(1), rs.getLong(2));
-              try {
-                consumer.accept(product, StoredFacts.unpack(rs.getBytes(3)));
-              } catch (IllegalStateException e) {
-                LOG.warn("product {} is passed over", product.id(), e);
-              }
-            });
+    long after = 0;
+    for (int left = most; left > 0; left -= SOURCES_AT_ONCE) {
+      int page = Math.min(left, SOURCES_AT_ONCE);
+      List<Source> sources =
+          jdbc.sql(
+                  SOURCE
+                      + """
+                       and (:class = '' or p.product_class = :class)
+                      and (:range = 0 or p.id in (select i.product_id from in_range i where i.range_id = :range))
+                      and p.id > :after order by p.id fetch first :page rows only""")
+              .param("class", productClass)
+              .param("range", range)
+              .param("after", after)
+              .param("page", page)
+              .query(Source.class)
+              .list();
+      sources.forEach(source -> source.read(consumer));
+      if (sources.size() < page) {
+        return;
+      }
+      after = sources.getLast().id;
+    }
+  }
+
+  /** Goes through what suppliers said last of these products. */
+  void eachSource(List<Long> products, BiConsumer<Written, ProductFacts> consumer) {
+    if (!products.isEmpty()) {
+      jdbc.sql(SOURCE + " and p.id in (:products)")
+          .param("products", products)
+          .query(Source.class)
+          .list()
+          .forEach(source -> source.read(consumer));
+    }
+  }
+
+  /** What was said last of a product, packed. */
+  private record Source(long id, Long textId, byte[] facts) {
+    void read(BiConsumer<Written, ProductFacts> consumer) {
+      ProductFacts unpacked;
+      try {
+        unpacked = StoredFacts.unpack(facts);
+      } catch (IllegalStateException e) {
+        LOG.warn("product {} is passed over", id, e);
+        return;
+      }
+      consumer.accept(new Written(id, textId == null ? 0 : textId), unpacked);
+    }
   }
 
   void markStale(List<Long> ids) {
@@ -664,6 +547,7 @@ class ProductStore {
       }
     }
     removed.forEach(id -> counted(id, " for update").ifPresent(counts::went));
+    removed.forEach(names::went);
     for (String sql :
         List.of(
             "delete from product_name where product_id = ? and name = (select p.name from product p where p.id = ?)",

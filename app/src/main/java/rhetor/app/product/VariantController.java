@@ -92,8 +92,8 @@ class VariantController {
             .map(l -> new GroupLine(l.id(), l.name(), l.members()))
             .toList(),
         variants.count(),
-        proposals.groups().stream().limit(SHOWN).map(g -> matrix(0, g)).toList(),
-        proposals.groups().size(),
+        proposals.shown().stream().map(g -> matrix(0, g)).toList(),
+        proposals.all(),
         proposals.isLooking());
   }
 

@@ -120,7 +120,7 @@ class RunStore {
    */
   List<Long> next(long id, int limit) {
     return jdbc.sql(
-            "select product_id from run_item where run_id = ? and status = 'WAITING' order by product_id limit ?")
+            "select product_id from run_item where run_id = ? and status = 'WAITING' order by run_id, status, product_id limit ?")
         .params(id, limit)
         .query(Long.class)
         .list();

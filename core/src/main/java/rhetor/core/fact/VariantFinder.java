@@ -60,12 +60,15 @@ public final class VariantFinder {
           values.put(fact.concept(), printed.apply(fact.value()));
         }
       }
-      String brand =
-          product
-              .fact("brand")
-              .map(f -> f.value() instanceof Value.Words(String b) ? b : "")
-              .orElse("");
-      return new Item(id, product.sku(), product.name(), brand, product.kindNoun(), values);
+      return new Item(
+          id, product.sku(), product.name(), brand(product), product.kindNoun(), values);
+    }
+
+    private static String brand(ProductFacts product) {
+      return product
+          .fact("brand")
+          .map(f -> f.value() instanceof Value.Words(String b) ? b : "")
+          .orElse("");
     }
   }
 
@@ -84,13 +87,25 @@ public final class VariantFinder {
       List<List<String>> gaps,
       List<List<Long>> clashes) {}
 
+  /**
+   * What variants of one thing have in common, as one number: products of which it differs are no
+   * variants of one thing; of others {@link #propose} tells.
+   */
+  public int family(ProductFacts product) {
+    return family(product.name(), Item.brand(product), product.kindNoun()).hashCode();
+  }
+
+  private String family(String name, String brand, String kind) {
+    return String.join("\n", stem(name), brand, kind).toLowerCase(Locale.ROOT);
+  }
+
   /** Proposes groups, the largest first. */
   public List<Group> propose(Iterable<Item> items) {
     Map<String, List<Item>> byStem = new LinkedHashMap<>();
     for (Item item : items) {
-      String key =
-          String.join("\n", stem(item.name()), item.brand(), item.kind()).toLowerCase(Locale.ROOT);
-      byStem.computeIfAbsent(key, k -> new ArrayList<>()).add(item);
+      byStem
+          .computeIfAbsent(family(item.name(), item.brand(), item.kind()), k -> new ArrayList<>())
+          .add(item);
     }
     return byStem.values().stream()
         .filter(m -> m.size() > 1)

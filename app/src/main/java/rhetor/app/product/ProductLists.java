@@ -1,0 +1,265 @@
+package rhetor.app.product;
+
+import java.nio.charset.StandardCharsets;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+/** Lists of products, paged by key: each page is the next in an index, however many there are. */
+@Repository
+class ProductLists {
+  private static final String LINE =
+      "p.id, p.sku, p.name, p.brand, p.kind, p.stage, p.failed, p.stale, p.readiness, p.must_fix, p.missing, p.disputed, p.keyword, p.page";
+
+  /** So many products that were found are asked for by their ids, more by their words. */
+  private static final int FEW = 1_000;
+
+  private final JdbcClient jdbc;
+  private final ProductCounts counts;
+  private final ProductNames names;
+
+  ProductLists(JdbcClient jdbc, ProductCounts counts, ProductNames names) {
+    this.jdbc = jdbc;
+    this.counts = counts;
+    this.names = names;
+  }
+
+  /** An order of products: the column it sorts by, and its direction. */
+  enum Order {
+    NAME("name", false),
+    LEAST_READY("readiness", false),
+    MOST_READY("readiness", true),
+    SHEET("id", false);
+
+    private final String column;
+    private final boolean descending;
+
+    Order(String column, boolean descending) {
+      this.column = column;
+      this.descending = descending;
+    }
+
+    private String by(String column, String id) {
+      return column + (descending ? " desc" : "") + ", " + id;
+    }
+  }
+
+  /**
+   * What must be true of the products of a list, whatever their stage.
+   *
+   * @param few whether it names the products by their ids
+   */
+  private record Where(String sql, List<Object> params, boolean few) {}
+
+  private Where where(ProductFilter filter) {
+    StringBuilder sql = new StringBuilder("true");
+    List<Object> params = new ArrayList<>();
+    boolean few = false;
+    if (!filter.search().isEmpty()) {
+      List<Long> found = names.find(filter.search(), FEW + 1);
+      few = found.size() <= FEW;
+      if (few) {
+        sql.append(
+            found.isEmpty()
+                ? " and false"
+                : found.stream()
+                    .map(String::valueOf)
+                    .collect(Collectors.joining(", ", " and p.id in (", ")")));
+      } else {
+        sql.append(" and (locate(?, lower(p.name)) > 0 or locate(?, lower(p.sku)) > 0)");
+        String part = filter.search().toLowerCase(Locale.ROOT);
+        params.addAll(List.of(part, part));
+      }
+    }
+    if (filter.intake() != 0) {
+      sql.append(
+          " and p.id in (select s.product_id from product_source s where s.id between ? and ? and not s.withdrawn)");
+      params.addAll(
+          List.of(
+              ProductStore.sourceId(filter.intake(), 0),
+              ProductStore.sourceId(filter.intake() + 1, -1)));
+    }
+    if (filter.range() != 0) {
+      sql.append(" and p.id in (select i.product_id from in_range i where i.range_id = ?)");
+      params.add(filter.range());
+    }
+    switch (filter.state()) {
+      case "FIX" -> sql.append(" and must_fix > 0");
+      case "READY" -> sql.append(" and must_fix = 0");
+      case "FAILED" -> sql.append(" and failed is not null");
+      case "STALE" -> sql.append(" and stale");
+      case "DISPUTED" -> sql.append(" and disputed > 0");
+      case "INCOMPLETE" -> sql.append(" and missing > 0");
+      default -> {
+        // Stages are looked for one by one.
+      }
+    }
+    return new Where(sql.toString(), params, few);
+  }
+
+  /** The stages of a filter; none for all. */
+  private static List<Stage> stages(ProductFilter filter) {
+    return switch (filter.state()) {
+      case "ALL", "FIX", "FAILED", "STALE", "DISPUTED", "INCOMPLETE" -> List.of();
+      case "READY", "PROOF" -> List.of(Stage.DRAFTED, Stage.IN_PROOF);
+      default -> List.of(Stage.valueOf(filter.state()));
+    };
+  }
+
+  /**
+   * A page of products.
+   *
+   * @param after key of the page before, or empty for the first
+   * @throws IllegalArgumentException if the state or the key is unknown
+   */
+  ProductPage page(ProductFilter filter, Order order, String after, int limit) {
+    Where where = where(filter);
+    List<Stage> stages = stages(filter);
+    long total = total(filter, stages, where);
+    List<Object> params = new ArrayList<>();
+    String sql;
+    if (stages.isEmpty()) {
+      sql = select(order, "", where, after, limit, params);
+    } else {
+      // Each stage has its own part of an index.
+      List<String> each = new ArrayList<>();
+      for (Stage stage : stages) {
+        each.add("(" + select(order, stage.name(), where, after, limit, params) + ")");
+      }
+      sql = String.join(" union all ", each);
+      if (stages.size() > 1) {
+        sql += " order by " + order.by(order.column, "id") + " limit " + (limit + 1);
+      }
+    }
+    List<ProductLine> lines = jdbc.sql(sql).params(params).query(ProductLists::line).list();
+    boolean more = lines.size() > limit;
+    List<ProductLine> items = more ? lines.subList(0, limit) : lines;
+    return new ProductPage(items, total, more ? key(items.getLast(), order) : "");
+  }
+
+  private String select(
+      Order order, String stage, Where where, String after, int limit, List<Object> params) {
+    // The alphabet has an index of its own.
+    boolean alphabet = order == Order.NAME && !where.few;
+    String column = alphabet ? "n.name" : "p." + order.column;
+    String id = alphabet ? "n.product_id" : "p.id";
+    String from = alphabet ? "product_name n join product p on p.id = n.product_id" : "product p";
+    String sql = "select " + LINE + " from " + from + " where " + where.sql;
+    params.addAll(where.params);
+    if (!stage.isEmpty()) {
+      // In the order of ids, most products of a common stage would be sorted to show a few; the
+      // index of stages is kept from that.
+      boolean isCommon =
+          order == Order.SHEET && counts.all().get(stage) * 20L > counts.all().get("ALL");
+      sql += isCommon ? " and concat(p.stage, '') = ?" : " and p.stage = ?";
+      params.add(stage);
+    }
+    if (!after.isEmpty()) {
+      String[] key =
+          new String(Base64.getUrlDecoder().decode(after), StandardCharsets.UTF_8).split("\n", 2);
+      String compare = order.descending ? "<" : ">";
+      sql +=
+          " and %1$s %2$s= ? and (%1$s %2$s ? or %1$s = ? and %3$s > ?)"
+              .formatted(column, compare, id);
+      Object value = order == Order.NAME ? key[1] : Long.parseLong(key[1]);
+      params.addAll(Collections.nCopies(3, value));
+      params.add(Long.parseLong(key[0]));
+    }
+    String byStage = stage.isEmpty() || order != Order.LEAST_READY ? "" : "p.stage, ";
+    return sql + " order by " + byStage + order.by(column, id) + " limit " + (limit + 1);
+  }
+
+  /** How many match; what is counted anyway isn't counted again. */
+  private long total(ProductFilter filter, List<Stage> stages, Where where) {
+    boolean isAnywhere = filter.intake() == 0 && filter.range() == 0;
+    Map<String, Integer> all = counts.all();
+    if (isAnywhere && filter.search().isEmpty()) {
+      if (filter.state().equals("PROOF")) {
+        return stages.stream().mapToInt(s -> all.get(s.name())).sum();
+      }
+      if (all.containsKey(filter.state())) {
+        return all.get(filter.state());
+      }
+    }
+    if (isAnywhere && filter.state().equals("ALL")) {
+      return names.count(filter.search());
+    }
+    return jdbc.sql("select count(*) from product p where " + where.sql + in(stages))
+        .params(where.params)
+        .query(Long.class)
+        .single();
+  }
+
+  private static String in(List<Stage> stages) {
+    return stages.isEmpty()
+        ? ""
+        : stages.stream()
+            .map(s -> "'" + s.name() + "'")
+            .collect(Collectors.joining(", ", " and p.stage in (", ")"));
+  }
+
+  private static String key(ProductLine last, Order order) {
+    String value =
+        switch (order) {
+          case NAME -> last.name();
+          case LEAST_READY, MOST_READY -> String.valueOf(last.readiness());
+          case SHEET -> String.valueOf(last.id());
+        };
+    return Base64.getUrlEncoder()
+        .withoutPadding()
+        .encodeToString((last.id() + "\n" + value).getBytes(StandardCharsets.UTF_8));
+  }
+
+  private static ProductLine line(ResultSet rs, int row) throws SQLException {
+    return new ProductLine(
+        rs.getLong("id"),
+        rs.getString("sku"),
+        rs.getString("name"),
+        rs.getString("brand"),
+        rs.getString("kind"),
+        Stage.valueOf(rs.getString("stage")),
+        orEmpty(rs.getString("failed")),
+        rs.getBoolean("stale"),
+        rs.getInt("readiness"),
+        rs.getInt("must_fix"),
+        rs.getInt("missing"),
+        rs.getInt("disputed"),
+        rs.getString("keyword"),
+        orEmpty(rs.getString("page")));
+  }
+
+  private static String orEmpty(String text) {
+    return text == null ? "" : text;
+  }
+
+  /**
+   * Ids of all products that match, in order of their id.
+   *
+   * @throws IllegalArgumentException if the state is unknown
+   */
+  List<Long> ids(ProductFilter filter) {
+    Where where = where(filter);
+    return jdbc.sql(
+            "select p.id from product p where " + where.sql + in(stages(filter)) + " order by p.id")
+        .params(where.params)
+        .query(Long.class)
+        .list();
+  }
+
+  /** One product as lists show it. */
+  Optional<ProductLine> line(long id) {
+    return jdbc.sql("select " + LINE + " from product p where p.id = ?")
+        .param(id)
+        .query(ProductLists::line)
+        .optional();
+  }
+}
