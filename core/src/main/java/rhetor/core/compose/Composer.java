@@ -398,8 +398,7 @@ public final class Composer {
         first.addAll(opening.sentences());
         said.addAll(opening.said());
       }
-      List<Message> rest =
-          telling.stream().filter(m -> !said.contains(m) && !isSaidBy(m, first)).toList();
+      List<Message> rest = telling.stream().filter(m -> !said.contains(m)).toList();
       SentenceWriter writer =
           new SentenceWriter(subject, pen, opening == null ? "" : opening.text());
       if (!template.outline().isEmpty()) {
@@ -442,13 +441,6 @@ public final class Composer {
     private static String firstSentence(Draft draft) {
       List<Sentence> sentences = draft.sentences(Field.SHORT_DESCRIPTION);
       return sentences.isEmpty() ? "" : sentences.getFirst().text();
-    }
-
-    /** "A floating lure" says all that "a floating action" would. */
-    private static boolean isSaidBy(Message m, List<Sentence> opening) {
-      return m.theme().equals("extra")
-          && m.fact().value() instanceof rhetor.core.fact.Value.Words(String words)
-          && opening.stream().anyMatch(s -> Subject.hasWord(s.text(), words));
     }
 
     /** A paragraph of one sentence looks left over; it joins the one before it. */

@@ -34,7 +34,6 @@ final class Planner {
           "fit",
           "handling",
           "features",
-          "extra",
           "place",
           "pack",
           "included",
@@ -44,7 +43,6 @@ final class Planner {
   private static final Set<String> CLOSING = Set.of("place", "pack", "included", "origin", "care");
   private static final Set<String> ALONE = Set.of("care", "included");
   private static final Set<String> NEVER_SAID = Set.of("name", "brand", "category", "season");
-  private static final double EXTRA_WEIGHT = 42;
   private static final int MOST_SAID = 18;
 
   /** Fewer facts don't make a description. */
@@ -66,15 +64,16 @@ final class Planner {
     List<Message> messages = new ArrayList<>();
     Optional<ProductClass> productClass = knowledge.productClass(product.productClass());
     for (Fact fact : product.facts()) {
-      if (NEVER_SAID.contains(fact.concept())) {
+      Optional<Concept> known = knowledge.concept(fact.concept());
+      if (known.isEmpty() || NEVER_SAID.contains(fact.concept())) {
         continue;
       }
-      Optional<Concept> concept = knowledge.concept(fact.concept());
+      Concept concept = known.get();
       double weight =
           productClass
               .map(c -> c.matters().get(fact.concept()))
               .map(Integer::doubleValue)
-              .orElseGet(() -> concept.map(c -> (double) c.weight()).orElse(EXTRA_WEIGHT));
+              .orElse((double) concept.weight());
       // Of facts that matter alike, the supplier's order decides: the telling columns come first.
       double salience =
           weight
@@ -84,7 +83,7 @@ final class Planner {
       Message message =
           new Message(
               fact,
-              concept.map(Concept::theme).orElse("extra"),
+              concept.theme(),
               salience,
               Message.Phrases.of(phrases),
               pen.rotation().turn(fact.concept()),

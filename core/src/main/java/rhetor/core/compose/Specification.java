@@ -11,7 +11,6 @@ import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductClass;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
-import rhetor.core.language.English;
 
 /** Writes the list of a product's facts, with symbols and without sentences. */
 final class Specification {
@@ -80,10 +79,7 @@ final class Specification {
     if (!listed) {
       return Optional.empty();
     }
-    String label =
-        concept.isPresent()
-            ? concept.get().label()
-            : English.capitalise(HeadingWording.label(fact.label()));
+    String label = concept.map(Concept::label).orElse(fact.label());
     return Optional.of(new Sentence(label + ": " + value, List.of(Support.fact(fact.id()))));
   }
 

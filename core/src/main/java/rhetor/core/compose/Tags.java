@@ -93,14 +93,6 @@ final class Tags {
             m.support());
       }
     }
-    for (Message m : messages) {
-      if (m.theme().equals("extra")
-          && m.fact().value() instanceof Value.Words(String words)
-          && words.matches("[\\p{L} -]{5,24}")
-          && words.split(" ").length <= 3) {
-        tag(tags, seen, English.midSentence(words), m.support());
-      }
-    }
     return tags;
   }
 

@@ -131,10 +131,6 @@ final class Wording {
       Pattern.compile(
           "(?i)(?:an?|the|two|three|four|five|six|seven|eight|nine|ten|all|no|each|every|some|one|its|\\d+\\s*[x×]?|\\d\\S*)\\s.*");
 
-  /** Concepts whose items are things; what is no thing is left to the specification. */
-  private static final Set<String> LISTS =
-      Set.of("features", "included", "not_included", "care", "pack_quantity");
-
   private static final Map<String, String> THICK =
       Map.of(
           "u_lock",
@@ -148,7 +144,6 @@ final class Wording {
 
   private final Knowledge knowledge;
   private final ValueText text;
-  private final HeadingWording headings;
   private final Map<Filling, Map<Form, List<String>>> fillings =
       new LinkedHashMap<>(256, 0.75f, true) {
         @Override
@@ -160,7 +155,6 @@ final class Wording {
   Wording(Knowledge knowledge) {
     this.knowledge = knowledge;
     this.text = new ValueText(knowledge);
-    this.headings = new HeadingWording(text);
   }
 
   /** All phrases for a fact by form, the voice's own first; none if it can't be said in prose. */
@@ -170,19 +164,13 @@ final class Wording {
         || isTooLong(fact.value())) {
       return Map.of();
     }
+    // A heading alone doesn't say what its cells tell of the product: that is listed as it stands.
     Optional<Concept> concept = knowledge.concept(fact.concept());
     // "Framed: fibreglass" doesn't say that it is framed.
-    boolean otherwise =
+    boolean answers =
         concept.isPresent()
-            && concept.get().kind() == Concept.Kind.FLAG
-            && !(fact.value() instanceof Value.YesNo);
-    if (concept.isEmpty() || otherwise) {
-      return headings.phrases(fact);
-    }
-    Map<Form, List<String>> filled = filled(fact, concept.get(), productClass, voice);
-    boolean byHeading =
-        filled.isEmpty() && !concept.get().say().isEmpty() && !LISTS.contains(fact.concept());
-    return byHeading ? headings.phrases(fact) : filled;
+            && (concept.get().kind() != Concept.Kind.FLAG || fact.value() instanceof Value.YesNo);
+    return answers ? filled(fact, concept.get(), productClass, voice) : Map.of();
   }
 
   private record Filling(String concept, Value value, String productClass, String voice) {}

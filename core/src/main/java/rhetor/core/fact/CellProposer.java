@@ -38,10 +38,12 @@ final class CellProposer {
 
   private final Knowledge knowledge;
   private final KindFinder kinds;
+  private final PrivateColumns privately;
 
   CellProposer(Knowledge knowledge) {
     this.knowledge = knowledge;
     this.kinds = new KindFinder(knowledge);
+    this.privately = new PrivateColumns(knowledge);
   }
 
   /**
@@ -79,11 +81,16 @@ final class CellProposer {
   private ColumnReading likely(
       Heading heading, String raw, List<String> values, Set<String> taken) {
     String unit = heading.unit();
+    Optional<String> remark = privately.byHeading(raw);
+    if (remark.isPresent()) {
+      return PrivateColumns.keptBack(raw, remark.get());
+    }
     if (values.stream().mapToInt(String::length).average().orElse(0) > PROSE) {
       return new ColumnReading(raw, Meaning.PROSE, "", 0.75, "The cells are prose.");
     }
     boolean silent = TELLS_NOTHING.matcher(heading.name()).matches();
-    Optional<ColumnReading> guess = guess(raw, unit, values, taken, silent);
+    Optional<ColumnReading> guess =
+        guess(raw, unit, values, taken, silent).or(() -> privately.find(raw, values));
     if (guess.isPresent()) {
       return guess.get();
     }
@@ -134,7 +141,7 @@ final class CellProposer {
   private static ColumnReading guess(
       String raw, String unit, String concept, String reason, Meaning otherwise) {
     Meaning meaning = Meaning.parse(concept);
-    return new ColumnReading(raw, meaning, unit, 0.65, reason)
+    return new ColumnReading(raw, otherwise, unit, 0.65, reason)
         .asking(
             List.of(meaning, otherwise, otherwise == Meaning.KEEP ? Meaning.EXTRA : Meaning.KEEP));
   }

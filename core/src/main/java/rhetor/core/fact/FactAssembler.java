@@ -109,7 +109,7 @@ public final class FactAssembler {
       return new Fact("name", "name", "Name", new Value.Words(clean), List.of(source), false);
     }
     if (concept == null) {
-      return new Fact(factId, "", label, values.readAny(clean, "", false), List.of(source), false);
+      return new Fact(factId, "", label, values.readAny(clean, false), List.of(source), false);
     }
     Value value = values.read(clean, concept, "");
     boolean measured =

@@ -363,7 +363,7 @@ public final class FactReader {
 
     void extra(int index, ColumnReading column, Heading heading, SheetRow row, String cell) {
       boolean asks = column.heading().strip().endsWith("?");
-      value(index, cell, text -> values.readAny(text, column.unit(), asks))
+      value(index, cell, text -> values.readAny(text, asks))
           .ifPresent(
               value -> {
                 String key = "extra:" + heading.name();
@@ -372,7 +372,8 @@ public final class FactReader {
                     new Fact(
                         key,
                         "",
-                        heading.label(),
+                        // With the unit that its cells are in: they are left as they stand.
+                        CellText.clean(column.heading()).replaceFirst("[:*?\\s]+$", ""),
                         value,
                         List.of(source(row, column, cell)),
                         foreign));

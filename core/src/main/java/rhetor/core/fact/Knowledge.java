@@ -1,5 +1,6 @@
 package rhetor.core.fact;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -14,6 +15,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
@@ -33,6 +35,7 @@ public final class Knowledge {
   private final List<Term> terms = new ArrayList<>();
   private final Set<String> things = new LinkedHashSet<>();
   private final Map<String, Map<String, List<String>>> roles = new LinkedHashMap<>();
+  private final Map<String, Set<String>> privateWords = new LinkedHashMap<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
   private final Map<String, Claim> claimsById = new LinkedHashMap<>();
   private final Licence licence;
@@ -46,7 +49,8 @@ public final class Knowledge {
       List<Claim> claims,
       List<Term> terms,
       List<String> things,
-      Map<String, Map<String, List<String>>> roles) {}
+      Map<String, Map<String, List<String>>> roles,
+      @JsonProperty("private") Map<String, Map<String, List<String>>> privateWords) {}
 
   private Knowledge(
       Knowledge from,
@@ -62,6 +66,7 @@ public final class Knowledge {
     terms.addAll(from.terms);
     things.addAll(from.things);
     roles.putAll(from.roles);
+    privateWords.putAll(from.privateWords);
     termsByName.putAll(from.termsByName);
     this.claims.addAll(claims);
     this.claims.forEach(c -> claimsById.put(c.id(), c));
@@ -78,6 +83,12 @@ public final class Knowledge {
       each(file.things, things::add);
       if (file.roles != null) {
         roles.putAll(file.roles);
+      }
+      if (file.privateWords != null) {
+        file.privateWords.forEach(
+            (of, words) ->
+                privateWords.put(
+                    of, words.values().stream().flatMap(List::stream).collect(Collectors.toSet())));
       }
     }
     classes.replaceAll((id, c) -> inherited(c));
@@ -206,6 +217,15 @@ public final class Knowledge {
    */
   public Map<String, Map<String, List<String>>> roles() {
     return roles;
+  }
+
+  /**
+   * Words by which private columns are known, lower case and of all languages.
+   *
+   * @param of "trade" and "remark" for words of headings, "speech" for words of cells
+   */
+  public Set<String> privateWords(String of) {
+    return privateWords.getOrDefault(of, Set.of());
   }
 
   /** Nouns that say what a product is when its name ends in one; singular. */

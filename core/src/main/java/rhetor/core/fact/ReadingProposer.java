@@ -232,9 +232,10 @@ public final class ReadingProposer {
           case ABBREVIATED, MISSPELT -> {
             List<Meaning> choices = new ArrayList<>(fitting);
             choices.add(Meaning.EXTRA);
+            // Until a person says so, it is what its heading says and nothing more.
             yield new ColumnReading(
                     raw,
-                    meaning,
+                    Meaning.EXTRA,
                     heading.unit(),
                     0.6,
                     match.how() == HeadingNames.How.MISSPELT
@@ -246,7 +247,7 @@ public final class ReadingProposer {
               measureDifferently(fitting) && isUnitless(heading.unit(), values)
                   ? new ColumnReading(
                           raw,
-                          meaning,
+                          Meaning.EXTRA,
                           heading.unit(),
                           0.6,
                           "The heading can mean several things, and the cells have no unit.")

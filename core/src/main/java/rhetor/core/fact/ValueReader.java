@@ -41,7 +41,11 @@ public final class ValueReader {
   private static final Pattern COUNT =
       Pattern.compile(
           "(?<q>(?i)up to|max\\.?|min\\.?|bis zu|bis|ab|from|at least)?\\s*(?<n>\\d{1,6})\\s*(?<p>\\+|max\\.?)?\\s*(?i:pages|pcs|pieces|people|persons|participants|keys?|pockets?|modes?|sheets|seeds|Stück|Seiten|x)?");
-  private static final Pattern LIST = Pattern.compile("\\s*[;|/•·\\n]\\s*|,\\s+|,(?=\\D)");
+
+  /** Between the parts of a list; a stroke between digits is a fraction's or a code's. */
+  private static final Pattern LIST =
+      Pattern.compile("\\s*[;|•·\\n]\\s*|\\s*(?<!\\d)/\\s*|\\s*/(?!\\d)\\s*|,\\s+|,(?=\\D)");
+
   private static final Pattern POSTPOSED =
       Pattern.compile(
           "(?i)(recycled|coated|waxed|brushed|anodised|anodized|organic|hardened|lined|padded|laminated)(.*)");
@@ -80,32 +84,13 @@ public final class ValueReader {
   }
 
   /**
-   * Reads a cell of a column that matches no concept, by what it looks like.
+   * Reads a cell of a column that matches no concept: an answer is yes or no, all else stays as it
+   * stands.
    *
-   * @param asks whether the heading is a question, so that "Y" is an answer
+   * @param asks whether the heading is a question, so that a cross or a digit is an answer
    */
-  public Value readAny(String text, String headingUnit, boolean asks) {
-    Optional<Value> value =
-        (asks ? yesNo(text) : plainYesNo(text))
-            .or(() -> rating(text).filter(r -> text.length() <= 6))
-            .or(() -> sides(text, headingUnit))
-            .or(() -> measured(text, "", headingUnit));
-    if (value.isPresent()) {
-      return value.get();
-    }
-    List<String> items = split(text);
-    boolean list =
-        items.size() > 1 && items.stream().allMatch(i -> i.length() <= 40 && words(i) <= 5);
-    return list
-            && (text.contains(";")
-                || text.contains("|")
-                || text.contains(",") && items.stream().allMatch(i -> words(i) <= 3))
-        ? new Value.Terms(items)
-        : new Value.Words(text);
-  }
-
-  private static int words(String text) {
-    return text.split(" ").length;
+  public Value readAny(String text, boolean asks) {
+    return (asks ? yesNo(text) : plainYesNo(text)).orElseGet(() -> new Value.Words(text));
   }
 
   private Optional<Value> measured(String text, String dimension, String unit) {
@@ -223,11 +208,9 @@ public final class ValueReader {
         : NO.contains(lower) ? Optional.of(new Value.YesNo(false)) : Optional.empty();
   }
 
-  /** Yes and no in words; digits and crosses may mean something else in an unknown column. */
+  /** Yes and no; digits and crosses may mean something else in an unknown column. */
   private static Optional<Value> plainYesNo(String text) {
-    return text.length() < 2 || text.equalsIgnoreCase("si")
-        ? Optional.empty()
-        : yesNo(text).filter(v -> !text.matches("(?i)with(out)?|mit|ohne"));
+    return yesNo(text).filter(v -> !text.matches("(?i)with(out)?|mit|ohne|si|x|[01]"));
   }
 
   private Value terms(String text, String type) {

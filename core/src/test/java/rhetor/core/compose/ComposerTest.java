@@ -557,43 +557,28 @@ class ComposerTest {
 
   @Nested
   class ColumnsThatNoConceptKnows {
-    private String proseOf(String heading, String value) {
-      return prose(
-          write(
-              Products.of(
-                  "SKU,Name,Weight," + heading, "A,Harbour Fog Candle,220 g,\"" + value + "\"")));
-    }
-
-    @ParameterizedTest
-    @CsvSource({
-      "Rim,brushed,a brushed rim",
-      "Wick,cotton,a cotton wick",
-      "Wax,soy wax,soy wax",
-      "Binding,thread-sewn,a thread-sewn binding",
-      "Reel seat,DPS,a DPS reel seat",
-      "Region,Guji,The region is Guji",
-      "Vegan?,Y,vegan",
-      "Scent notes,'cedar, sage',scent notes of cedar and sage",
-      "Media incl,yes,included",
-    })
-    void are_put_as_a_person_would_put_them(String heading, String value, String words) {
-      assertThat(proseOf(heading, value)).contains(words);
-    }
-
     @ParameterizedTest
     @CsvSource({
       "Sections,3+2 tips",
+      "Rim,brushed",
+      "Reel seat,DPS",
+      "Region,Guji",
+      "Milk,'cow, raw, silage free'",
       "Saltwater,yes",
       "Care hint,remove before swimming",
       "Ruling,squared 5 mm",
       "Chargeable,no"
     })
-    void are_left_to_the_specification_where_no_sentence_would_be_right(
-        String heading, String value) {
+    void are_listed_as_they_stand_and_told_nowhere(String heading, String value) {
       Draft draft =
-          write(Products.of("SKU,Name,Weight," + heading, "A,Harbour Fog Candle,220 g," + value));
+          write(
+              Products.of(
+                  "SKU,Name,Weight," + heading, "A,Harbour Fog Candle,220 g,\"" + value + "\""));
       assertThat(prose(draft)).doesNotContain(value, heading.toLowerCase(java.util.Locale.ROOT));
-      assertThat(draft.plain(Field.DESCRIPTION)).contains(value);
+      assertThat(draft.plain(Field.DESCRIPTION)).contains(heading + ": " + value);
+      for (Field field : List.of(Field.TAGS, Field.META_DESCRIPTION, Field.META_TITLE)) {
+        assertThat(draft.plain(field)).doesNotContain(value);
+      }
     }
   }
 

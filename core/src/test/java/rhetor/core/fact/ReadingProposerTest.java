@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.assertj.core.api.InstanceOfAssertFactories;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -62,7 +63,7 @@ class ReadingProposerTest {
   @CsvSource({"Wieght,weight,3 kg", "Materail,material,steel", "Colur,colour,red"})
   void a_misspelt_heading_is_proposed_and_asked_about(String heading, String meaning, String cell) {
     ColumnReading column = column(heading, cell);
-    assertThat(column.meaning().code()).isEqualTo(meaning);
+    assertThat(column.meaning()).isEqualTo(Meaning.EXTRA);
     assertThat(choices(column)).containsExactly(meaning, "extra");
     assertThat(column.reason()).contains("nearly");
   }
@@ -153,6 +154,34 @@ class ReadingProposerTest {
     assertThat(column("Nr", "4006381333931").meaning()).isEqualTo(Meaning.KEEP);
   }
 
+  /** Remarks, stock and money stay in the house, whatever the heading; a person is asked. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Our comment|sold badly in May",
+        "Verk.-Marge %|38",
+        "Landed cost|12.40",
+        "Fourn. réf. interne|ZX 12",
+        "Opmerkingen|wordt vervangen",
+        "For us|ask Mira before you promise this",
+        "Whereabouts|we keep them until the fair",
+        "€ net|12"
+      })
+  void what_looks_private_is_kept_back_and_asked_about(String heading, String cell) {
+    ColumnReading column = column(heading, cell, cell, cell);
+    assertThat(column.meaning()).isEqualTo(Meaning.KEEP);
+    assertThat(choices(column)).contains("keep", "extra");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {"Facing|laminated steel, three layers", "Scent notes|cedar, sage", "Nap|short"})
+  void what_looks_like_a_fact_is_kept_under_its_own_heading(String heading, String cell) {
+    assertThat(column(heading, cell, cell, cell).meaning()).isEqualTo(Meaning.EXTRA);
+  }
+
   @Test
   void sheets_of_other_trades_ask_little() {
     List<String> asked = new ArrayList<>();
@@ -166,6 +195,9 @@ class ReadingProposerTest {
           .filter(ColumnReading::asks)
           .forEach(c -> asked.add(file.getFileName() + ": " + c.heading() + " " + c.reason()));
     }
-    assertThat(asked).isEmpty();
+    // Nobody but the supplier knows whom bare notes are for.
+    assertThat(asked)
+        .singleElement(InstanceOfAssertFactories.STRING)
+        .startsWith("seeds.csv: Notes ");
   }
 }

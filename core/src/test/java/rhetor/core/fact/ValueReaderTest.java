@@ -7,6 +7,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class ValueReaderTest {
   private static final Knowledge KNOWLEDGE = Knowledge.standard();
@@ -64,7 +65,7 @@ class ValueReaderTest {
 
   @Test
   void ranges_sides_ratings_and_yes_or_no() {
-    assertThat(point.readAny("-5 to 40 °C", "", false))
+    assertThat(point.read("-5 to 40 °C", concept("temperature"), ""))
         .isEqualTo(new Value.Range(new BigDecimal("-5"), new BigDecimal("40"), "°C"));
     assertThat(comma.read("30x20x12 cm", concept("dimensions"), ""))
         .isEqualTo(
@@ -75,7 +76,37 @@ class ValueReaderTest {
     assertThat(point.read("IP X6", concept("water_rating"), ""))
         .isEqualTo(new Value.Rating("IPX6"));
     assertThat(comma.read("ja", concept("reflective"), "")).isEqualTo(new Value.YesNo(true));
-    assertThat(point.readAny("No", "", false)).isEqualTo(new Value.YesNo(false));
+  }
+
+  @ParameterizedTest
+  @CsvSource({"No,false", "N,false", "Y,true", "✓,true", "nein,false"})
+  void answers_in_a_column_that_nobody_knows_are_yes_and_no(String cell, boolean yes) {
+    assertThat(point.readAny(cell, false)).isEqualTo(new Value.YesNo(yes));
+  }
+
+  /** What isn't understood is neither cut up nor converted, to the last character. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "cow, raw, silage free",
+        "10 h / 2 Ah",
+        "1/2\" female",
+        "000",
+        "2,4 kg",
+        "no (beeswax)",
+        "x",
+        "si",
+        "85 % natural; 15 % synth."
+      })
+  void what_is_not_understood_stays_as_it_stands(String cell) {
+    assertThat(point.readAny(cell, false)).isEqualTo(new Value.Words(cell));
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"flex 3/8\" x 375 mm", "click-clack 1 1/4\"", "56/62"})
+  void fractions_are_not_cut_in_two(String cell) {
+    assertThat(point.read(cell, concept("features"), ""))
+        .isIn(new Value.Terms(List.of(cell)), new Value.Words(cell));
   }
 
   @Test
