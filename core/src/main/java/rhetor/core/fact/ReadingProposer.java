@@ -4,11 +4,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import rhetor.core.fact.Meaning.Role;
@@ -16,7 +14,6 @@ import rhetor.core.sheet.SheetRow;
 
 /** Proposes what each column of a sheet means, from its heading and its first cells. */
 public final class ReadingProposer {
-  private static final Pattern CODE = Pattern.compile("(?=.*\\d)[A-Za-z0-9][A-Za-z0-9._/-]{1,30}");
   private static final Pattern BARE =
       Pattern.compile("[<>~±]?\\s*\\d[\\d.,]*(?:\\s*[x×*-]\\s*\\d[\\d.,]*){0,2}");
 
@@ -32,11 +29,13 @@ public final class ReadingProposer {
   private final Knowledge knowledge;
   private final HeadingNames names;
   private final CellProposer cells;
+  private final Identity identity;
 
   public ReadingProposer(Knowledge knowledge) {
     this.knowledge = knowledge;
     this.names = new HeadingNames(knowledge);
     this.cells = new CellProposer(knowledge);
+    this.identity = new Identity(knowledge, names);
   }
 
   /**
@@ -84,9 +83,7 @@ public final class ReadingProposer {
       columns.add(askForUnit(proposed, values));
     }
     readAsGrowing(columns);
-    keepFirst(columns, Role.SKU, Meaning.KEEP);
-    keepFirst(columns, Role.NAME, Meaning.EXTRA);
-    findMissing(columns, sample);
+    identity.find(columns, sample);
     doubtShortCodes(columns, sample);
     keepOwn(columns);
     String language =
@@ -306,33 +303,6 @@ public final class ReadingProposer {
                 .toList());
   }
 
-  private void keepFirst(List<ColumnReading> columns, Role role, Meaning otherwise) {
-    // "Name" beats "Model" when both are there: names are listed from the surest to the least sure.
-    int best = -1;
-    int bestRank = Integer.MAX_VALUE;
-    for (int i = 0; i < columns.size(); i++) {
-      ColumnReading c = columns.get(i);
-      int rank = names.rank(role, c.heading(), knowledge);
-      if (c.meaning().role() == role && rank < bestRank) {
-        best = i;
-        bestRank = rank;
-      }
-    }
-    for (int i = 0; i < columns.size(); i++) {
-      ColumnReading c = columns.get(i);
-      if (c.meaning().role() == role && i != best) {
-        columns.set(
-            i,
-            new ColumnReading(
-                c.heading(),
-                otherwise,
-                c.unit(),
-                0.5,
-                "Another column is the " + role.name().toLowerCase(Locale.ROOT) + "."));
-      }
-    }
-  }
-
   /** Codes of digits of which a few are shorter: a spreadsheet has taken their leading zeros. */
   private static void doubtShortCodes(List<ColumnReading> columns, List<SheetRow> sample) {
     for (int i = 0; i < columns.size(); i++) {
@@ -369,55 +339,6 @@ public final class ReadingProposer {
                 c.reason()
                     + " %d of the first codes have fewer digits than the usual %d: a spreadsheet may have taken their leading zeros."
                         .formatted(shorter, usual)));
-      }
-    }
-  }
-
-  /** Finds a key and a name by their values when no heading gave them away. */
-  private static void findMissing(List<ColumnReading> columns, List<SheetRow> sample) {
-    if (columns.stream().noneMatch(c -> c.meaning().role() == Role.SKU)) {
-      promote(
-          columns,
-          sample,
-          Meaning.SKU,
-          v -> CODE.matcher(v).matches() && !CellProposer.isGtin(v),
-          "Every cell is a different code.");
-    }
-    if (columns.stream().noneMatch(c -> c.meaning().role() == Role.NAME)) {
-      promote(
-          columns,
-          sample,
-          Meaning.NAME,
-          v ->
-              v.length() >= 4
-                  && v.length() <= 90
-                  && v.chars().filter(Character::isLetter).count() * 2 > v.length(),
-          "Every cell is different and reads like a name.");
-    }
-  }
-
-  private static void promote(
-      List<ColumnReading> columns,
-      List<SheetRow> sample,
-      Meaning meaning,
-      Predicate<String> looks,
-      String reason) {
-    for (int i = 0; i < columns.size(); i++) {
-      ColumnReading c = columns.get(i);
-      int column = i;
-      if (c.meaning().role() == Role.EXTRA || c.meaning().role() == Role.KEEP && c.asks()) {
-        List<String> values =
-            sample.stream()
-                .map(r -> CellText.clean(r.cell(column)))
-                .filter(v -> !v.isEmpty())
-                .toList();
-        Set<String> distinct = new HashSet<>(values);
-        if (values.size() * 10 >= sample.size() * 9
-            && distinct.size() * 10 >= values.size() * 9
-            && CellProposer.share(values, looks, 0.9)) {
-          columns.set(i, new ColumnReading(c.heading(), meaning, "", 0.7, reason));
-          return;
-        }
       }
     }
   }

@@ -154,6 +154,41 @@ class ReadingProposerTest {
     assertThat(column("Nr", "4006381333931").meaning()).isEqualTo(Meaning.KEEP);
   }
 
+  private Reading read(String sheet) {
+    List<List<String>> table =
+        sheet
+            .lines()
+            .map(l -> List.of(l.split("\\|", -1)).stream().map(String::strip).toList())
+            .toList();
+    return proposer.propose(
+        table.getFirst(),
+        IntStream.range(1, table.size())
+            .mapToObj(i -> new SheetRow(i + 1, table.get(i), new BitSet()))
+            .toList());
+  }
+
+  private static String heading(Reading reading, Meaning.Role role) {
+    return reading.column(role) < 0 ? "" : reading.columns().get(reading.column(role)).heading();
+  }
+
+  /** The column that names the product, not any column that has words. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '=',
+      value = {
+        "'No. | Knife | Pattern | Blade cm\nK-10 | santoku | Tarrabeg | 18\nK-11 | santoku, left | Old Quennish | 16\nK-20 | bread | Ostrava | 24'=No.=Pattern",
+        "'Item no | Item | Shade | Wattage\n881 | Low Tide Lamp | brass, opal glass | 40\n882 | Low Tide Wall | brass | 25\n883 | Mole | linen shade, E27 socket | 60'=Item no=Item",
+        "'Quality | Ref. | Pile material | Construction\nFjell | R100 | wool, undyed | hand knotted\nMalla | R200 | jute | flat woven\nÅsen | R300 | wool 80 %, nylon | hand tufted'=Ref.=Quality",
+        "'Title | Code | Binding\nThe Salt Road | 9-01 | cloth\nBees in Winter | 9-02 | paper\nA Field Guide to Fog | 9-03 | cloth'=Code=Title",
+        "'EAN | Our code | Tea | Garden | Leaf\n4006381333931 | T1 | Misty Second Flush | Harnoa | whole\n4006381333948 | T2 | Breakfast No. 4 | Harnoa | broken\n4006381333955 | T3 | Smoke Over Pines | Luopan | whole'=Our code=Tea"
+      })
+  void the_code_and_the_name_are_found_by_what_their_cells_are_like(
+      String sheet, String code, String name) {
+    Reading reading = read(sheet.replace("\\n", "\n"));
+    assertThat(heading(reading, Meaning.Role.SKU)).isEqualTo(code);
+    assertThat(heading(reading, Meaning.Role.NAME)).isEqualTo(name);
+  }
+
   /** Remarks, stock and money stay in the house, whatever the heading; a person is asked. */
   @ParameterizedTest
   @CsvSource(
