@@ -5,7 +5,7 @@ import type { Schema } from '../api/client';
 
 type Answer = { column: number; meaning: string; unit?: string };
 
-/** Columns of which a person has to say what they are; until then the sheet can’t come in. */
+/** Columns of which a person has to say what they are; until then they are kept back, or the sheet is. */
 export function Questions(props: {
   sheet: Schema['IntakeView'];
   label: (meaning: string) => string;
@@ -39,7 +39,7 @@ export function Questions(props: {
           <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1, mt: 0.5 }}>
             {column.choices.length > 0 ? (
               <>
-                It is
+                {column.meaning === 'keep' ? 'It is kept back unless you say what it is:' : 'It is'}
                 {column.choices.map((meaning) => (
                   <Button
                     key={meaning}

@@ -92,7 +92,10 @@ export function Reading({ id }: { id: number }) {
   const isBusy = takeIn.isPending || tryOut.isPending;
   const asking = sheet.columns.filter((c) => c.choices.length + c.units.length > 0);
   const isBlocked =
-    sheet.obstacle !== '' || (sheet.hasToBeSeen && !sheet.seen) || asking.length > 0;
+    sheet.obstacle !== '' ||
+    (sheet.hasToBeSeen && !sheet.seen) ||
+    // What is kept back meanwhile does no harm.
+    asking.some((c) => c.meaning !== 'keep');
 
   return (
     <Box>

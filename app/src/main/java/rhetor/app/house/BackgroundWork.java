@@ -11,11 +11,13 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 
 /**
  * Background work in the same database: a task is scheduled in the transaction that asks for it,
- * and taken over by another process, or after a restart, about ten seconds after its own has died.
+ * and goes on after a restart. One process has the database, so whatever was under way when it
+ * starts is nobody's.
  */
 @Configuration
 class BackgroundWork {
@@ -37,8 +39,9 @@ class BackgroundWork {
         .startTasks(recurring)
         .threads(THREADS)
         .pollingInterval(Duration.ofMillis(500))
-        .heartbeatInterval(Duration.ofSeconds(2))
-        .missedHeartbeatsLimit(4)
+        // A machine that stands still for a while makes nothing dead that lives in this process.
+        .heartbeatInterval(Duration.ofMinutes(1))
+        .missedHeartbeatsLimit(10)
         .enableImmediateExecution()
         .shutdownMaxWait(Duration.ofSeconds(5))
         .build();
@@ -48,13 +51,18 @@ class BackgroundWork {
   @Configuration
   static class Begin {
     private final Scheduler scheduler;
+    private final JdbcClient jdbc;
 
-    Begin(Scheduler scheduler) {
+    Begin(Scheduler scheduler, JdbcClient jdbc) {
       this.scheduler = scheduler;
+      this.jdbc = jdbc;
     }
 
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
+      jdbc.sql(
+              "update scheduled_tasks set picked = false, picked_by = null, last_heartbeat = null, version = version + 1 where picked")
+          .update();
       scheduler.start();
     }
   }

@@ -85,7 +85,7 @@ public class IntakeTaking {
     requireUsable(intake);
     List<String> asking =
         intake.reading().columns().stream()
-            .filter(ColumnReading::asks)
+            .filter(ColumnReading::holdsUp)
             .map(ColumnReading::heading)
             .toList();
     if (!asking.isEmpty()) {

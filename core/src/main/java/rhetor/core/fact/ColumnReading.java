@@ -36,6 +36,11 @@ public record ColumnReading(
     return !choices.isEmpty() || !units.isEmpty();
   }
 
+  /** Whether a sheet waits for the answer; what is kept back meanwhile does no harm. */
+  public boolean holdsUp() {
+    return asks() && meaning.role() != Meaning.Role.KEEP;
+  }
+
   /** The same column read as something else, because a person says so. */
   public ColumnReading as(Meaning other) {
     return as(other, unit);
