@@ -3,24 +3,20 @@ package rhetor.app.house;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import rhetor.core.exchange.SheetJob;
 import rhetor.core.fact.ColumnReading;
 import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.Meaning;
 import rhetor.core.fact.Reading;
-import rhetor.core.fact.ReadingProposer;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetException;
 import rhetor.core.sheet.SheetProblem;
-import rhetor.core.sheet.SheetRow;
 import rhetor.core.style.Style;
 import rhetor.core.style.StyleProblem;
 import rhetor.core.style.Voice;
@@ -28,7 +24,6 @@ import rhetor.core.style.Voices;
 import rhetor.core.template.StartingTemplates;
 import rhetor.core.template.Template;
 import tools.jackson.core.JacksonException;
-import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
@@ -42,11 +37,9 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
       "Exit status: 0 if every row is accounted for, 1 if the sheet can't be read, 2 for wrong options."
     })
 public final class WriteCommand implements Callable<Integer> {
-  private static final int SAMPLE = 300;
   private static final int SHOWN_PROBLEMS = 20;
 
-  @Parameters(paramLabel = "IN", description = "The supplier's sheet (CSV).")
-  Path in;
+  @Mixin SheetOptions sheetOptions;
 
   @Option(
       names = {"-o", "--out"},
@@ -54,19 +47,6 @@ public final class WriteCommand implements Callable<Integer> {
       paramLabel = "OUT",
       description = "Where the sheet with texts goes.")
   Path out;
-
-  @Option(
-      names = "--map",
-      paramLabel = "FILE",
-      description =
-          "What columns mean, as YAML or JSON: a heading and sku, name, prose, keyword, keep, extra or a concept for each.")
-  Path map;
-
-  @Option(
-      names = "--keyword-column",
-      paramLabel = "NAME",
-      description = "The column that has the primary keyword.")
-  String keywordColumn;
 
   @Option(
       names = "--seed",
@@ -104,9 +84,10 @@ public final class WriteCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     try {
-      if (!Files.isRegularFile(in)) {
-        return fail("There is no file " + in + ".");
+      if (sheetOptions.missing().isPresent()) {
+        return fail(sheetOptions.missing().get());
       }
+      Path in = sheetOptions.in();
       if (Files.exists(out) && Files.isSameFile(in, out)) {
         return fail(
             "OUT is the same file as IN; choose another, so that the supplier's sheet stays as it is.");
@@ -131,7 +112,11 @@ public final class WriteCommand implements Callable<Integer> {
         return fail("There is no folder " + folder + " to write to.");
       }
       Sheet sheet = Sheet.open(in);
-      Reading reading = reading(sheet);
+      Reading reading = sheetOptions.reading(sheet);
+      reading.columns().stream()
+          .filter(ColumnReading::asks)
+          .map(WriteCommand::doubt)
+          .forEach(System.err::println);
       Optional<String> obstacle = reading.obstacle();
       if (obstacle.isPresent()) {
         return fail(obstacle.get() + " Use --map.");
@@ -214,46 +199,6 @@ public final class WriteCommand implements Callable<Integer> {
         s.rows(), s.written(), s.toFix(), s.rejected(), s.duplicates(), s.blank(), out);
   }
 
-  private Reading reading(Sheet sheet) {
-    List<SheetRow> sample = new ArrayList<>();
-    try (Sheet.Rows rows = sheet.rows()) {
-      while (rows.hasNext() && sample.size() < SAMPLE) {
-        sample.add(rows.next());
-      }
-    }
-    Reading proposed =
-        new ReadingProposer(Knowledge.standard()).propose(sheet.layout().headings(), sample);
-    List<ColumnReading> columns = new ArrayList<>(proposed.columns());
-    if (map != null) {
-      readMap().forEach((heading, said) -> set(columns, heading, said));
-    }
-    if (keywordColumn != null) {
-      columns.replaceAll(c -> c.meaning().equals(Meaning.KEYWORD) ? c.as(Meaning.EXTRA) : c);
-      set(columns, keywordColumn, Meaning.KEYWORD.code());
-    }
-    columns.stream()
-        .filter(ColumnReading::asks)
-        .map(WriteCommand::doubt)
-        .forEach(System.err::println);
-    return new Reading(columns, proposed.numbers(), proposed.language(), proposed.boilerplate());
-  }
-
-  private Map<String, String> readMap() {
-    try {
-      return YAMLMapper.builder()
-          .build()
-          .readValue(map.toFile(), new TypeReference<Map<String, String>>() {});
-    } catch (JacksonException e) {
-      throw new IllegalArgumentException(
-          "The map "
-              + map
-              + " can't be read: "
-              + e.getOriginalMessage()
-              + " It needs one line for each column, such as  Gewicht: weight",
-          e);
-    }
-  }
-
   /** What isn't clear about a column, how it is read nevertheless, and how to say otherwise. */
   private static String doubt(ColumnReading column) {
     return column.choices().isEmpty()
@@ -270,32 +215,5 @@ public final class WriteCommand implements Callable<Integer> {
                 column.reason(),
                 column.meaning().code(),
                 String.join(", ", column.choices().stream().map(Meaning::code).toList()));
-  }
-
-  /**
-   * Reads a column as the map says.
-   *
-   * @param said a meaning's code, and "in" with a unit for cells that give none: "weight in g"
-   */
-  private static void set(List<ColumnReading> columns, String heading, String said) {
-    String[] parts = said.strip().split("\\s+in\\s+", 2);
-    Meaning meaning = Meaning.parse(parts[0], Knowledge.standard());
-    String unit = parts.length == 1 ? "" : parts[1];
-    if (!unit.isEmpty() && Knowledge.standard().unitWritten(unit).isEmpty()) {
-      throw new IllegalArgumentException(
-          "No unit is called \"" + unit + "\". Use one such as g, mm or l.");
-    }
-    for (int i = 0; i < columns.size(); i++) {
-      if (columns.get(i).heading().equalsIgnoreCase(heading)) {
-        ColumnReading column = columns.get(i);
-        columns.set(i, unit.isEmpty() ? column.as(meaning) : column.as(meaning, unit));
-        return;
-      }
-    }
-    throw new IllegalArgumentException(
-        "No column is called \""
-            + heading
-            + "\". There are: "
-            + String.join(", ", columns.stream().map(ColumnReading::heading).toList()));
   }
 }
