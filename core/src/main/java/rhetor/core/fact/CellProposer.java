@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import rhetor.core.language.English;
 
 /** Proposes what a column means from its cells alone, when its heading doesn't say. */
 final class CellProposer {
@@ -34,6 +35,7 @@ final class CellProposer {
   private static final double NEARLY_ALL = 0.9;
   private static final double MOST = 0.8;
   private static final double MANY = 0.6;
+  private static final double HALF = 0.5;
   private static final int FEW_MEANINGS = 4;
 
   private final Knowledge knowledge;
@@ -54,6 +56,50 @@ final class CellProposer {
    */
   ColumnReading propose(Heading heading, String raw, List<String> values, Set<String> taken) {
     return unmistakable(raw, values).orElseGet(() -> likely(heading, raw, values, taken));
+  }
+
+  /**
+   * A column whose heading is said of other kinds of things: it stays under its heading, and where
+   * nobody knows what the products are, a person is asked.
+   *
+   * @param meanings what the heading means elsewhere
+   * @param classes what the products are; empty if unknown
+   */
+  Optional<ColumnReading> ofOtherThings(
+      String raw, String unit, List<String> values, List<Meaning> meanings, Set<String> classes) {
+    if (privately.find(raw, values).isPresent()) {
+      return Optional.empty();
+    }
+    ColumnReading own =
+        new ColumnReading(
+            raw, Meaning.EXTRA, unit, 0.6, "So one speaks of other kinds of products.");
+    if (!classes.isEmpty()) {
+      return Optional.of(own);
+    }
+    List<Meaning> choices = new ArrayList<>(meanings);
+    choices.add(Meaning.EXTRA);
+    choices.add(Meaning.KEEP);
+    return Optional.of(own.asking(choices));
+  }
+
+  /** Whether a column tells by itself what it is, so that no likeness of its heading counts. */
+  boolean isPlain(String raw, List<String> values) {
+    return unmistakable(raw, values).isPresent() || privately.find(raw, values).isPresent();
+  }
+
+  /**
+   * Whether cells may say what things are: words of a dictionary do, or of another language;
+   * made-up names among English words don't.
+   */
+  boolean mayNameThings(List<String> values) {
+    return values.isEmpty()
+        || share(
+            values,
+            v ->
+                !kinds.find("", v, Set.of()).noun().isEmpty()
+                    || English.isKnown(English.lastWord(v))
+                    || v.chars().anyMatch(c -> c > 127),
+            HALF);
   }
 
   /** What the cells are by their form, whatever the heading is like: codes, addresses, prices. */
@@ -81,9 +127,9 @@ final class CellProposer {
   private ColumnReading likely(
       Heading heading, String raw, List<String> values, Set<String> taken) {
     String unit = heading.unit();
-    Optional<String> remark = privately.byHeading(raw);
-    if (remark.isPresent()) {
-      return PrivateColumns.keptBack(raw, remark.get());
+    Optional<ColumnReading> house = privately.ofHeading(raw, values);
+    if (house.isPresent()) {
+      return house.get();
     }
     if (values.stream().mapToInt(String::length).average().orElse(0) > PROSE) {
       return new ColumnReading(raw, Meaning.PROSE, "", 0.75, "The cells are prose.");
@@ -193,6 +239,21 @@ final class CellProposer {
         .flatMap(Optional::stream)
         .map(Unit::dimension)
         .toList();
+  }
+
+  /** Whether cells are of the kind that an abbreviated heading would have. */
+  boolean bearOut(Meaning meaning, String headingUnit, List<String> values) {
+    if (meaning.role() != Meaning.Role.CONCEPT) {
+      return true;
+    }
+    return knowledge
+        .concept(meaning.concept())
+        .filter(
+            c ->
+                !c.dimension().isEmpty()
+                    ? dimensions(headingUnit, values).contains(c.dimension())
+                    : !c.terms().isEmpty() && share(values, v -> areTerms(c.terms(), v), HALF))
+        .isPresent();
   }
 
   private boolean areTerms(String type, String value) {

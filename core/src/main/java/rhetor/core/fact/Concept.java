@@ -15,7 +15,7 @@ import java.util.Map;
  * @param weight how much it matters to a buyer, 0 to 100, unless the class says otherwise
  * @param terms kind of word list its values come from, or empty
  * @param cues words that, near a value in prose, show that it belongs to this concept
- * @param classes classes whose prose it is looked for in; empty for all
+ * @param classes classes of things that can have it, with those that belong to them; empty for all
  * @param compare the word before "than most" for an amount that is less or more than most of its
  *     kind have, where that is a reason to buy it: {@code {less: less}} for a weight
  * @param anyOrder whether the items of a list may stand in any order: features, but not ingredients

@@ -383,8 +383,7 @@ public final class FactReader {
     void prose(ColumnReading column, SheetRow row, String cell, String productClass) {
       Prose prose = proseOf(cell);
       for (ProseMiner.Find find : prose.finds) {
-        List<String> classes = find.concept().classes();
-        if (!classes.isEmpty() && !classes.contains(productClass)) {
+        if (!knowledge.takes(find.concept(), productClass)) {
           continue;
         }
         merge.add(fact(find.concept(), find.value(), source(row, column, find.snippet())));

@@ -2,11 +2,9 @@ package rhetor.core.fact;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collection;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,6 +12,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.apache.commons.text.similarity.JaroWinklerSimilarity;
 import rhetor.core.fact.Meaning.Role;
+import rhetor.core.language.English;
 
 /** What headings call columns, in all languages that Rhetor knows, and what comes close to that. */
 final class HeadingNames {
@@ -26,13 +25,16 @@ final class HeadingNames {
   private static final double MISSPELT = 0.94;
 
   private static final int SHORTEST_MISSPELT = 5;
-  private static final int SHORTEST_ABBREVIATION = 3;
 
-  private final Map<String, LinkedHashSet<Meaning>> meanings = new HashMap<>();
-  private final Map<String, Set<String>> languages = new HashMap<>();
+  private final Knowledge knowledge;
+
+  /** What a name means, and in which languages. */
+  private final Map<String, Map<Meaning, Set<String>>> meanings = new HashMap<>();
+
   private final Map<Role, List<String>> ranks = new HashMap<>();
 
   HeadingNames(Knowledge knowledge) {
+    this.knowledge = knowledge;
     knowledge
         .roles()
         .forEach(
@@ -64,10 +66,28 @@ final class HeadingNames {
     names.forEach(
         (language, all) ->
             all.forEach(
-                n -> {
-                  meanings.computeIfAbsent(n, k -> new LinkedHashSet<>()).add(meaning);
-                  languages.computeIfAbsent(n, k -> new HashSet<>()).add(language);
-                }));
+                n ->
+                    meanings
+                        .computeIfAbsent(n, k -> new LinkedHashMap<>())
+                        .computeIfAbsent(meaning, k -> new HashSet<>())
+                        .add(language)));
+  }
+
+  /** The language that most of a sheet's headings are in, as an ISO 639-1 code. */
+  String language(List<Heading> headings) {
+    Map<String, Integer> counts = new HashMap<>();
+    for (Heading heading : headings) {
+      Set<String> languages = new HashSet<>();
+      meanings.getOrDefault(heading.name(), Map.of()).values().forEach(languages::addAll);
+      languages.forEach(l -> counts.merge(l, 1, Integer::sum));
+    }
+    int english = counts.getOrDefault("en", 0);
+    return counts.entrySet().stream()
+        .filter(e -> !e.getKey().equals("en") && e.getValue() > english)
+        .max(
+            Map.Entry.<String, Integer>comparingByValue().thenComparing(Map.Entry.comparingByKey()))
+        .map(Map.Entry::getKey)
+        .orElse("en");
   }
 
   /** How a heading was found. */
@@ -86,59 +106,79 @@ final class HeadingNames {
    */
   record Match(String name, How how, List<Meaning> meanings) {}
 
-  /** What a heading means; nothing if it is like no known name. */
-  Optional<Match> find(Heading heading) {
+  /**
+   * What a heading means; nothing if it is like no known name.
+   *
+   * @param language the sheet's language
+   */
+  Optional<Match> find(Heading heading, String language) {
     String name = heading.name();
-    Optional<Match> exact = named(name, How.EXACT);
+    Optional<Match> exact = named(name, How.EXACT, language);
     if (exact.isPresent()) {
       return exact;
     }
     if (name.contains("/ ")) {
       // "Light / Run time" is first looked up as "light run time", then as "run time". A name or
       // code inside a group is the group's, not the product's.
-      return named(name.replace(" / ", " "), How.EXACT)
-          .or(() -> named(heading.ownName(), How.WITHOUT_FILLING))
+      return named(name.replace(" / ", " "), How.EXACT, language)
+          .or(() -> named(heading.ownName(), How.WITHOUT_FILLING, language))
           .filter(
               m ->
                   m.meanings.getFirst().role() != Role.SKU
                       && m.meanings.getFirst().role() != Role.NAME);
     }
-    return named(withoutFilling(name), How.WITHOUT_FILLING)
-        .or(() -> named(name + "s", How.WITHOUT_FILLING))
+    return named(withoutFilling(name), How.WITHOUT_FILLING, language)
+        .or(() -> named(name + "s", How.WITHOUT_FILLING, language))
         .or(
             () ->
                 name.endsWith("s")
-                    ? named(name.substring(0, name.length() - 1), How.WITHOUT_FILLING)
+                    ? named(name.substring(0, name.length() - 1), How.WITHOUT_FILLING, language)
                     : Optional.empty())
-        .or(() -> abbreviated(name))
-        .or(() -> misspelt(name));
+        .or(() -> abbreviated(name, language))
+        .or(() -> misspelt(name, language));
   }
 
-  private Optional<Match> named(String name, How how) {
-    return Optional.ofNullable(meanings.get(name))
-        .map(found -> new Match(name, how, List.copyOf(found)));
+  private Optional<Match> named(String name, How how, String language) {
+    List<Meaning> found = new ArrayList<>();
+    meanings
+        .getOrDefault(name, Map.of())
+        .forEach(
+            (meaning, languages) -> {
+              if (isMeant(name, meaning, languages, language)) {
+                found.add(meaning);
+              }
+            });
+    return found.isEmpty() ? Optional.empty() : Optional.of(new Match(name, how, found));
   }
 
-  /** "Mat." for material: the start of one known word, and of no other meaning's name. */
-  private Optional<Match> abbreviated(String name) {
-    if (name.length() < SHORTEST_ABBREVIATION || name.contains(" ")) {
-      return Optional.empty();
+  /**
+   * Whether a name is said in the sheet's language or in English. A name of a third language counts
+   * if it has a word that English hasn't: "Art" on an English sheet is not the German for a kind.
+   */
+  private static boolean isMeant(
+      String name, Meaning meaning, Set<String> languages, String language) {
+    return meaning.role() != Role.CONCEPT && meaning.role() != Role.SKU
+        || languages.contains("en")
+        || languages.contains(language)
+        || Arrays.stream(name.split(" ")).anyMatch(w -> !English.isKnown(w));
+  }
+
+  /** "Mat." for material: words that are short for others, from the list of the language. */
+  private Optional<Match> abbreviated(String name, String language) {
+    List<String> words = new ArrayList<>();
+    for (String word : name.split(" ")) {
+      String whole = knowledge.abbreviations(language).get(word);
+      words.add(whole != null ? whole : knowledge.abbreviations("en").getOrDefault(word, word));
     }
-    List<String> longer =
-        meanings.keySet().stream()
-            .filter(n -> n.startsWith(name) && !n.contains(" "))
-            .sorted(
-                Comparator.comparing((String n) -> !languages(n).contains("en"))
-                    .thenComparing(n -> n))
-            .toList();
-    List<Meaning> found = longer.stream().map(meanings::get).flatMap(Collection::stream).toList();
-    List<Meaning> distinct = found.stream().distinct().toList();
-    return distinct.isEmpty() || distinct.size() > 3
+    words.removeIf(String::isEmpty);
+    String whole = String.join(" ", words);
+    return whole.equals(name)
         ? Optional.empty()
-        : Optional.of(new Match(longer.getFirst(), How.ABBREVIATED, distinct));
+        : named(whole, How.ABBREVIATED, language)
+            .or(() -> named(withoutFilling(whole), How.ABBREVIATED, language));
   }
 
-  private Optional<Match> misspelt(String name) {
+  private Optional<Match> misspelt(String name, String language) {
     if (name.length() < SHORTEST_MISSPELT) {
       return Optional.empty();
     }
@@ -155,12 +195,7 @@ final class HeadingNames {
         bestLikeness = alike;
       }
     }
-    return best.isEmpty() ? Optional.empty() : named(best, How.MISSPELT);
-  }
-
-  /** The languages in which this is a column's name. */
-  Set<String> languages(String name) {
-    return languages.getOrDefault(name, Set.of());
+    return best.isEmpty() ? Optional.empty() : named(best, How.MISSPELT, language);
   }
 
   /** How sure a heading names this role, 0 the surest; a large number if it doesn't at all. */

@@ -24,6 +24,7 @@ final class Identity {
 
   private static final int LONGEST_NAME = 90;
   private static final int WORDS_OF_A_NAME = 6;
+  private static final int SHORT_PROSE = 40;
 
   /** What a known heading is worth, the surest one; cells that are all as they should be, 1. */
   private static final double NAMED = 1.2;
@@ -34,7 +35,7 @@ final class Identity {
   /** Less like a code or a name than this is none. */
   private static final double LEAST_CODE = 1;
 
-  private static final double LEAST_NAME = 1.5;
+  private static final double LEAST_NAME = 1.75;
 
   private final Knowledge knowledge;
   private final HeadingNames names;
@@ -125,6 +126,10 @@ final class Identity {
    * in one house, and in another what it is called.
    */
   private boolean mayBeNames(ColumnReading column, List<String> values) {
+    // A description of two words is what the thing is called.
+    if (column.meaning().role() == Role.PROSE) {
+      return values.stream().mapToInt(String::length).average().orElse(LONGEST_NAME) < SHORT_PROSE;
+    }
     return knowledge
             .concept(column.meaning().concept())
             .filter(c -> c.kind() == Concept.Kind.WORDS && !c.theme().equals("identity"))
@@ -171,7 +176,7 @@ final class Identity {
                 v.length() >= 3
                     && v.length() <= LONGEST_NAME
                     && v.chars().filter(Character::isLetter).count() * 2 > v.length());
-    if (letters < 0.9 || share(values, v -> CODE.matcher(v).matches()) > 0.5) {
+    if (letters < 0.7 || share(values, v -> CODE.matcher(v).matches()) > 0.5) {
       return 0;
     }
     double different = distinct(values);

@@ -69,6 +69,9 @@ final class KindFinder {
 
   private final Map<String, Named> byName = new HashMap<>();
 
+  /** Longer texts name no thing. */
+  private static final int LONGEST = 400;
+
   private static final int TELLING = 2;
   private final Knowledge knowledge;
 
@@ -100,6 +103,12 @@ final class KindFinder {
    * @param concepts the concepts that its columns give facts of
    */
   Kind find(String name, String category, Set<String> concepts) {
+    if (name.length() > LONGEST || category.length() > LONGEST) {
+      return find(
+          name.length() > LONGEST ? "" : name,
+          category.length() > LONGEST ? "" : category,
+          concepts);
+    }
     Shelf shelf = shelves.of(category);
     Named onShelf = shelf.named.orElse(null);
     Named called = suffixClass(core(name));

@@ -35,6 +35,7 @@ public final class Knowledge {
   private final List<Term> terms = new ArrayList<>();
   private final Set<String> things = new LinkedHashSet<>();
   private final Map<String, Map<String, List<String>>> roles = new LinkedHashMap<>();
+  private final Map<String, Map<String, String>> abbreviations = new LinkedHashMap<>();
   private final Map<String, Set<String>> privateWords = new LinkedHashMap<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
   private final Map<String, Claim> claimsById = new LinkedHashMap<>();
@@ -50,7 +51,8 @@ public final class Knowledge {
       List<Term> terms,
       List<String> things,
       Map<String, Map<String, List<String>>> roles,
-      @JsonProperty("private") Map<String, Map<String, List<String>>> privateWords) {}
+      @JsonProperty("private") Map<String, Map<String, List<String>>> privateWords,
+      Map<String, Map<String, String>> abbreviations) {}
 
   private Knowledge(
       Knowledge from,
@@ -66,6 +68,7 @@ public final class Knowledge {
     terms.addAll(from.terms);
     things.addAll(from.things);
     roles.putAll(from.roles);
+    abbreviations.putAll(from.abbreviations);
     privateWords.putAll(from.privateWords);
     termsByName.putAll(from.termsByName);
     this.claims.addAll(claims);
@@ -83,6 +86,9 @@ public final class Knowledge {
       each(file.things, things::add);
       if (file.roles != null) {
         roles.putAll(file.roles);
+      }
+      if (file.abbreviations != null) {
+        abbreviations.putAll(file.abbreviations);
       }
       if (file.privateWords != null) {
         file.privateWords.forEach(
@@ -222,10 +228,16 @@ public final class Knowledge {
   /**
    * Words by which private columns are known, lower case and of all languages.
    *
-   * @param of "trade" and "remark" for words of headings, "speech" for words of cells
+   * @param of "trade", "remark", "perhaps", "keyword" and "prose" for words of headings, "speech"
+   *     for words of cells
    */
   public Set<String> privateWords(String of) {
     return privateWords.getOrDefault(of, Set.of());
+  }
+
+  /** What words of headings are short for in a language; lower case, without a full stop. */
+  public Map<String, String> abbreviations(String language) {
+    return abbreviations.getOrDefault(language, Map.of());
   }
 
   /** Nouns that say what a product is when its name ends in one; singular. */
@@ -243,6 +255,23 @@ public final class Knowledge {
 
   public Optional<ProductClass> productClass(String id) {
     return Optional.ofNullable(classes.get(id));
+  }
+
+  /**
+   * Whether things of a class can have a concept: one of its classes, or of what they belong to.
+   */
+  public boolean takes(Concept concept, String productClass) {
+    if (concept.classes().isEmpty()) {
+      return true;
+    }
+    String of = productClass;
+    while (!of.isEmpty()) {
+      if (concept.classes().contains(of)) {
+        return true;
+      }
+      of = productClass(of).map(ProductClass::parent).orElse("");
+    }
+    return false;
   }
 
   /** The unit with this id; a bare number for the empty id. */

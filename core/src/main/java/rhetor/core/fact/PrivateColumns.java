@@ -15,40 +15,73 @@ final class PrivateColumns {
 
   private static final Pattern WORD = Pattern.compile("[^\\p{L}\\p{N}']+");
 
+  /** What people type into a search: a few words without signs. */
+  private static final Pattern PHRASE =
+      Pattern.compile("[\\p{L}\\p{N}'-]+(?: [\\p{L}\\p{N}'-]+){1,7}");
+
   /** A place in a warehouse, an article of somebody else's: letters and digits, no word. */
   private static final Pattern CODE =
       Pattern.compile("(?=.*\\d)(?=.*\\p{Lu})[\\p{Lu}\\d]+(?:[-./_][\\p{Lu}\\d]+)*");
 
   /** A cell of as many words, one of them of speech, is a remark. */
-  private static final int REMARK = 4;
+  private static final int REMARK = 3;
+
+  private static final int LONGEST_PHRASE = 90;
+  private static final int LONGEST_CODE = 40;
 
   private static final double SOME = 0.25;
   private static final double MOST = 0.8;
 
   private final Set<String> trade;
   private final Set<String> remark;
+  private final Set<String> perhaps;
+  private final Set<String> keyword;
+  private final Set<String> prose;
   private final Set<String> speech;
 
   PrivateColumns(Knowledge knowledge) {
     this.trade = knowledge.privateWords("trade");
     this.remark = knowledge.privateWords("remark");
+    this.perhaps = knowledge.privateWords("perhaps");
+    this.keyword = knowledge.privateWords("keyword");
+    this.prose = knowledge.privateWords("prose");
     this.speech = knowledge.privateWords("speech");
   }
 
   /** Why a column that no name or form gives away looks private; nothing if it doesn't. */
   Optional<ColumnReading> find(String raw, List<String> values) {
-    return byHeading(raw).or(() -> byCells(values)).map(why -> keptBack(raw, why));
+    return byHeading(raw, values).or(() -> byCells(values)).map(why -> keptBack(raw, why));
   }
 
-  /** Whether a heading that is no known name says that it is the house's own. */
-  Optional<String> byHeading(String raw) {
+  /** What a heading that is no known name says of a column's use: private, keyword or prose. */
+  Optional<ColumnReading> ofHeading(String raw, List<String> values) {
+    Optional<String> why = byHeading(raw, values);
+    if (why.isPresent()) {
+      return Optional.of(keptBack(raw, why.get()));
+    }
+    List<String> words = words(raw);
+    if (words.stream().anyMatch(keyword::contains)) {
+      return Optional.of(
+          values.isEmpty() || CellProposer.share(values, PrivateColumns::isPhrase, MOST)
+              ? new ColumnReading(
+                  raw, Meaning.KEYWORD, "", 0.8, "The heading and the cells are about searches.")
+              : keptBack(raw, "The heading is about searches, and the cells are no phrases."));
+    }
+    return words.stream().anyMatch(prose::contains)
+        ? Optional.of(
+            new ColumnReading(raw, Meaning.PROSE, "", 0.8, "The heading says that it is a text."))
+        : Optional.empty();
+  }
+
+  private Optional<String> byHeading(String raw, List<String> values) {
     if (MONEY.matcher(raw).find()) {
       return Optional.of("The heading names a currency.");
     }
     List<String> words = words(raw);
-    boolean isRemark = !words.isEmpty() && remark.containsAll(words);
+    boolean alone = !words.isEmpty() && words.stream().allMatch(w -> perhaps.contains(w));
+    boolean speaks = alone || CellProposer.share(values, this::isRemark, SOME);
     return words.stream()
-        .filter(w -> trade.contains(w) || isRemark)
+        .filter(w -> trade.contains(w) || remark.contains(w) || speaks && perhaps.contains(w))
         .findFirst()
         .map(w -> "\"" + w + "\" in the heading may mean that it is for the house alone.");
   }
@@ -58,9 +91,15 @@ final class PrivateColumns {
       return Optional.of("The cells are remarks, and nothing says that they are for buyers.");
     }
     boolean differ = Set.copyOf(values).size() == values.size() && values.size() > 2;
-    return differ && CellProposer.share(values, v -> CODE.matcher(v).matches(), MOST)
+    return differ
+            && CellProposer.share(
+                values, v -> v.length() <= LONGEST_CODE && CODE.matcher(v).matches(), MOST)
         ? Optional.of("The cells are codes.")
         : Optional.empty();
+  }
+
+  private static boolean isPhrase(String cell) {
+    return cell.length() <= LONGEST_PHRASE && PHRASE.matcher(cell).matches();
   }
 
   private boolean isRemark(String cell) {

@@ -1,6 +1,7 @@
 package rhetor.core.fact;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -30,12 +31,14 @@ public final class ReadingProposer {
   private final HeadingNames names;
   private final CellProposer cells;
   private final Identity identity;
+  private final KindFinder kinds;
 
   public ReadingProposer(Knowledge knowledge) {
     this.knowledge = knowledge;
     this.names = new HeadingNames(knowledge);
     this.cells = new CellProposer(knowledge);
     this.identity = new Identity(knowledge, names);
+    this.kinds = new KindFinder(knowledge);
   }
 
   /**
@@ -46,17 +49,19 @@ public final class ReadingProposer {
    */
   public Reading propose(List<String> headings, List<SheetRow> sample) {
     List<ColumnReading> columns = new ArrayList<>();
-    Map<String, Integer> languages = new HashMap<>();
     NumberStyle.Evidence numbers = new NumberStyle.Evidence();
     sample.forEach(row -> row.cells().forEach(numbers::add));
     List<Heading> parts = headings.stream().map(h -> Heading.of(h, knowledge)).toList();
-    List<Optional<HeadingNames.Match>> matches = parts.stream().map(names::find).toList();
+    String language = names.language(parts);
+    List<Optional<HeadingNames.Match>> matches =
+        parts.stream().map(p -> names.find(p, language)).toList();
     Set<String> taken =
         matches.stream()
             .flatMap(Optional::stream)
             .flatMap(m -> m.meanings().stream())
             .map(Meaning::concept)
             .collect(Collectors.toCollection(HashSet::new));
+    Set<String> classes = classes(matches, sample);
     for (int i = 0; i < headings.size(); i++) {
       int column = i;
       List<String> values =
@@ -65,17 +70,9 @@ public final class ReadingProposer {
               .filter(v -> !CellText.saysNothing(v))
               .toList();
       Optional<ColumnReading> named =
-          matches.get(i).flatMap(m -> named(m, headings.get(column), parts.get(column), values));
-      named.ifPresent(
-          n ->
-              matches
-                  .get(column)
-                  .filter(m -> m.how() != HeadingNames.How.MISSPELT)
-                  .ifPresent(
-                      m ->
-                          names
-                              .languages(m.name())
-                              .forEach(l -> languages.merge(l, 1, Integer::sum))));
+          matches
+              .get(i)
+              .flatMap(m -> named(m, headings.get(column), parts.get(column), values, classes));
       ColumnReading proposed =
           named.orElseGet(
               () -> cells.propose(parts.get(column), headings.get(column), values, taken));
@@ -85,15 +82,25 @@ public final class ReadingProposer {
     readAsGrowing(columns);
     identity.find(columns, sample);
     doubtShortCodes(columns, sample);
+    keepFirstKeyword(columns);
     keepOwn(columns);
-    String language =
-        languages.entrySet().stream()
-            .filter(e -> !e.getKey().equals("en") && e.getValue() > languages.getOrDefault("en", 0))
-            .max(Map.Entry.comparingByValue())
-            .map(Map.Entry::getKey)
-            .orElse("en");
     return new Reading(
         columns, numbers.decide(), language, boilerplate(columns, numbers.decide(), sample));
+  }
+
+  /** One column has the primary keyword; the surest, then the first. */
+  private static void keepFirstKeyword(List<ColumnReading> columns) {
+    ColumnReading first =
+        columns.stream()
+            .filter(c -> c.meaning().role() == Role.KEYWORD)
+            .max(Comparator.comparingDouble(ColumnReading::confidence))
+            .orElse(null);
+    columns.replaceAll(
+        c ->
+            c.meaning().role() == Role.KEYWORD && c != first
+                ? new ColumnReading(
+                    c.heading(), Meaning.KEEP, "", 0.5, "Another column is the keyword.")
+                : c);
   }
 
   /**
@@ -190,15 +197,90 @@ public final class ReadingProposer {
     }
   }
 
+  /**
+   * Classes of the products: by their categories, or by their names and by what two columns or more
+   * are said of alone. A course that is called "Learn to Lead" is no lead.
+   */
+  private Set<String> classes(List<Optional<HeadingNames.Match>> matches, List<SheetRow> sample) {
+    int name = column(matches, Meaning.NAME);
+    int category = column(matches, Meaning.parse("category"));
+    Set<String> classes = new HashSet<>();
+    for (SheetRow row : sample) {
+      String called = name < 0 ? "" : CellText.clean(row.cell(name));
+      String shelf = category < 0 ? "" : CellText.clean(row.cell(category));
+      classes.add(kinds.find(called, shelf, Set.of()).productClass());
+    }
+    classes.remove("");
+    if (!classes.isEmpty() && category >= 0) {
+      return classes;
+    }
+    Map<String, List<Double>> said = new HashMap<>();
+    matches.stream()
+        .flatMap(Optional::stream)
+        .filter(m -> m.how() == HeadingNames.How.EXACT)
+        .map(m -> m.meanings().getFirst().concept())
+        .distinct()
+        .flatMap(c -> knowledge.concept(c).stream())
+        .forEach(
+            c ->
+                // The fewer can have it, the more it says.
+                c.classes()
+                    .forEach(
+                        k ->
+                            said.computeIfAbsent(k, n -> new ArrayList<>())
+                                .add(1.0 / c.classes().size())));
+    said.values().removeIf(each -> each.size() < 2);
+    double most = said.values().stream().mapToDouble(ReadingProposer::sum).max().orElse(0);
+    said.entrySet().stream()
+        .filter(e -> sum(e.getValue()) > Math.max(most / 2, SAYS_ENOUGH))
+        .map(Map.Entry::getKey)
+        .forEach(classes::add);
+    return classes;
+  }
+
+  /** As much as two concepts say together that four classes can have each. */
+  private static final double SAYS_ENOUGH = 0.49;
+
+  private static double sum(List<Double> numbers) {
+    return numbers.stream().mapToDouble(n -> n).sum();
+  }
+
+  private static int column(List<Optional<HeadingNames.Match>> matches, Meaning meaning) {
+    for (int i = 0; i < matches.size(); i++) {
+      if (matches.get(i).filter(m -> m.meanings().getFirst().equals(meaning)).isPresent()) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  private boolean takes(Meaning meaning, Set<String> classes) {
+    return knowledge
+        .concept(meaning.concept())
+        .map(c -> c.classes().isEmpty() || classes.stream().anyMatch(k -> knowledge.takes(c, k)))
+        .orElse(true);
+  }
+
   /** What the heading says, if the cells bear it out; empty if it must be another column. */
   private Optional<ColumnReading> named(
-      HeadingNames.Match match, String raw, Heading heading, List<String> values) {
+      HeadingNames.Match match,
+      String raw,
+      Heading heading,
+      List<String> values,
+      Set<String> classes) {
     boolean guessed =
         match.how() == HeadingNames.How.ABBREVIATED || match.how() == HeadingNames.How.MISSPELT;
-    if (guessed && cells.unmistakable(raw, values).isPresent()) {
+    if (guessed && cells.isPlain(raw, values)) {
       return Optional.empty();
     }
-    List<Meaning> fitting = fitting(match.meanings(), heading.unit(), values);
+    List<Meaning> possible = match.meanings().stream().filter(m -> takes(m, classes)).toList();
+    if (possible.isEmpty()) {
+      return cells.ofOtherThings(raw, heading.unit(), values, match.meanings(), classes);
+    }
+    if (possible.getFirst().concept().equals("category") && !cells.mayNameThings(values)) {
+      return Optional.empty();
+    }
+    List<Meaning> fitting = fitting(possible, heading.unit(), values);
     if (fitting.isEmpty()) {
       return Optional.of(
           new ColumnReading(
@@ -224,6 +306,16 @@ public final class ReadingProposer {
             heading.unit(),
             match.how() == HeadingNames.How.EXACT ? 0.95 : 0.8,
             "The heading says \"" + match.name() + "\".");
+    if (match.how() == HeadingNames.How.ABBREVIATED
+        && cells.bearOut(meaning, heading.unit(), values)) {
+      return Optional.of(
+          new ColumnReading(
+              raw,
+              meaning,
+              heading.unit(),
+              0.85,
+              "The heading is short for \"" + match.name() + "\", and the cells bear it out."));
+    }
     return Optional.of(
         switch (match.how()) {
           case ABBREVIATED, MISSPELT -> {

@@ -68,7 +68,7 @@ public final class TextReader {
     for (ProseMiner.Find find :
         new ProseMiner(knowledge, NumberStyle.POINT).mine(prose.toString())) {
       Concept concept = find.concept();
-      if (concept.classes().isEmpty() || concept.classes().contains(kind.productClass())) {
+      if (knowledge.takes(concept, kind.productClass())) {
         merge.add(
             fact(
                 concept.id(), concept.id(), concept.label(), find.value(), origin, find.snippet()));

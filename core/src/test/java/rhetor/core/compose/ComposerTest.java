@@ -565,7 +565,7 @@ class ComposerTest {
       "Region,Guji",
       "Milk,'cow, raw, silage free'",
       "Saltwater,yes",
-      "Care hint,remove before swimming",
+      "Care hint,cold rinse",
       "Ruling,squared 5 mm",
       "Chargeable,no"
     })

@@ -62,7 +62,7 @@ class FactReaderTest {
     Reading english =
         propose(
             List.of("item_no", "Product Title", "weight_g", "pageCount", "Hook Size", "RRP"),
-            List.of("A1", "Bag", "100", "12", "6", "£3"));
+            List.of("A1", "Notebook", "100", "12", "6", "£3"));
     assertThat(meanings(english))
         .containsExactly("sku", "name", "weight", "pages", "extra", "keep");
   }
@@ -242,7 +242,9 @@ class FactReaderTest {
   @Test
   void a_heading_with_max_bounds_the_number() {
     Value value =
-        product(List.of("SKU", "Name", "Max group size"), List.of("A1", "Ropes", "6"))
+        product(
+                List.of("SKU", "Name", "Category", "Max group size"),
+                List.of("A1", "Ropes", "Courses", "6"))
             .fact("group_size")
             .orElseThrow()
             .value();

@@ -48,7 +48,7 @@ class ReadingProposerTest {
     "Afmetingen,dimensions",
     "Autonomía,runtime",
     "Lieferumfang,included",
-    "Âge minimum,min_age",
+    "Épaisseur,thickness",
     "Prix,keep",
     "Foto,picture",
     "Beschrijving,prose"
@@ -70,9 +70,11 @@ class ReadingProposerTest {
 
   @Test
   void an_abbreviated_heading_is_asked_about() {
-    ColumnReading column = column("Cap.", "3 l");
+    ColumnReading column = column("Cap.", "large");
+    assertThat(column.meaning()).isEqualTo(Meaning.EXTRA);
     assertThat(choices(column)).containsExactly("capacity", "extra");
     assertThat(column.reason()).contains("short for \"capacity\"");
+    assertThat(column("Cap.", "3 l").meaning().code()).as("borne out").isEqualTo("capacity");
   }
 
   @Test
