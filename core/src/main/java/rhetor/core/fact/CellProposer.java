@@ -10,6 +10,7 @@ import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.language.English;
+import rhetor.core.sheet.SheetRow;
 
 /** Proposes what a column means from its cells alone, when its heading doesn't say. */
 final class CellProposer {
@@ -271,6 +272,21 @@ final class CellProposer {
 
   private static String examples(List<String> values) {
     return String.join(", ", values.stream().distinct().limit(FEW_MEANINGS).toList());
+  }
+
+  /** Index of the first column whose cells name kinds of products, or -1. */
+  int columnOfKinds(int columns, List<SheetRow> sample) {
+    for (int i = 0; i < columns; i++) {
+      int column = i;
+      if (areKinds(
+          sample.stream()
+              .map(r -> CellText.clean(r.cell(column)))
+              .filter(v -> !CellText.saysNothing(v))
+              .toList())) {
+        return i;
+      }
+    }
+    return -1;
   }
 
   /** Whether the cells repeat and most name a class of products. */

@@ -203,7 +203,8 @@ public final class ReadingProposer {
    */
   private Set<String> classes(List<Optional<HeadingNames.Match>> matches, List<SheetRow> sample) {
     int name = column(matches, Meaning.NAME);
-    int category = column(matches, Meaning.parse("category"));
+    int named = column(matches, Meaning.parse("category"));
+    int category = named >= 0 ? named : cells.columnOfKinds(matches.size(), sample);
     Set<String> classes = new HashSet<>();
     for (SheetRow row : sample) {
       String called = name < 0 ? "" : CellText.clean(row.cell(name));
