@@ -9,6 +9,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -227,18 +228,14 @@ class ProductLists {
         rs.getString("brand"),
         rs.getString("kind"),
         Stage.valueOf(rs.getString("stage")),
-        orEmpty(rs.getString("failed")),
+        Objects.requireNonNullElse(rs.getString("failed"), ""),
         rs.getBoolean("stale"),
         rs.getInt("readiness"),
         rs.getInt("must_fix"),
         rs.getInt("missing"),
         rs.getInt("disputed"),
         rs.getString("keyword"),
-        orEmpty(rs.getString("page")));
-  }
-
-  private static String orEmpty(String text) {
-    return text == null ? "" : text;
+        Objects.requireNonNullElse(rs.getString("page"), ""));
   }
 
   /**

@@ -11,6 +11,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiConsumer;
@@ -78,13 +79,9 @@ class ProductStore {
                     Optional.ofNullable(rs.getTimestamp("signed_at"))
                         .map(Timestamp::toInstant)
                         .orElse(Instant.EPOCH),
-                    orEmpty(rs.getString("page")),
-                    orEmpty(rs.getString("shop_version"))))
+                    Objects.requireNonNullElse(rs.getString("page"), ""),
+                    Objects.requireNonNullElse(rs.getString("shop_version"), "")))
         .optional();
-  }
-
-  private static String orEmpty(String text) {
-    return text == null ? "" : text;
   }
 
   /** What each supplier said last of a product, the first supplier first. */

@@ -58,7 +58,10 @@ final class Specification {
       return Optional.empty();
     }
     Optional<Concept> concept = knowledge.concept(fact.concept());
-    String value = values.spec(fact.value());
+    String value =
+        concept.isEmpty() && fact.value() instanceof Value.Words(String asItStands)
+            ? asItStands
+            : values.spec(fact.value());
     boolean unitless =
         fact.value() instanceof Value.Quantity q
             && q.unit().isEmpty()

@@ -166,11 +166,29 @@ final class Wording {
     }
     // A heading alone doesn't say what its cells tell of the product: that is listed as it stands.
     Optional<Concept> concept = knowledge.concept(fact.concept());
-    // "Framed: fibreglass" doesn't say that it is framed.
-    boolean answers =
-        concept.isPresent()
-            && (concept.get().kind() != Concept.Kind.FLAG || fact.value() instanceof Value.YesNo);
-    return answers ? filled(fact, concept.get(), productClass, voice) : Map.of();
+    return concept.isPresent() && isOfItsKind(fact.value(), concept.get())
+        ? filled(fact, concept.get(), productClass, voice)
+        : Map.of();
+  }
+
+  /**
+   * Whether a value is what the concept is said of. "Framed: fibreglass" doesn't say that it is
+   * framed, and "260" not what it weighs.
+   */
+  private static boolean isOfItsKind(Value value, Concept concept) {
+    return switch (concept.kind()) {
+      case FLAG -> value instanceof Value.YesNo;
+      case QUANTITY ->
+          switch (value) {
+            case Value.Quantity q -> !q.unit().isEmpty() || concept.dimension().isEmpty();
+            case Value.Range r -> !r.unit().isEmpty() || concept.dimension().isEmpty();
+            default -> false;
+          };
+      case COUNT -> value instanceof Value.Quantity || value instanceof Value.Range;
+      case SIDES -> value instanceof Value.Sides s && !s.unit().isEmpty();
+      case RATING -> value instanceof Value.Rating;
+      case TERMS, WORDS -> true;
+    };
   }
 
   private record Filling(String concept, Value value, String productClass, String voice) {}

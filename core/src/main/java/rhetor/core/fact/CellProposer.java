@@ -41,12 +41,12 @@ final class CellProposer {
 
   private final Knowledge knowledge;
   private final KindFinder kinds;
-  private final PrivateColumns privately;
+  private final RoleFinder roles;
 
   CellProposer(Knowledge knowledge) {
     this.knowledge = knowledge;
     this.kinds = new KindFinder(knowledge);
-    this.privately = new PrivateColumns(knowledge);
+    this.roles = new RoleFinder(knowledge);
   }
 
   /**
@@ -68,7 +68,7 @@ final class CellProposer {
    */
   Optional<ColumnReading> ofOtherThings(
       String raw, String unit, List<String> values, List<Meaning> meanings, Set<String> classes) {
-    if (privately.find(raw, values).isPresent()) {
+    if (roles.find(raw, values).isPresent()) {
       return Optional.empty();
     }
     ColumnReading own =
@@ -85,7 +85,7 @@ final class CellProposer {
 
   /** Whether a column tells by itself what it is, so that no likeness of its heading counts. */
   boolean isPlain(String raw, List<String> values) {
-    return unmistakable(raw, values).isPresent() || privately.find(raw, values).isPresent();
+    return unmistakable(raw, values).isPresent() || roles.find(raw, values).isPresent();
   }
 
   /**
@@ -128,7 +128,7 @@ final class CellProposer {
   private ColumnReading likely(
       Heading heading, String raw, List<String> values, Set<String> taken) {
     String unit = heading.unit();
-    Optional<ColumnReading> house = privately.ofHeading(raw, values);
+    Optional<ColumnReading> house = roles.ofHeading(raw, values);
     if (house.isPresent()) {
       return house.get();
     }
@@ -137,7 +137,7 @@ final class CellProposer {
     }
     boolean silent = TELLS_NOTHING.matcher(heading.name()).matches();
     Optional<ColumnReading> guess =
-        guess(raw, unit, values, taken, silent).or(() -> privately.find(raw, values));
+        guess(raw, unit, values, taken, silent).or(() -> roles.find(raw, values));
     if (guess.isPresent()) {
       return guess.get();
     }

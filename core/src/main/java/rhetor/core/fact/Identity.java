@@ -4,6 +4,8 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
+import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 import java.util.regex.Pattern;
 import rhetor.core.fact.Meaning.Role;
@@ -47,13 +49,21 @@ final class Identity {
 
   /** Leaves one column as the code and one as the name, if there are any. */
   void find(List<ColumnReading> columns, List<SheetRow> sample) {
-    choose(columns, sample, Role.SKU, Meaning.SKU, this::codeLike, LEAST_CODE);
-    choose(columns, sample, Role.NAME, Meaning.NAME, this::nameLike, LEAST_NAME);
+    Set<Integer> noCodes =
+        choose(columns, sample, Set.of(), Role.SKU, Meaning.SKU, this::codeLike, LEAST_CODE);
+    choose(columns, sample, noCodes, Role.NAME, Meaning.NAME, this::nameLike, LEAST_NAME);
   }
 
-  private void choose(
+  /**
+   * Leaves one column of a role.
+   *
+   * @param free columns that may have it whatever they are read as
+   * @return the columns that have lost it
+   */
+  private Set<Integer> choose(
       List<ColumnReading> columns,
       List<SheetRow> sample,
+      Set<Integer> free,
       Role role,
       Meaning meaning,
       ToDoubleFunction<List<String>> like,
@@ -69,7 +79,12 @@ final class Identity {
               .map(r -> CellText.clean(r.cell(index)))
               .filter(v -> !CellText.saysNothing(v))
               .toList();
-      if (!named && !mayBeAnything(column) && !(role == Role.NAME && mayBeNames(column, values))) {
+      boolean open =
+          named
+              || free.contains(i)
+              || mayBeAnything(column)
+              || role == Role.NAME && mayBeNames(column, values);
+      if (!open) {
         continue;
       }
       double cells = like.applyAsDouble(values) * filled(values, sample);
@@ -81,6 +96,7 @@ final class Identity {
         bestScore = score;
       }
     }
+    Set<Integer> lost = new HashSet<>();
     for (int i = 0; i < columns.size(); i++) {
       ColumnReading column = columns.get(i);
       boolean named = column.meaning().role() == role;
@@ -96,6 +112,7 @@ final class Identity {
                     ? "Every cell is a different code."
                     : "Every cell is different and reads like a name."));
       } else if (i != best && named) {
+        lost.add(i);
         columns.set(
             i,
             new ColumnReading(
@@ -108,17 +125,17 @@ final class Identity {
                     : "Another column is the " + word(role) + "."));
       }
     }
+    return lost;
   }
 
   private static String word(Role role) {
     return role == Role.SKU ? "SKU" : role.name().toLowerCase(Locale.ROOT);
   }
 
-  /** Columns that nothing is known of, and codes that another column was taken before. */
+  /** Columns that nothing is known of. */
   private static boolean mayBeAnything(ColumnReading column) {
     return column.meaning().role() == Role.EXTRA
-        || column.meaning().role() == Role.KEEP
-            && (column.asks() || column.reason().startsWith("Another column is the "));
+        || column.meaning().role() == Role.KEEP && column.asks();
   }
 
   /**
@@ -189,7 +206,7 @@ final class Identity {
         : different + 0.7 * short_ + 0.5 * begins + 0.6 * begins * coined(values);
   }
 
-  private static double share(List<String> values, java.util.function.Predicate<String> test) {
+  private static double share(List<String> values, Predicate<String> test) {
     return values.isEmpty() ? 0 : (double) values.stream().filter(test).count() / values.size();
   }
 }

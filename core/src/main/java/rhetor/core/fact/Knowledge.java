@@ -1,6 +1,5 @@
 package rhetor.core.fact;
 
-import com.fasterxml.jackson.annotation.JsonProperty;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -36,7 +35,7 @@ public final class Knowledge {
   private final Set<String> things = new LinkedHashSet<>();
   private final Map<String, Map<String, List<String>>> roles = new LinkedHashMap<>();
   private final Map<String, Map<String, String>> abbreviations = new LinkedHashMap<>();
-  private final Map<String, Set<String>> privateWords = new LinkedHashMap<>();
+  private final Map<String, Set<String>> roleWords = new LinkedHashMap<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
   private final Map<String, Claim> claimsById = new LinkedHashMap<>();
   private final Licence licence;
@@ -51,7 +50,7 @@ public final class Knowledge {
       List<Term> terms,
       List<String> things,
       Map<String, Map<String, List<String>>> roles,
-      @JsonProperty("private") Map<String, Map<String, List<String>>> privateWords,
+      Map<String, Map<String, List<String>>> roleWords,
       Map<String, Map<String, String>> abbreviations) {}
 
   private Knowledge(
@@ -69,7 +68,7 @@ public final class Knowledge {
     things.addAll(from.things);
     roles.putAll(from.roles);
     abbreviations.putAll(from.abbreviations);
-    privateWords.putAll(from.privateWords);
+    roleWords.putAll(from.roleWords);
     termsByName.putAll(from.termsByName);
     this.claims.addAll(claims);
     this.claims.forEach(c -> claimsById.put(c.id(), c));
@@ -90,10 +89,10 @@ public final class Knowledge {
       if (file.abbreviations != null) {
         abbreviations.putAll(file.abbreviations);
       }
-      if (file.privateWords != null) {
-        file.privateWords.forEach(
+      if (file.roleWords != null) {
+        file.roleWords.forEach(
             (of, words) ->
-                privateWords.put(
+                roleWords.put(
                     of, words.values().stream().flatMap(List::stream).collect(Collectors.toSet())));
       }
     }
@@ -226,13 +225,13 @@ public final class Knowledge {
   }
 
   /**
-   * Words by which private columns are known, lower case and of all languages.
+   * Words by which a column's role is known, lower case and of all languages.
    *
    * @param of "trade", "remark", "perhaps", "keyword" and "prose" for words of headings, "speech"
    *     for words of cells
    */
-  public Set<String> privateWords(String of) {
-    return privateWords.getOrDefault(of, Set.of());
+  public Set<String> roleWords(String of) {
+    return roleWords.getOrDefault(of, Set.of());
   }
 
   /** What words of headings are short for in a language; lower case, without a full stop. */

@@ -24,6 +24,9 @@ public final class ReadingProposer {
   private static final Pattern OWN_FINDING =
       Pattern.compile("(?i)(?:readiness|must_fix)(?: \\(\\d+\\))?");
 
+  /** As much as two concepts say together that four classes can have each. */
+  private static final double SAYS_ENOUGH = 0.49;
+
   /** From this share of cells without a unit on, a person is asked for it. */
   private static final double UNITLESS = 0.1;
 
@@ -238,9 +241,6 @@ public final class ReadingProposer {
         .forEach(classes::add);
     return classes;
   }
-
-  /** As much as two concepts say together that four classes can have each. */
-  private static final double SAYS_ENOUGH = 0.49;
 
   private static double sum(List<Double> numbers) {
     return numbers.stream().mapToDouble(n -> n).sum();

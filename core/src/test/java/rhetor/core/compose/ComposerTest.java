@@ -565,6 +565,7 @@ class ComposerTest {
       "Region,Guji",
       "Milk,'cow, raw, silage free'",
       "Saltwater,yes",
+      "Joints,4 x M8 incl.",
       "Care hint,cold rinse",
       "Ruling,squared 5 mm",
       "Chargeable,no"
@@ -629,6 +630,17 @@ class ComposerTest {
                         "P1,Lane 9,Panniers,hooks,9 l,600 g"))))
         .contains("hooks")
         .doesNotContain("hooks mount");
+  }
+
+  @ParameterizedTest
+  @CsvSource({"Weight,260", "Weight,'68,4 (2 ctn)'", "Capacity,two of 4"})
+  void what_is_not_of_a_facts_kind_is_not_told(String heading, String value) {
+    assertThat(
+            prose(
+                write(
+                    Products.of(
+                        "SKU,Name,Colour," + heading, "A-1,Lane 22,red,\"" + value + "\""))))
+        .doesNotContain(value);
   }
 
   @Test

@@ -7,10 +7,10 @@ import java.util.Set;
 import java.util.regex.Pattern;
 
 /**
- * Tells which columns look as if they were for the house alone: remarks, prices, stock. In doubt a
- * column is kept back, and a person is asked.
+ * Finds what a column is for that no known name gives away: the house alone (remarks, prices,
+ * stock), searches, or a text. In doubt a column is kept back, and a person is asked.
  */
-final class PrivateColumns {
+final class RoleFinder {
   private static final Pattern MONEY = Pattern.compile("[£$€¥]");
 
   private static final Pattern WORD = Pattern.compile("[^\\p{L}\\p{N}']+");
@@ -39,13 +39,13 @@ final class PrivateColumns {
   private final Set<String> prose;
   private final Set<String> speech;
 
-  PrivateColumns(Knowledge knowledge) {
-    this.trade = knowledge.privateWords("trade");
-    this.remark = knowledge.privateWords("remark");
-    this.perhaps = knowledge.privateWords("perhaps");
-    this.keyword = knowledge.privateWords("keyword");
-    this.prose = knowledge.privateWords("prose");
-    this.speech = knowledge.privateWords("speech");
+  RoleFinder(Knowledge knowledge) {
+    this.trade = knowledge.roleWords("trade");
+    this.remark = knowledge.roleWords("remark");
+    this.perhaps = knowledge.roleWords("perhaps");
+    this.keyword = knowledge.roleWords("keyword");
+    this.prose = knowledge.roleWords("prose");
+    this.speech = knowledge.roleWords("speech");
   }
 
   /** Why a column that no name or form gives away looks private; nothing if it doesn't. */
@@ -62,7 +62,7 @@ final class PrivateColumns {
     List<String> words = words(raw);
     if (words.stream().anyMatch(keyword::contains)) {
       return Optional.of(
-          values.isEmpty() || CellProposer.share(values, PrivateColumns::isPhrase, MOST)
+          values.isEmpty() || CellProposer.share(values, RoleFinder::isPhrase, MOST)
               ? new ColumnReading(
                   raw, Meaning.KEYWORD, "", 0.8, "The heading and the cells are about searches.")
               : keptBack(raw, "The heading is about searches, and the cells are no phrases."));
