@@ -6,6 +6,8 @@ import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ThreadFactory;
 import javax.sql.DataSource;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Bean;
@@ -38,6 +40,7 @@ class BackgroundWork {
     return Scheduler.create(new TransactionAwareDataSourceProxy(database), asked)
         .startTasks(recurring)
         .threads(THREADS)
+        .executorService(Executors.newFixedThreadPool(THREADS, behindPeople()))
         .pollingInterval(Duration.ofMillis(500))
         // A machine that stands still for a while makes nothing dead that lives in this process.
         .heartbeatInterval(Duration.ofMinutes(1))
@@ -45,6 +48,14 @@ class BackgroundWork {
         .enableImmediateExecution()
         .shutdownMaxWait(Duration.ofSeconds(5))
         .build();
+  }
+
+  /**
+   * Threads that work when people leave them the machine; where Java isn't told to heed priorities
+   * ({@code -XX:ThreadPriorityPolicy}), beside them.
+   */
+  private static ThreadFactory behindPeople() {
+    return Thread.ofPlatform().name("background-", 1).priority(Thread.MIN_PRIORITY).factory();
   }
 
   /** Work begins when the server can answer, not before. */

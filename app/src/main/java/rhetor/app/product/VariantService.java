@@ -111,7 +111,9 @@ class VariantService {
         return last.proposals(true);
       }
       looking =
-          CompletableFuture.runAsync(() -> found = find(now), r -> Thread.ofVirtual().start(r));
+          CompletableFuture.runAsync(
+              () -> found = find(now),
+              r -> Thread.ofPlatform().daemon().priority(Thread.MIN_PRIORITY).start(r));
       search = looking;
     }
     try {
