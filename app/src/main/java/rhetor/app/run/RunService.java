@@ -23,7 +23,6 @@ import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
 import rhetor.app.proof.ProofService;
 import rhetor.app.template.Templates;
-import rhetor.app.web.Bustle;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
@@ -40,9 +39,6 @@ public class RunService {
   private static final Logger LOG = LoggerFactory.getLogger(RunService.class);
   private static final int CHUNK = 25;
 
-  /** A run leaves a third of its time to those who read, and keeps two thirds of its speed. */
-  private static final double GIVES_WAY = 0.5;
-
   private static final int TRIES = 3;
 
   private final RunStore runs;
@@ -53,7 +49,6 @@ public class RunService {
   private final SchedulerClient scheduler;
   private final TransactionTemplate transaction;
   private final Turns turns;
-  private final Bustle bustle;
   private final Clock clock;
 
   RunService(
@@ -65,9 +60,7 @@ public class RunService {
       @Lazy SchedulerClient scheduler,
       TransactionTemplate transaction,
       Turns turns,
-      Bustle bustle,
       Clock clock) {
-    this.bustle = bustle;
     this.turns = turns;
     this.runs = runs;
     this.products = products;
@@ -213,7 +206,7 @@ public class RunService {
         if (stops.getAsBoolean()) {
           return false;
         }
-        bustle.giveWay(() -> write(run, product, composer), GIVES_WAY, stops);
+        write(run, product, composer);
       }
     }
     return true;
