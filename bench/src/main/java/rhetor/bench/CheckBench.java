@@ -10,14 +10,14 @@ import java.util.Set;
 import rhetor.core.check.Checker;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.RangeFigures;
 import rhetor.core.compose.Variety;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.BannedWord;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
+import rhetor.core.text.Draft;
 
 /**
  * All checks but grammar on the texts of a product, against one plain scan of the same texts for as

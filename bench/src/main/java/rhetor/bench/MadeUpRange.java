@@ -7,10 +7,10 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import rhetor.core.fact.FactReader;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
-import rhetor.core.fact.ReadingProposer;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.reading.FactReader;
+import rhetor.core.reading.ReadingProposer;
 import rhetor.core.sheet.SheetRow;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 

@@ -9,11 +9,11 @@ import java.util.Locale;
 import java.util.Random;
 import rhetor.core.compose.ValueText;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.keyword.QueryMatcher;
 import rhetor.core.keyword.SearchColumns;
 import rhetor.core.keyword.SearchHarvest;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetLimits;
 

@@ -21,15 +21,15 @@ import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.RangeFigures;
 import rhetor.core.compose.Variety;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
+import rhetor.core.text.Draft;
 
 /** What the composed texts of a made-up range of many trades are like, and how fast they come. */
 final class TextBench {

@@ -6,10 +6,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import rhetor.core.fact.FactReader;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
-import rhetor.core.fact.ReadingProposer;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.reading.FactReader;
+import rhetor.core.reading.ReadingProposer;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetRow;
 

@@ -27,9 +27,9 @@ import rhetor.app.range.RangeChanged;
 import rhetor.app.style.StyleChanged;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Mark;
-import rhetor.core.compose.Sentence;
-import rhetor.core.exchange.SheetWriter;
+import rhetor.core.exchange.FormulaGuard;
 import rhetor.core.style.Field;
+import rhetor.core.text.Sentence;
 
 /** Audits all texts by cause, and mends a cause for all products that have it. */
 @Service
@@ -259,14 +259,14 @@ public class AuditService {
         Product product = products.get(id);
         for (Mark mark : proofs.mended(product, m -> true).marks()) {
           csv.writeRecord(
-              SheetWriter.neutral(product.facts().sku()),
-              SheetWriter.neutral(product.facts().name()),
+              FormulaGuard.neutral(product.facts().sku()),
+              FormulaGuard.neutral(product.facts().name()),
               mark.field().label(),
               mark.check(),
               weight(mark.weight()),
-              SheetWriter.neutral(mark.words()),
+              FormulaGuard.neutral(mark.words()),
               mark.why(),
-              SheetWriter.neutral(mark.fix()));
+              FormulaGuard.neutral(mark.fix()));
         }
       }
       after = next.getLast();

@@ -19,10 +19,10 @@ import rhetor.app.knowledge.Standing;
 import rhetor.app.knowledge.Touched;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.ClaimAtWork;
-import rhetor.core.fact.CellText;
-import rhetor.core.fact.Claim;
-import rhetor.core.fact.Concept;
-import rhetor.core.fact.ProductClass;
+import rhetor.core.knowledge.Claim;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.ProductClass;
+import rhetor.core.reading.CellText;
 import rhetor.core.style.Voices;
 
 /** The house's claims over HTTP. */

@@ -14,10 +14,10 @@ import rhetor.app.product.ProductService;
 import rhetor.app.product.ProductService.Look;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.ClaimAtWork;
-import rhetor.core.compose.Support;
-import rhetor.core.fact.Claim;
-import rhetor.core.fact.ClaimCheck;
+import rhetor.core.knowledge.Claim;
+import rhetor.core.knowledge.ClaimCheck;
 import rhetor.core.style.Voice;
+import rhetor.core.text.Support;
 
 /**
  * The claims that the house makes: those that ship, as far as it hasn't banned or changed them, and

@@ -21,9 +21,9 @@ import rhetor.app.knowledge.HouseKnowledge.Decided;
 import rhetor.app.knowledge.Standing;
 import rhetor.app.knowledge.Touched;
 import rhetor.app.web.Refused;
-import rhetor.core.fact.CellText;
-import rhetor.core.fact.Concept;
-import rhetor.core.fact.Unit;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Unit;
+import rhetor.core.reading.CellText;
 
 /** The kinds of facts over HTTP. */
 @RestController

@@ -18,8 +18,8 @@ import rhetor.app.product.ProductService;
 import rhetor.app.product.ProductService.Look;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.ConceptCheck;
-import rhetor.core.compose.Support;
-import rhetor.core.fact.Concept;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.text.Support;
 
 /** The kinds of facts that the house knows, and what it decides about their names and words. */
 @Service

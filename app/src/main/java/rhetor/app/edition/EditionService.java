@@ -33,8 +33,8 @@ import rhetor.app.product.Stage;
 import rhetor.app.proof.ProofService;
 import rhetor.app.style.HouseStyle;
 import rhetor.app.web.Refused;
-import rhetor.core.compose.Draft;
 import rhetor.core.style.Field;
+import rhetor.core.text.Draft;
 
 /** Publishes signed-off texts, and nothing else. */
 @Service

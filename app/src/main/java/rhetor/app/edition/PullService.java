@@ -31,9 +31,9 @@ import rhetor.app.product.ProductIntake;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
-import rhetor.core.fact.CellText;
 import rhetor.core.fact.ProductFacts;
-import rhetor.core.fact.TextReader;
+import rhetor.core.reading.CellText;
+import rhetor.core.reading.TextReader;
 
 /**
  * Pulls the shop's category pages and products in, page by page: what stands there is read for

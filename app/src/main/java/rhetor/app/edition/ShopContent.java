@@ -11,10 +11,10 @@ import java.util.Map;
 import java.util.Objects;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
-import rhetor.core.compose.Draft;
-import rhetor.core.compose.Sentence;
 import rhetor.core.exchange.Html;
 import rhetor.core.style.Field;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
 
 /**
  * What a shop shows of a product.

@@ -11,13 +11,13 @@ import org.springframework.stereotype.Service;
 import rhetor.core.check.GrammarCheck;
 import rhetor.core.check.GrammarCheck.Mistake;
 import rhetor.core.check.Mark;
-import rhetor.core.compose.Block;
-import rhetor.core.compose.Draft;
-import rhetor.core.compose.Sentence;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
 import rhetor.core.style.Spelling;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
 
 /**
  * Grammar and spelling of texts: what is known of their sentences at once, and what is not in the

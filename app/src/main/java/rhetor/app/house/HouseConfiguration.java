@@ -9,7 +9,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.event.EventListener;
-import rhetor.core.fact.Knowledge;
+import rhetor.core.knowledge.Knowledge;
 
 /** Hands out what comes from outside: time and knowledge. */
 @Configuration

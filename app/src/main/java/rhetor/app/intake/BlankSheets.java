@@ -3,9 +3,9 @@ package rhetor.app.intake;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import rhetor.core.fact.Concept;
-import rhetor.core.fact.Knowledge;
-import rhetor.core.fact.ProductClass;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.ProductClass;
 
 /** Sheets to fill in, for a class of products. */
 final class BlankSheets {

@@ -9,9 +9,9 @@ import rhetor.core.compose.ValueText;
 import rhetor.core.fact.BaseUnits;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Knowledge;
 
 /** Tells field by field how what a supplier says of a product differs from what it said before. */
 final class FactDifference {

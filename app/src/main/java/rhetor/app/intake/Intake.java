@@ -2,8 +2,8 @@ package rhetor.app.intake;
 
 import java.time.Instant;
 import java.util.List;
-import rhetor.core.fact.KnownReading.ColumnChange;
-import rhetor.core.fact.Reading;
+import rhetor.core.reading.KnownReading.ColumnChange;
+import rhetor.core.reading.Reading;
 import rhetor.core.sheet.SheetLayout;
 
 /**

@@ -30,12 +30,12 @@ import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
-import rhetor.core.exchange.SheetWriter;
-import rhetor.core.fact.Concept;
-import rhetor.core.fact.KnownReading.ColumnChange;
-import rhetor.core.fact.Meaning;
-import rhetor.core.fact.NumberStyle;
-import rhetor.core.fact.ProductClass;
+import rhetor.core.exchange.SheetWriters;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.ProductClass;
+import rhetor.core.reading.KnownReading.ColumnChange;
+import rhetor.core.reading.Meaning;
+import rhetor.core.reading.NumberStyle;
 import rhetor.core.sheet.SheetLimits;
 import rhetor.core.sheet.SheetRow;
 import rhetor.core.sheet.SheetShape;
@@ -374,7 +374,7 @@ class IntakeController {
   }
 
   private static void attach(HttpServletResponse response, Intake intake, String suffix) {
-    String extension = SheetWriter.extension(intake.layout());
+    String extension = SheetWriters.extension(intake.layout());
     if (extension.equals("csv")) {
       response.setContentType("text/csv");
       response.setCharacterEncoding(intake.layout().charset().name());

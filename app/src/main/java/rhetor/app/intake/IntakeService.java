@@ -21,14 +21,15 @@ import rhetor.app.proof.ChannelTexts;
 import rhetor.app.style.HouseStyle;
 import rhetor.app.web.Refused;
 import rhetor.core.exchange.SheetWriter;
+import rhetor.core.exchange.SheetWriters;
 import rhetor.core.exchange.TextColumns;
-import rhetor.core.fact.ColumnReading;
-import rhetor.core.fact.KnownReading;
-import rhetor.core.fact.KnownReading.ColumnChange;
-import rhetor.core.fact.Meaning;
-import rhetor.core.fact.NumberStyle;
-import rhetor.core.fact.Reading;
-import rhetor.core.fact.ReadingProposer;
+import rhetor.core.reading.ColumnReading;
+import rhetor.core.reading.KnownReading;
+import rhetor.core.reading.KnownReading.ColumnChange;
+import rhetor.core.reading.Meaning;
+import rhetor.core.reading.NumberStyle;
+import rhetor.core.reading.Reading;
+import rhetor.core.reading.ReadingProposer;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetException;
 import rhetor.core.sheet.SheetFormat;
@@ -344,7 +345,7 @@ public class IntakeService {
     IntFunction<List<String>> texts = texts(intake, channel, signedOnly);
     Map<Long, String> reasons = new HashMap<>();
     intake.result().problems().forEach(p -> reasons.put(p.row(), p.toString()));
-    try (SheetWriter writer = SheetWriter.open(out, sheet.layout());
+    try (SheetWriter writer = SheetWriters.open(out, sheet.layout());
         Sheet.Rows all = sheet.rows()) {
       writer.head(sheet, TextColumns.HEADINGS);
       while (all.hasNext()) {

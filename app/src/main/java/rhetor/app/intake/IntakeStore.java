@@ -9,10 +9,10 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
-import rhetor.core.fact.ColumnProfile;
-import rhetor.core.fact.KnownReading;
-import rhetor.core.fact.KnownReading.ColumnChange;
-import rhetor.core.fact.Reading;
+import rhetor.core.reading.ColumnProfile;
+import rhetor.core.reading.KnownReading;
+import rhetor.core.reading.KnownReading.ColumnChange;
+import rhetor.core.reading.Reading;
 import rhetor.core.sheet.SheetLayout;
 import tools.jackson.databind.json.JsonMapper;
 

@@ -25,10 +25,11 @@ import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.core.exchange.Ahead;
 import rhetor.core.exchange.SheetWriter;
-import rhetor.core.fact.ColumnReading;
-import rhetor.core.fact.FactReader;
-import rhetor.core.fact.KnownReading;
+import rhetor.core.exchange.SheetWriters;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.reading.ColumnReading;
+import rhetor.core.reading.FactReader;
+import rhetor.core.reading.KnownReading;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetProblem;
 import rhetor.core.sheet.SheetRow;
@@ -305,7 +306,7 @@ public class IntakeTaking {
     Sheet sheet = sheets.sheet(intake);
     FactReader reader = new FactReader(intake.fileName(), intake.reading(), knowledge.current());
     Map<String, Integer> rowOf = new HashMap<>();
-    try (SheetWriter writer = SheetWriter.open(out, sheet.layout());
+    try (SheetWriter writer = SheetWriters.open(out, sheet.layout());
         Sheet.Rows all = sheet.rows()) {
       writer.head(sheet, List.of("reason"));
       while (all.hasNext()) {

@@ -17,8 +17,8 @@ import rhetor.app.style.HouseStyle;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.KeywordProposer;
-import rhetor.core.fact.CellText;
-import rhetor.core.fact.Concept;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.reading.CellText;
 import rhetor.core.style.StyleLayer;
 
 /** Which products compete for a keyword, ways out of it, and keywords given by rule. */

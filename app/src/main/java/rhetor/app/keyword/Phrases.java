@@ -15,7 +15,6 @@ import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.proof.ProofService;
 import rhetor.app.range.Ranges;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.KeywordProposer;
 import rhetor.core.compose.ValueText;
 import rhetor.core.fact.ProductFacts;
@@ -23,6 +22,7 @@ import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.keyword.PhraseHarvest;
 import rhetor.core.language.English;
 import rhetor.core.style.Field;
+import rhetor.core.text.Draft;
 
 /** Proposes keywords from the phrases that the products of a range or kind are described by. */
 @Component

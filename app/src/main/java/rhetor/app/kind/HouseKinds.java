@@ -19,11 +19,11 @@ import rhetor.app.knowledge.Standing;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.SpecificationList;
-import rhetor.core.fact.ClassCheck;
-import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
-import rhetor.core.fact.ProductClass;
+import rhetor.core.knowledge.ClassCheck;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.ProductClass;
 
 /** The kinds of products, and what the house decides about what is known and listed of them. */
 @Service

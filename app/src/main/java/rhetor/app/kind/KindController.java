@@ -18,8 +18,8 @@ import rhetor.app.knowledge.HouseKnowledge.Decided;
 import rhetor.app.knowledge.Standing;
 import rhetor.app.knowledge.Touched;
 import rhetor.app.web.Refused;
-import rhetor.core.fact.CellText;
-import rhetor.core.fact.ProductClass;
+import rhetor.core.knowledge.ProductClass;
+import rhetor.core.reading.CellText;
 
 /** The kinds of products over HTTP. */
 @RestController

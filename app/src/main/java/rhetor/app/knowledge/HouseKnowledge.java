@@ -11,11 +11,11 @@ import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
-import rhetor.core.compose.Support;
-import rhetor.core.fact.Claim;
-import rhetor.core.fact.Concept;
-import rhetor.core.fact.Knowledge;
-import rhetor.core.fact.ProductClass;
+import rhetor.core.knowledge.Claim;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.ProductClass;
+import rhetor.core.text.Support;
 import tools.jackson.databind.json.JsonMapper;
 
 /**

@@ -13,9 +13,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.core.compose.ValueText;
-import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Concept;
 
 /** Products by hand and pasted texts over HTTP. */
 @RestController

@@ -7,7 +7,7 @@ import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.web.Refused;
 import rhetor.core.fact.ProductFacts;
-import rhetor.core.fact.TextReader;
+import rhetor.core.reading.TextReader;
 
 /**
  * Products that come without a sheet: entered by hand, or read from a text that somebody pasted.

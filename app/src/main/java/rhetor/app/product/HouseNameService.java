@@ -12,7 +12,7 @@ import rhetor.core.compose.ValueText;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.HouseName;
 import rhetor.core.fact.HouseNames;
-import rhetor.core.fact.Knowledge;
+import rhetor.core.knowledge.Knowledge;
 
 /** The house's own names for what suppliers call otherwise. */
 @Service

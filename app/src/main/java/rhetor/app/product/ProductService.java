@@ -17,16 +17,16 @@ import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.RangeFigures;
 import rhetor.core.exchange.TextColumns;
 import rhetor.core.fact.BaseUnits;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.FactAssembler;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Settlement;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.reading.FactAssembler;
+import rhetor.core.text.Draft;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Products, and what changes about them as their texts go along. */

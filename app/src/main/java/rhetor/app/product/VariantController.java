@@ -14,8 +14,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rhetor.app.knowledge.HouseKnowledge;
-import rhetor.core.fact.Concept;
 import rhetor.core.fact.VariantFinder.Group;
+import rhetor.core.knowledge.Concept;
 
 /** Groups of variants over HTTP. */
 @RestController

@@ -14,8 +14,8 @@ import rhetor.core.check.Audit;
 import rhetor.core.check.Checker;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
 import rhetor.core.exchange.TextColumns;
+import rhetor.core.text.Draft;
 
 /**
  * Texts for channels: composed from the same facts as the shop's, as the channel is written, and

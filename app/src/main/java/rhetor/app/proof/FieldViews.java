@@ -10,17 +10,17 @@ import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.Product;
 import rhetor.app.template.Templates;
 import rhetor.core.check.Mark;
-import rhetor.core.compose.Block;
-import rhetor.core.compose.Draft;
-import rhetor.core.compose.Sentence;
-import rhetor.core.compose.Support;
 import rhetor.core.exchange.Html;
-import rhetor.core.fact.Claim;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Source;
 import rhetor.core.keyword.KeywordMatch;
+import rhetor.core.knowledge.Claim;
 import rhetor.core.style.Field;
 import rhetor.core.style.Length;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** Shows a draft's fields with numbered footnotes and marks. */
 @Component

@@ -8,10 +8,10 @@ import rhetor.app.product.ProductService;
 import rhetor.app.template.Templates;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.Variety;
 import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
+import rhetor.core.text.Draft;
 
 /** Composes texts of one product as its house, range and template want them now. */
 @Component

@@ -8,10 +8,10 @@ import rhetor.app.product.ProductService;
 import rhetor.core.check.LikeTexts;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.RangeFigures;
 import rhetor.core.compose.Variety;
 import rhetor.core.style.Field;
+import rhetor.core.text.Draft;
 
 /** Knows all descriptions of the house, to tell which are too like one another. */
 @Component

@@ -23,14 +23,14 @@ import rhetor.core.check.Audit;
 import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
 import rhetor.core.check.Mending;
-import rhetor.core.compose.Block;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
-import rhetor.core.fact.CellText;
+import rhetor.core.reading.CellText;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
 
 /**
  * Keeps texts, takes changes by hand, and lets them go once somebody has put their word to them.

@@ -20,11 +20,11 @@ import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.app.web.RequestWords;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.Rewriter;
 import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
+import rhetor.core.text.Draft;
 
 /** Takes and rewriting over HTTP. What is shown is composed anew each time, and kept on request. */
 @RestController

@@ -13,14 +13,14 @@ import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.template.Templates;
 import rhetor.app.web.Refused;
-import rhetor.core.compose.Block;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.LineJoiner;
 import rhetor.core.compose.Rewriter;
-import rhetor.core.compose.Sentence;
 import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
 
 /**
  * Composes takes of a product's texts and rewrites what stands, when a person asks for it. Nothing

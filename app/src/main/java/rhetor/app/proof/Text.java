@@ -2,7 +2,7 @@ package rhetor.app.proof;
 
 import java.time.Instant;
 import rhetor.core.check.Audit;
-import rhetor.core.compose.Draft;
+import rhetor.core.text.Draft;
 
 /**
  * One revision of all texts of a product. Revisions are never changed; each names the one before

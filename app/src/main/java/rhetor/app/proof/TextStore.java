@@ -11,7 +11,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
 import rhetor.core.check.Audit;
-import rhetor.core.compose.Draft;
+import rhetor.core.text.Draft;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps texts with all their revisions. */

@@ -16,11 +16,8 @@ import rhetor.app.range.Ranges;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
-import rhetor.core.compose.Block;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
-import rhetor.core.compose.Sentence;
 import rhetor.core.compose.Variety;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
@@ -31,6 +28,9 @@ import rhetor.core.style.Voice;
 import rhetor.core.style.VoiceMeasure;
 import rhetor.core.style.VoiceProposal;
 import rhetor.core.style.Voices;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
 
 /** Shows on products of the house what other styles would do, and keeps nothing. */
 @Service

@@ -17,7 +17,6 @@ import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.Variety;
 import rhetor.core.exchange.Html;
 import rhetor.core.model.ModelWriter;
@@ -26,6 +25,7 @@ import rhetor.core.model.UnreadableAnswer;
 import rhetor.core.style.Field;
 import rhetor.core.template.Template;
 import rhetor.core.template.TemplateProblem;
+import rhetor.core.text.Draft;
 
 /** Tries templates on products with either engine and keeps no text. */
 @Service

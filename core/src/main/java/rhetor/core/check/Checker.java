@@ -14,16 +14,12 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.check.Mark.Weight;
 import rhetor.core.check.Readiness.Factor;
-import rhetor.core.compose.Block;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.KeywordUse;
-import rhetor.core.compose.Sentence;
-import rhetor.core.compose.Support;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.keyword.KeywordMatch;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.WordRuns;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
@@ -33,6 +29,10 @@ import rhetor.core.style.HouseRules;
 import rhetor.core.style.Style;
 import rhetor.core.support.Assertion;
 import rhetor.core.support.Ground;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /**
  * Checks all texts of a product, whoever wrote them: support, lengths, keyword, likeness, phrases.

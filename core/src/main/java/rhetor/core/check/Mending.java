@@ -5,11 +5,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import rhetor.core.compose.Block;
-import rhetor.core.compose.Draft;
-import rhetor.core.compose.Sentence;
-import rhetor.core.compose.Support;
 import rhetor.core.style.Field;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** Mends in a text what marks say how to mend. */
 public final class Mending {

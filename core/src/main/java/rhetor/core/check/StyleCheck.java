@@ -6,10 +6,6 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.check.Mark.Weight;
-import rhetor.core.compose.Block;
-import rhetor.core.compose.Draft;
-import rhetor.core.compose.Sentence;
-import rhetor.core.compose.Support;
 import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.language.English;
 import rhetor.core.language.Words;
@@ -23,6 +19,10 @@ import rhetor.core.style.Structure;
 import rhetor.core.style.Style;
 import rhetor.core.style.Tuning;
 import rhetor.core.style.VoiceMeasure;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** Checks that texts obey the house's style, whoever wrote them; says how to mend what doesn't. */
 final class StyleCheck {

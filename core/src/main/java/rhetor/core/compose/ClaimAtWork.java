@@ -3,12 +3,14 @@ package rhetor.core.compose;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import rhetor.core.fact.Claim;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.Licence;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Claim;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
 import rhetor.core.style.Voice;
+import rhetor.core.text.Sentence;
 
 /** Shows a claim at work: whether a product's facts license it, and in what words. */
 public final class ClaimAtWork {
@@ -36,7 +38,7 @@ public final class ClaimAtWork {
   /** The fact that licenses the claim, if the product has one. */
   public Optional<Fact> licensedBy(ProductFacts product) {
     return product.facts().stream()
-        .filter(f -> !knowledge.licence().of(f, product.productClass()).isEmpty())
+        .filter(f -> !Licence.in(knowledge).of(f, product.productClass()).isEmpty())
         .findFirst();
   }
 

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import rhetor.core.compose.Message.Form;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
@@ -18,6 +18,10 @@ import rhetor.core.support.Ground;
 import rhetor.core.template.OwnText;
 import rhetor.core.template.Slot;
 import rhetor.core.template.Template;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /**
  * Writes all texts of a product from its facts, without network or cost. Every sentence carries

@@ -4,9 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import rhetor.core.compose.Message.Form;
-import rhetor.core.fact.Claim;
+import rhetor.core.knowledge.Claim;
 import rhetor.core.language.English;
 import rhetor.core.style.Field;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** Writes the few points that a shopper in a hurry reads: a fact each, and what it is good for. */
 final class Highlights {

@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Set;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.language.English;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** Makes one text of lines that were picked from several, with grammar and support intact. */
 public final class LineJoiner {

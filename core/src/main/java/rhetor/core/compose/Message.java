@@ -3,8 +3,9 @@ package rhetor.core.compose;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import rhetor.core.fact.Claim;
 import rhetor.core.fact.Fact;
+import rhetor.core.knowledge.Claim;
+import rhetor.core.text.Support;
 
 /**
  * A fact that is going to be said, with all the ways to put it.

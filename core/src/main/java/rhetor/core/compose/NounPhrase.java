@@ -7,9 +7,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import rhetor.core.compose.Message.Form;
-import rhetor.core.fact.Claim;
 import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Claim;
 import rhetor.core.language.English;
+import rhetor.core.text.Support;
 
 /**
  * What a product is, with its article: "a 20-litre waterproof commuter pannier in moss green".

@@ -8,6 +8,8 @@ import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
 import rhetor.core.style.OpeningFrame;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** The sentence that says what a product is, with the facts that matter most. */
 final class Opening {

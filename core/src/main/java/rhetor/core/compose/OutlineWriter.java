@@ -11,6 +11,9 @@ import rhetor.core.template.Part;
 import rhetor.core.template.Part.Kind;
 import rhetor.core.template.Slot;
 import rhetor.core.template.Template;
+import rhetor.core.text.Block;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** Writes a description in the blocks of a template's outline. */
 final class OutlineWriter {

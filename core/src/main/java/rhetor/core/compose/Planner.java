@@ -9,12 +9,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import rhetor.core.compose.Message.Form;
-import rhetor.core.fact.Claim;
-import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
-import rhetor.core.fact.ProductClass;
+import rhetor.core.fact.Licence;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Claim;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.ProductClass;
 
 /**
  * Decides what to say of a product: which facts, how much each matters, and which belong together.
@@ -111,7 +112,7 @@ final class Planner {
   }
 
   private List<Claim> claims(Fact fact, ProductFacts product) {
-    return knowledge.licence().of(fact, product.productClass());
+    return Licence.in(knowledge).of(fact, product.productClass());
   }
 
   /** Messages grouped into sentences, and the sentences into the body and the closing paragraph. */

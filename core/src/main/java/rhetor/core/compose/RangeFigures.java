@@ -5,13 +5,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
-import rhetor.core.fact.ProductClass;
 import rhetor.core.fact.ProductFacts;
-import rhetor.core.fact.Unit;
 import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.ProductClass;
+import rhetor.core.knowledge.Unit;
 
 /**
  * What the products of a range have in common and what sets them apart, by class: from it follows

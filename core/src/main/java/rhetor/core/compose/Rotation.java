@@ -9,7 +9,7 @@ import java.util.Map;
  * Picks between wordings: the least used so far, and among those one that depends on the seed and
  * the product. The same products in the same order with the same seed get the same picks.
  */
-public final class Rotation {
+final class Rotation {
   private final long seed;
   private final Map<String, int[]> used = new HashMap<>();
   private long product;

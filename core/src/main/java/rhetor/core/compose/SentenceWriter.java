@@ -12,9 +12,11 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.compose.Message.Form;
-import rhetor.core.fact.Claim;
+import rhetor.core.knowledge.Claim;
 import rhetor.core.language.English;
 import rhetor.core.style.SentenceFrame;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /**
  * Builds grammatical sentences from groups of messages, in the frames that the voice prefers; of

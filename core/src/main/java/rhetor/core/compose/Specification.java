@@ -5,12 +5,14 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
-import rhetor.core.fact.ProductClass;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.ProductClass;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** Writes the list of a product's facts, with symbols and without sentences. */
 final class Specification {

@@ -1,9 +1,10 @@
 package rhetor.core.compose;
 
 import java.util.List;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Voices;
+import rhetor.core.text.Sentence;
 
 /**
  * Shows a product's specification list as a house's knowledge has it, without writing its texts.

@@ -6,6 +6,10 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.HouseWords;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** Puts composed text as the house says it: replaced words, its spelling, its own sentences. */
 final class StyleFinish {

@@ -7,6 +7,7 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
 import rhetor.core.language.Words;
+import rhetor.core.text.Support;
 
 /**
  * How a text refers to its product.

@@ -10,13 +10,17 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
-import rhetor.core.fact.Claim;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.Licence;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.keyword.KeywordMatch;
+import rhetor.core.knowledge.Claim;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
+import rhetor.core.text.Block;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** Finds what sentences rest on that a person wrote or changed. */
 public final class SupportFinder {
@@ -125,7 +129,7 @@ public final class SupportFinder {
 
   /** The claim of a fact that a sentence makes, in the house's words for it. */
   private Optional<Claim> claimed(String sentence, Fact fact, String productClass) {
-    return knowledge.licence().of(fact, productClass).stream()
+    return Licence.in(knowledge).of(fact, productClass).stream()
         .filter(
             claim ->
                 claim.adj().stream().anyMatch(a -> states(sentence, a))

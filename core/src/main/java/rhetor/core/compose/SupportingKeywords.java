@@ -9,6 +9,10 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.language.English;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /**
  * Puts supporting keywords where a description speaks of "the pannier": "The touring pannier has

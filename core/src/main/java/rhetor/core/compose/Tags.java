@@ -6,12 +6,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import rhetor.core.compose.Message.Form;
-import rhetor.core.fact.Claim;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Claim;
 import rhetor.core.language.English;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** Writes the words that a shop files a product under. */
 final class Tags {

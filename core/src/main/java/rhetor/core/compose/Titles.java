@@ -5,14 +5,16 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import rhetor.core.compose.Message.Form;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.HouseWords;
 import rhetor.core.style.Length;
 import rhetor.core.style.TitleForm;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** Writes what names a product: titles, the meta title, and the alt text of its picture. */
 final class Titles {

@@ -8,9 +8,9 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import rhetor.core.fact.Knowledge;
-import rhetor.core.fact.Unit;
 import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
 
 /**

@@ -14,10 +14,10 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import rhetor.core.compose.Message.Form;
-import rhetor.core.fact.Concept;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
 import rhetor.core.language.Memo;
 import rhetor.core.style.Voice;
@@ -122,10 +122,6 @@ final class Wording {
 
   /** "16 cm blade" is one blade. */
   private static final Pattern ONE_MEASURED = Pattern.compile("[\\d.,]+(?: |-)\\p{L}+ .*");
-
-  static final Pattern HEAD =
-      Pattern.compile(
-          "\\s+(?:for|with|of|in|on|to|from|at|by|per|without|inside|under|between|and|that|which|who)\\s+.*|\\s*[(,].*");
 
   private static final Pattern DETERMINED =
       Pattern.compile(
@@ -561,7 +557,7 @@ final class Wording {
     if (DETERMINED.matcher(words).matches()) {
       return Optional.of(words);
     }
-    String head = HEAD.matcher(words).replaceFirst("");
+    String head = Framing.HEAD.matcher(words).replaceFirst("");
     if (!English.isNoun(head)) {
       return Optional.empty();
     }

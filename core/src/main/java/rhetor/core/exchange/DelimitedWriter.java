@@ -47,7 +47,7 @@ final class DelimitedWriter implements SheetWriter {
     }
     for (String cell : newCells) {
       out.write(layout.delimiter());
-      out.write(quote(SheetWriter.neutral(encodable(cell))));
+      out.write(quote(FormulaGuard.neutral(encodable(cell))));
     }
     out.write(layout.lineEnding());
   }
@@ -56,7 +56,7 @@ final class DelimitedWriter implements SheetWriter {
   private String own(SheetRow row, int column) {
     return layout.format() == SheetFormat.DELIMITED
         ? row.raw(column)
-        : quote(SheetWriter.neutral(encodable(row.cell(column))));
+        : quote(FormulaGuard.neutral(encodable(row.cell(column))));
   }
 
   private String quote(String cell) {

@@ -13,10 +13,10 @@ import org.jsoup.nodes.Element;
 import org.jsoup.nodes.Node;
 import org.jsoup.nodes.TextNode;
 import org.jsoup.safety.Safelist;
-import rhetor.core.compose.Block;
-import rhetor.core.compose.Sentence;
 import rhetor.core.style.Field;
 import rhetor.core.style.Structure;
+import rhetor.core.text.Block;
+import rhetor.core.text.Sentence;
 
 /** A text's blocks as semantic HTML, and back. */
 public final class Html {

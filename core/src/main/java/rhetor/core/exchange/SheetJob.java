@@ -17,15 +17,12 @@ import rhetor.core.check.Audit;
 import rhetor.core.check.Checker;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
-import rhetor.core.compose.Sentence;
-import rhetor.core.compose.Support;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.FactReader;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
-import rhetor.core.fact.Reading;
 import rhetor.core.fact.Source;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.reading.FactReader;
+import rhetor.core.reading.Reading;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetProblem;
 import rhetor.core.sheet.SheetRow;
@@ -34,6 +31,9 @@ import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 import rhetor.core.template.Template;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Writes the texts for all rows of a sheet into a copy of it, without server or database. */
@@ -106,7 +106,7 @@ public final class SheetJob {
     try {
       Summary summary;
       try (OutputStream out = Files.newOutputStream(half);
-          SheetWriter writer = SheetWriter.open(out, sheet.layout());
+          SheetWriter writer = SheetWriters.open(out, sheet.layout());
           BufferedWriter lines =
               halfReport == null
                   ? null

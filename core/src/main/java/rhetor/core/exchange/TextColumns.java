@@ -7,9 +7,9 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhetor.core.check.Audit;
-import rhetor.core.compose.Draft;
 import rhetor.core.style.Field;
 import rhetor.core.style.Structure;
+import rhetor.core.text.Draft;
 
 /** The columns that Rhetor adds to a sheet. */
 public final class TextColumns {

@@ -45,7 +45,7 @@ final class WorkbookWriter implements SheetWriter {
     for (int c = 0; c < newCells.size(); c++) {
       String cell = newCells.get(c);
       if (!cell.isEmpty()) {
-        sheet.value(at, layout.width() + c, SheetWriter.neutral(cell));
+        sheet.value(at, layout.width() + c, FormulaGuard.neutral(cell));
       }
     }
     if (++written % FLUSHED == 0) {

@@ -3,6 +3,8 @@ package rhetor.core.fact;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Unit;
 
 /** Compares measured values whatever unit they are written in: 940 g is 0.94 kg. */
 public final class BaseUnits {

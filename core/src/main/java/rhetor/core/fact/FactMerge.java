@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Unit;
 
 /**
  * Brings facts of one product together, whatever cell or supplier they come from: what agrees
@@ -76,12 +78,12 @@ public final class FactMerge {
   }
 
   /** The disputed versions of a fact; empty if it isn't disputed. */
-  List<Fact> versions(String id) {
+  public List<Fact> versions(String id) {
     return disputed.getOrDefault(id, List.of());
   }
 
   /** Ids of the facts that stand. */
-  Set<String> ids() {
+  public Set<String> ids() {
     return facts.keySet();
   }
 

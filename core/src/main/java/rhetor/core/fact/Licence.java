@@ -12,10 +12,12 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import rhetor.core.knowledge.Claim;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Unit;
 
-/**
- * Tells which claims a fact licenses; {@link Knowledge#licence()} has it. Safe for several threads.
- */
+/** Tells which claims a fact licenses. Safe for several threads. */
 public final class Licence {
   /** Words shortly before a term that take it back. */
   private static final Set<String> DENYING =
@@ -71,7 +73,12 @@ public final class Licence {
   /** A claim with the phrases that it asks for, each as its words. */
   private record Asked(Claim claim, List<List<String>> phrases) {}
 
-  Licence(Knowledge knowledge) {
+  /** The licence by this knowledge; made once for each. */
+  public static Licence in(Knowledge knowledge) {
+    return knowledge.index(Licence.class, Licence::new);
+  }
+
+  private Licence(Knowledge knowledge) {
     this.knowledge = knowledge;
     for (Claim claim : knowledge.claims()) {
       byConcept

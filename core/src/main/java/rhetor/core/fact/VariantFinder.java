@@ -11,6 +11,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.TermIndex;
 
 /**
  * Finds products that are one thing in several colours, sizes or capacities: they share brand, kind

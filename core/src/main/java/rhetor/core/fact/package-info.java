@@ -1,6 +1,5 @@
 /**
- * What is known of a product: {@link rhetor.core.fact.FactReader} turns a sheet's row into typed
- * facts, each with the cell it comes from. {@link rhetor.core.fact.Knowledge} holds concepts,
- * classes, units and claims, which are data files.
+ * What is known of a product: {@link rhetor.core.fact.ProductFacts}, and what a fact licenses to
+ * say: {@link rhetor.core.fact.Licence}.
  */
 package rhetor.core.fact;

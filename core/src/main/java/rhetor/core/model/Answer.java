@@ -3,8 +3,8 @@ package rhetor.core.model;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import rhetor.core.compose.Block;
 import rhetor.core.style.Field;
+import rhetor.core.text.Block;
 
 /**
  * What a text model's answer says, field by field.

@@ -2,9 +2,7 @@ package rhetor.core.model;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -14,10 +12,10 @@ import org.commonmark.parser.Parser;
 import org.commonmark.renderer.html.HtmlRenderer;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
-import rhetor.core.compose.Block;
 import rhetor.core.exchange.Html;
-import rhetor.core.fact.CellText;
+import rhetor.core.reading.CellText;
 import rhetor.core.style.Field;
+import rhetor.core.text.Block;
 
 /**
  * Reads what a text model answered. Models wrap what they were asked for in chatter, fences and
@@ -48,7 +46,6 @@ public final class AnswerReader {
       Pattern.compile("(?s)^(?:\"(.*)\"|“(.*)”|'(.*)'|‘(.*)’|«(.*)»)$");
   private static final Pattern BULLET = Pattern.compile("^(?:[-•*–]|\\d{1,2}[.)])\\s+");
 
-  private static final Map<String, Field> NAMES = names();
   private static final Parser MARKDOWN = Parser.builder().build();
   private static final HtmlRenderer RENDERER = HtmlRenderer.builder().build();
 
@@ -128,47 +125,7 @@ public final class AnswerReader {
 
   /** Only a field's own name heads a paragraph: "Name: …" may be an entry of a list. */
   private static Optional<Field> labelled(String name) {
-    return field(name).filter(f -> isOwnName(name, f));
-  }
-
-  /** Whether a field is called so and in no other word. */
-  static boolean isOwnName(String name, Field field) {
-    return normal(name).equals(field.code()) || normal(name).equals(normal(field.label()));
-  }
-
-  /** The field that a name stands for. */
-  static Optional<Field> field(String name) {
-    return Optional.ofNullable(NAMES.get(normal(name)));
-  }
-
-  private static String normal(String name) {
-    return name.replaceAll("(?<=\\p{Ll})(?=\\p{Lu})", "_")
-        .toLowerCase(Locale.ROOT)
-        .replaceAll("[^a-z0-9]+", "_")
-        .replaceAll("^_|_$", "");
-  }
-
-  private static Map<String, Field> names() {
-    Map<String, Field> names = new HashMap<>();
-    for (Field field : Field.values()) {
-      names.put(field.code(), field);
-      names.put(normal(field.label()), field);
-    }
-    names.put("name", Field.TITLE);
-    names.put("product_title", Field.TITLE);
-    names.put("seo_title", Field.META_TITLE);
-    names.put("page_title", Field.META_TITLE);
-    names.put("seo_description", Field.META_DESCRIPTION);
-    names.put("long_description", Field.DESCRIPTION);
-    names.put("product_description", Field.DESCRIPTION);
-    names.put("body", Field.DESCRIPTION);
-    names.put("body_html", Field.DESCRIPTION);
-    names.put("summary", Field.SHORT_DESCRIPTION);
-    names.put("alt", Field.IMAGE_ALT);
-    names.put("alt_text", Field.IMAGE_ALT);
-    names.put("image_alt_text", Field.IMAGE_ALT);
-    names.put("bullet_points", Field.HIGHLIGHTS);
-    return names;
+    return FieldNames.field(name).filter(f -> FieldNames.isOwnName(name, f));
   }
 
   /** A field that has no markup, on one line, or on several if it is a list. */

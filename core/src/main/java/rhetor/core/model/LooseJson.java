@@ -72,8 +72,8 @@ record LooseJson(Map<Field, String> fields, String around, List<String> notes) {
     private final Set<Field> byOwnName = EnumSet.noneOf(Field.class);
 
     void put(String name, String value) {
-      AnswerReader.field(name)
-          .filter(f -> AnswerReader.isOwnName(name, f) ? byOwnName.add(f) : !fields.containsKey(f))
+      FieldNames.field(name)
+          .filter(f -> FieldNames.isOwnName(name, f) ? byOwnName.add(f) : !fields.containsKey(f))
           .ifPresent(f -> fields.put(f, value));
     }
   }
@@ -89,7 +89,7 @@ record LooseJson(Map<Field, String> fields, String around, List<String> notes) {
       while ((token = parser.nextToken()) != null) {
         if (token == JsonToken.PROPERTY_NAME) {
           String name = parser.currentName();
-          Optional<Field> field = AnswerReader.field(name);
+          Optional<Field> field = FieldNames.field(name);
           token = parser.nextToken();
           if (field.isPresent() && token.isScalarValue()) {
             found.put(name, token == JsonToken.VALUE_NULL ? "" : parser.getString());
@@ -155,7 +155,7 @@ record LooseJson(Map<Field, String> fields, String around, List<String> notes) {
     while (!isCut && property.find(at)) {
       at = property.end();
       String name = property.group("name");
-      Optional<Field> field = AnswerReader.field(name);
+      Optional<Field> field = FieldNames.field(name);
       if (field.isEmpty() || at >= text.length()) {
         continue;
       }

@@ -9,12 +9,12 @@ import rhetor.core.check.Audit;
 import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
 import rhetor.core.check.Mending;
-import rhetor.core.compose.Block;
 import rhetor.core.compose.Brief;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.SupportFinder;
-import rhetor.core.fact.Knowledge;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
 
 /**
  * Has a text model write, and holds what it writes to the same checks as everybody: what a rule can

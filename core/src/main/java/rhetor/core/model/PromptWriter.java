@@ -9,13 +9,13 @@ import java.util.StringJoiner;
 import java.util.stream.Collectors;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Brief;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.Slots;
 import rhetor.core.compose.ValueText;
-import rhetor.core.fact.Claim;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.Licence;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Claim;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.BannedWord;
 import rhetor.core.style.Field;
 import rhetor.core.style.Length;
@@ -26,6 +26,7 @@ import rhetor.core.template.Part;
 import rhetor.core.template.Question;
 import rhetor.core.template.Slot;
 import rhetor.core.template.Template;
+import rhetor.core.text.Draft;
 
 /** Writes what a text model is asked, whole, from the same brief that the composer gets. */
 public final class PromptWriter {
@@ -145,7 +146,7 @@ public final class PromptWriter {
 
   private String claims(ProductFacts product) {
     return product.facts().stream()
-        .flatMap(f -> knowledge.licence().of(f, product.productClass()).stream())
+        .flatMap(f -> Licence.in(knowledge).of(f, product.productClass()).stream())
         .map(Claim::text)
         .filter(t -> !t.isBlank())
         .distinct()

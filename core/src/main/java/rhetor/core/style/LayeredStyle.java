@@ -30,7 +30,7 @@ public record LayeredStyle(Style style, Map<String, String> from) {
   public LayeredStyle under(String name, StyleLayer layer) {
     Map<String, String> sources = new LinkedHashMap<>(from);
     Style whole = layer.over(style);
-    List<String> below = Setting.of(this).stream().map(Setting::name).toList();
+    List<String> below = Setting.of(style, from).stream().map(Setting::name).toList();
     for (String setting : layer.decided()) {
       boolean both = StyleLayer.ADDING.contains(setting) && below.contains(setting);
       sources.put(
@@ -46,6 +46,6 @@ public record LayeredStyle(Style style, Map<String, String> from) {
 
   /** All that the style decides, in words, each with what decided it. */
   public List<Setting> settings() {
-    return Setting.of(this);
+    return Setting.of(style, from);
   }
 }

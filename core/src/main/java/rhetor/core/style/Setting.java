@@ -3,6 +3,7 @@ package rhetor.core.style;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 
 /**
  * A setting of a style in words, with what decided it.
@@ -16,47 +17,40 @@ public record Setting(String name, String label, String value, String from) {
   /** What the layer below all others is called. */
   static final String HOUSE = "the house";
 
-  /** All that a style decides and that is not as it comes. */
-  static List<Setting> of(LayeredStyle layered) {
-    Style s = layered.style();
+  /**
+   * All that a style decides and that is not as it comes.
+   *
+   * @param from what decided a setting, by its name; the house if it isn't there
+   */
+  static List<Setting> of(Style s, Map<String, String> from) {
     List<Setting> settings = new ArrayList<>();
     String voice = Voices.find(s.voice()).map(Voice::label).orElse(s.voice());
-    add(settings, layered, "voice", "Voice", voice);
-    add(settings, layered, "tuning", "The voice is bent", tuning(s.tuning()));
-    add(settings, layered, "audience", "Readers", s.audience());
-    add(settings, layered, "spelling", "Spelling", s.spelling().label());
-    add(settings, layered, "emoji", "Emoji", s.emoji() ? "allowed" : "none");
-    add(
-        settings,
-        layered,
-        "exclamations",
-        "Exclamation marks",
-        s.exclamations() ? "allowed" : "none");
+    add(settings, from, "voice", "Voice", voice);
+    add(settings, from, "tuning", "The voice is bent", tuning(s.tuning()));
+    add(settings, from, "audience", "Readers", s.audience());
+    add(settings, from, "spelling", "Spelling", s.spelling().label());
+    add(settings, from, "emoji", "Emoji", s.emoji() ? "allowed" : "none");
+    add(settings, from, "exclamations", "Exclamation marks", s.exclamations() ? "allowed" : "none");
     List<String> banned =
         s.banned().stream()
             .map(b -> b.instead().isEmpty() ? b.word() : b.word() + " → " + b.instead())
             .toList();
-    add(settings, layered, "banned", "Words it doesn’t say", row(banned));
-    add(settings, layered, "notInTitles", "Words its titles never have", row(s.notInTitles()));
-    add(settings, layered, "required", "Words its descriptions have", row(s.required()));
-    add(settings, layered, "supporting", "Supporting keywords", row(s.supporting()));
-    add(settings, layered, "always", "Descriptions end with", String.join(" ", s.always()));
-    add(settings, layered, "special", "One of these each", String.join(" ", s.special()));
-    add(settings, layered, "titles", "Titles", s.titles().words());
-    add(settings, layered, "structure", "Descriptions", s.structure().words());
-    add(settings, layered, "angle", "For the time being", String.join(" ", s.angles()));
+    add(settings, from, "banned", "Words it doesn’t say", row(banned));
+    add(settings, from, "notInTitles", "Words its titles never have", row(s.notInTitles()));
+    add(settings, from, "required", "Words its descriptions have", row(s.required()));
+    add(settings, from, "supporting", "Supporting keywords", row(s.supporting()));
+    add(settings, from, "always", "Descriptions end with", String.join(" ", s.always()));
+    add(settings, from, "special", "One of these each", String.join(" ", s.special()));
+    add(settings, from, "titles", "Titles", s.titles().words());
+    add(settings, from, "structure", "Descriptions", s.structure().words());
+    add(settings, from, "angle", "For the time being", String.join(" ", s.angles()));
     for (Field field : Field.values()) {
       Length own = s.lengths().get(field);
-      add(
-          settings,
-          layered,
-          "lengths." + field.code(),
-          field.label(),
-          own == null ? "" : length(own));
+      add(settings, from, "lengths." + field.code(), field.label(), own == null ? "" : length(own));
     }
     add(
         settings,
-        layered,
+        from,
         "instructions",
         "For a text model besides",
         String.join(" ", s.instructions()));
@@ -64,9 +58,9 @@ public record Setting(String name, String label, String value, String from) {
   }
 
   private static void add(
-      List<Setting> settings, LayeredStyle layered, String name, String label, String value) {
+      List<Setting> settings, Map<String, String> from, String name, String label, String value) {
     if (!value.isEmpty()) {
-      settings.add(new Setting(name, label, value, layered.from().getOrDefault(name, HOUSE)));
+      settings.add(new Setting(name, label, value, from.getOrDefault(name, HOUSE)));
     }
   }
 

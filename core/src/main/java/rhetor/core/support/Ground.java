@@ -13,14 +13,15 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import rhetor.core.fact.Claim;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.Knowledge;
+import rhetor.core.fact.Licence;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
-import rhetor.core.fact.TermIndex;
-import rhetor.core.fact.Unit;
 import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Claim;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.TermIndex;
+import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
@@ -157,7 +158,7 @@ public final class Ground {
       for (Source source : fact.sources()) {
         addWords(source.raw());
       }
-      for (Claim claim : knowledge.licence().of(fact, product.productClass())) {
+      for (Claim claim : Licence.in(knowledge).of(fact, product.productClass())) {
         vocabularies.add(known.ofClaim(claim.id()));
       }
     }

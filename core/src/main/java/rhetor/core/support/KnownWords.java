@@ -4,9 +4,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
-import rhetor.core.fact.Claim;
-import rhetor.core.fact.Concept;
-import rhetor.core.fact.Knowledge;
+import rhetor.core.knowledge.Claim;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
 
 /** The vocabularies of all concepts' wordings and all claims, read once for a house's knowledge. */
 final class KnownWords {

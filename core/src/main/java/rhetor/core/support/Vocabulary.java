@@ -8,11 +8,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import rhetor.core.fact.NumberStyle;
 import rhetor.core.language.English;
 import rhetor.core.language.Memo;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
+import rhetor.core.reading.NumberStyle;
 
 /**
  * What a piece of text lets another text say: the stems of its words, its numbers and ratings.

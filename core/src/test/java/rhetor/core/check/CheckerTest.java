@@ -9,15 +9,15 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhetor.core.Products;
 import rhetor.core.check.Mark.Weight;
-import rhetor.core.compose.Block;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
-import rhetor.core.compose.Sentence;
 import rhetor.core.exchange.Html;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
 
 class CheckerTest {
   private static final Knowledge KNOWLEDGE = Knowledge.standard();

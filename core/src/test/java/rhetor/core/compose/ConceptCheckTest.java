@@ -8,9 +8,9 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import rhetor.core.Products;
-import rhetor.core.fact.Concept;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
 
 class ConceptCheckTest {
   private static final Knowledge KNOWLEDGE = Knowledge.standard();

@@ -12,12 +12,13 @@ import rhetor.core.Products;
 import rhetor.core.check.Audit;
 import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 import rhetor.core.support.Ground;
+import rhetor.core.text.Draft;
 
 /** Products that are hard to write about get honest texts, or are told what is missing. */
 class HardProductsTest {

@@ -8,9 +8,10 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhetor.core.Products;
 import rhetor.core.check.Checker;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Voices;
+import rhetor.core.text.Draft;
 
 class KeywordProposerTest {
   private static final Knowledge KNOWLEDGE = Knowledge.standard();

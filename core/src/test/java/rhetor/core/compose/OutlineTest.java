@@ -10,8 +10,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 import rhetor.core.Products;
 import rhetor.core.Styles;
 import rhetor.core.check.Checker;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.model.PromptWriter;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
@@ -20,6 +20,10 @@ import rhetor.core.template.Part;
 import rhetor.core.template.Question;
 import rhetor.core.template.StartingTemplates;
 import rhetor.core.template.Template;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** Texts are built as their template sets out, from the facts and nothing else. */
 class OutlineTest {

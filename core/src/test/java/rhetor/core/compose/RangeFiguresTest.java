@@ -7,10 +7,14 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import rhetor.core.Products;
 import rhetor.core.check.Checker;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
 import rhetor.core.style.Voices;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 class RangeFiguresTest {
   private static final Knowledge KNOWLEDGE = Knowledge.standard();

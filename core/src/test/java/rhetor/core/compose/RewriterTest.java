@@ -14,11 +14,15 @@ import rhetor.core.Products;
 import rhetor.core.compose.Rewriter.Order;
 import rhetor.core.compose.Rewriter.Way;
 import rhetor.core.exchange.Html;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
 import rhetor.core.style.Voices;
 import rhetor.core.support.Ground;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 class RewriterTest {
   private static final Knowledge KNOWLEDGE = Knowledge.standard();

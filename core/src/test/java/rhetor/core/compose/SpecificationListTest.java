@@ -5,10 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import rhetor.core.Products;
-import rhetor.core.fact.Knowledge;
-import rhetor.core.fact.ProductClass;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.ProductClass;
 import rhetor.core.style.Field;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
 
 class SpecificationListTest {
   private static final Knowledge KNOWLEDGE = Knowledge.standard();

@@ -6,8 +6,10 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import rhetor.core.Products;
 import rhetor.core.exchange.Html;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 class SupportFinderTest {
   private final ProductFacts product =

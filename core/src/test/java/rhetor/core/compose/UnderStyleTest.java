@@ -17,14 +17,18 @@ import rhetor.core.Styles;
 import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
 import rhetor.core.exchange.Html;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
 import rhetor.core.style.Length;
 import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 import rhetor.core.template.StartingTemplates;
+import rhetor.core.text.Block;
+import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /** What the composer writes for a house that has decided something. */
 class UnderStyleTest {

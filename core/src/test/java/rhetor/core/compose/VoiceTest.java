@@ -10,12 +10,13 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import rhetor.core.Products;
 import rhetor.core.check.Checker;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 import rhetor.core.support.Ground;
+import rhetor.core.text.Draft;
 
 /** The same facts in six voices, and in several takes. */
 class VoiceTest {

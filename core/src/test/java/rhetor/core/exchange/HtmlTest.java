@@ -6,8 +6,8 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import rhetor.core.compose.Block;
-import rhetor.core.compose.Sentence;
+import rhetor.core.text.Block;
+import rhetor.core.text.Sentence;
 
 class HtmlTest {
   @Test

@@ -15,9 +15,9 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhetor.core.Products;
-import rhetor.core.fact.Knowledge;
-import rhetor.core.fact.Reading;
-import rhetor.core.fact.ReadingProposer;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.reading.Reading;
+import rhetor.core.reading.ReadingProposer;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetRow;
 
@@ -113,7 +113,7 @@ class SheetJobTest {
       quoteCharacter = '"',
       value = {"=1+1|'=1+1", "@SUM(A1)|'@SUM(A1)", "-2+3|'-2+3", "+44|'+44", "＝1|'＝1", "Lamp|Lamp"})
   void new_cells_that_a_spreadsheet_would_run_are_neutralised(String cell, String written) {
-    assertThat(SheetWriter.neutral(cell)).isEqualTo(written);
+    assertThat(FormulaGuard.neutral(cell)).isEqualTo(written);
   }
 
   @Test

@@ -7,6 +7,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhetor.core.Products;
+import rhetor.core.knowledge.Claim;
+import rhetor.core.knowledge.Knowledge;
 
 /** A claim needs its fact, and no less. */
 class LicenceTest {
@@ -16,7 +18,7 @@ class LicenceTest {
     ProductFacts product =
         Products.of("SKU,Name,Category," + heading, "A-1,Fen 3," + category + ",\"" + cell + "\"");
     return product.facts().stream()
-        .flatMap(f -> KNOWLEDGE.licence().of(f, product.productClass()).stream())
+        .flatMap(f -> Licence.in(KNOWLEDGE).of(f, product.productClass()).stream())
         .map(Claim::id)
         .toList();
   }

@@ -13,6 +13,7 @@ import rhetor.core.Products;
 import rhetor.core.compose.ValueText;
 import rhetor.core.fact.VariantFinder.Group;
 import rhetor.core.fact.VariantFinder.Item;
+import rhetor.core.knowledge.Knowledge;
 
 class VariantFinderTest {
   private final VariantFinder finder = new VariantFinder(Knowledge.standard());

@@ -10,10 +10,10 @@ import org.junit.jupiter.api.Test;
 import rhetor.core.Products;
 import rhetor.core.Styles;
 import rhetor.core.compose.Brief;
-import rhetor.core.compose.Support;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
+import rhetor.core.text.Support;
 
 class ModelWriterTest {
   private static final ProductFacts PANNIER =

@@ -19,10 +19,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-import rhetor.core.fact.FactReader;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
-import rhetor.core.fact.ReadingProposer;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.reading.FactReader;
+import rhetor.core.reading.ReadingProposer;
 
 /** Whatever is wrong with a sheet gets the same plain answer in every format. */
 class BadSheetsTest {

@@ -13,8 +13,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import rhetor.core.Products;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
 
 class VoiceMeasureTest {
   private static final List<ProductFacts> PRODUCTS =

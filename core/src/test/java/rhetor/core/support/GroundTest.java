@@ -7,7 +7,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhetor.core.Products;
-import rhetor.core.fact.Knowledge;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.support.Assertion.Kind;
 import rhetor.core.support.Assertion.Verdict;
 

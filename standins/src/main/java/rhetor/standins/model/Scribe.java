@@ -10,19 +10,19 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Draft;
 import rhetor.core.compose.RangeFigures;
 import rhetor.core.compose.Variety;
 import rhetor.core.exchange.Html;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
-import rhetor.core.fact.TextReader;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.reading.TextReader;
 import rhetor.core.style.Field;
 import rhetor.core.style.Length;
 import rhetor.core.style.Style;
 import rhetor.core.style.StyleLayer;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
+import rhetor.core.text.Draft;
 import tools.jackson.databind.json.JsonMapper;
 
 /**

@@ -6,15 +6,15 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import rhetor.core.compose.Brief;
-import rhetor.core.compose.Draft;
-import rhetor.core.fact.Knowledge;
 import rhetor.core.fact.ProductFacts;
-import rhetor.core.fact.TextReader;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.model.AnswerReader;
 import rhetor.core.model.ModelWriter;
 import rhetor.core.model.PromptWriter;
 import rhetor.core.model.Turn;
+import rhetor.core.reading.TextReader;
 import rhetor.core.style.Field;
+import rhetor.core.text.Draft;
 
 /** What the simulated model writes, asked the way Rhetor asks. */
 class ScribeTest {

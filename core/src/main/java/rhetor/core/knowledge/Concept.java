@@ -1,0 +1,61 @@
+package rhetor.core.knowledge;
+
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A kind of fact: how sheets name it, how its values are read, and how it can be put in words.
+ *
+ * @param label how a specification list names it
+ * @param names what headings call it, by language
+ * @param kind how its values are read
+ * @param dimension what its unit measures, for quantities
+ * @param unit unit id taken when neither cell nor heading gives one, or empty
+ * @param theme facts of one theme share a sentence
+ * @param weight how much it matters to a buyer, 0 to 100, unless the class says otherwise
+ * @param terms kind of word list its values come from, or empty
+ * @param cues words that, near a value in prose, show that it belongs to this concept
+ * @param classes classes of things that can have it, with those that belong to them; empty for all
+ * @param compare the word before "than most" for an amount that is less or more than most of its
+ *     kind have, where that is a reason to buy it: {@code {less: less}} for a weight
+ * @param anyOrder whether the items of a list may stand in any order: features, but not ingredients
+ * @param say wordings by form: adj, pp, part, with, verb, clause; see {@code docs/architecture.md}
+ */
+public record Concept(
+    String id,
+    String label,
+    Map<String, List<String>> names,
+    Kind kind,
+    String dimension,
+    String unit,
+    String theme,
+    int weight,
+    String terms,
+    List<String> cues,
+    List<String> classes,
+    boolean anyOrder,
+    Map<String, List<String>> say,
+    Map<String, String> compare) {
+
+  /** How a concept's values are read. */
+  public enum Kind {
+    QUANTITY,
+    COUNT,
+    SIDES,
+    RATING,
+    TERMS,
+    FLAG,
+    WORDS
+  }
+
+  public Concept {
+    names = names == null ? Map.of() : Map.copyOf(names);
+    dimension = dimension == null ? "" : dimension;
+    unit = unit == null ? "" : unit;
+    terms = terms == null ? "" : terms;
+    cues = cues == null ? List.of() : List.copyOf(cues);
+    classes = classes == null ? List.of() : List.copyOf(classes);
+    say = say == null ? Map.of() : Map.copyOf(say);
+    compare = compare == null ? Map.of() : Map.copyOf(compare);
+  }
+}

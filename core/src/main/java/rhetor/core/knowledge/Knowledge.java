@@ -1,0 +1,293 @@
+package rhetor.core.knowledge;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import rhetor.core.reading.Meaning;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.dataformat.yaml.YAMLMapper;
+
+/** What Rhetor knows of products in general, read from the data files under {@code knowledge/}. */
+public final class Knowledge {
+  private static final YAMLMapper YAML =
+      YAMLMapper.builder()
+          .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+          .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+          .build();
+
+  private final Map<String, Unit> units = new LinkedHashMap<>();
+  private final Map<String, Unit> unitsBySymbol = new LinkedHashMap<>();
+  private final Map<String, Concept> concepts = new LinkedHashMap<>();
+  private final Map<String, ProductClass> classes = new LinkedHashMap<>();
+  private final List<Claim> claims = new ArrayList<>();
+  private final List<Term> terms = new ArrayList<>();
+  private final Set<String> things = new LinkedHashSet<>();
+  private final Map<String, Map<String, List<String>>> roles = new LinkedHashMap<>();
+  private final Map<String, Map<String, String>> abbreviations = new LinkedHashMap<>();
+  private final Map<String, Set<String>> roleWords = new LinkedHashMap<>();
+  private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
+  private final Map<String, Claim> claimsById = new LinkedHashMap<>();
+  private final Map<Class<?>, Object> indexes = new ConcurrentHashMap<>();
+
+  /** The contents of one data file. */
+  record File(
+      List<Unit> units,
+      List<Concept> concepts,
+      List<ProductClass> classes,
+      List<Claim> claims,
+      List<Term> terms,
+      List<String> things,
+      Map<String, Map<String, List<String>>> roles,
+      Map<String, Map<String, List<String>>> roleWords,
+      Map<String, Map<String, String>> abbreviations) {}
+
+  private Knowledge(
+      Knowledge from,
+      List<Claim> claims,
+      Collection<Concept> otherConcepts,
+      Collection<ProductClass> otherClasses) {
+    units.putAll(from.units);
+    unitsBySymbol.putAll(from.unitsBySymbol);
+    concepts.putAll(from.concepts);
+    otherConcepts.forEach(c -> concepts.put(c.id(), c));
+    classes.putAll(from.classes);
+    otherClasses.forEach(c -> classes.put(c.id(), c));
+    terms.addAll(from.terms);
+    things.addAll(from.things);
+    roles.putAll(from.roles);
+    abbreviations.putAll(from.abbreviations);
+    roleWords.putAll(from.roleWords);
+    termsByName.putAll(from.termsByName);
+    this.claims.addAll(claims);
+    this.claims.forEach(c -> claimsById.put(c.id(), c));
+  }
+
+  private Knowledge(Collection<File> files) {
+    for (File file : files) {
+      each(file.units, u -> put(units, u.id(), u));
+      each(file.concepts, c -> put(concepts, c.id(), c));
+      each(file.classes, c -> put(classes, c.id(), c));
+      each(file.claims, claims::add);
+      each(file.terms, terms::add);
+      each(file.things, things::add);
+      if (file.roles != null) {
+        roles.putAll(file.roles);
+      }
+      if (file.abbreviations != null) {
+        abbreviations.putAll(file.abbreviations);
+      }
+      if (file.roleWords != null) {
+        file.roleWords.forEach(
+            (of, words) ->
+                roleWords.put(
+                    of, words.values().stream().flatMap(List::stream).collect(Collectors.toSet())));
+      }
+    }
+    classes.replaceAll((id, c) -> inherited(c));
+    for (Unit unit : units.values()) {
+      unitsBySymbol.put(unit.id(), unit);
+      unit.symbols().forEach(s -> unitsBySymbol.putIfAbsent(s, unit));
+      unit.symbols().forEach(s -> unitsBySymbol.putIfAbsent(s.toLowerCase(Locale.ROOT), unit));
+    }
+    for (Term term : terms) {
+      Map<String, Term> names =
+          termsByName.computeIfAbsent(term.type(), t -> new LinkedHashMap<>());
+      names.put(term.en().toLowerCase(Locale.ROOT), term);
+      term.also().forEach(n -> names.put(n.toLowerCase(Locale.ROOT), term));
+      term.names()
+          .values()
+          .forEach(l -> l.forEach(n -> names.putIfAbsent(n.toLowerCase(Locale.ROOT), term)));
+    }
+    claims.forEach(c -> claimsById.put(c.id(), c));
+  }
+
+  private ProductClass inherited(ProductClass c) {
+    if (c.parent().isEmpty()) {
+      return c;
+    }
+    ProductClass parent = classes.get(c.parent());
+    if (parent == null) {
+      throw new IllegalStateException(c.id() + " has a parent that is not there: " + c.parent());
+    }
+    return c.inheriting(inherited(parent));
+  }
+
+  private static <T> void each(List<T> list, java.util.function.Consumer<T> action) {
+    if (list != null) {
+      list.forEach(action);
+    }
+  }
+
+  private static <T> void put(Map<String, T> map, String id, T item) {
+    if (map.put(id, item) != null) {
+      throw new IllegalStateException("defined twice: " + id);
+    }
+  }
+
+  private static final class Standard {
+    static final Knowledge KNOWLEDGE = load();
+
+    private static Knowledge load() {
+      Function<String, InputStream> open =
+          name -> Knowledge.class.getResourceAsStream("/knowledge/" + name);
+      try (InputStream index = open.apply("index.txt")) {
+        List<File> files = new ArrayList<>();
+        for (String name :
+            new String(index.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8)
+                .lines()
+                .toList()) {
+          try (InputStream in = open.apply(name)) {
+            if (in == null) {
+              throw new IllegalStateException("knowledge/index.txt names a missing file: " + name);
+            }
+            files.add(YAML.readValue(in, File.class));
+          } catch (tools.jackson.core.JacksonException e) {
+            throw new IllegalStateException("knowledge/" + name + ": " + e.getMessage(), e);
+          }
+        }
+        return new Knowledge(files);
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
+  }
+
+  /** The same knowledge with exactly these claims instead of its own. */
+  public Knowledge withClaims(List<Claim> others) {
+    return new Knowledge(this, others, List.of(), List.of());
+  }
+
+  /**
+   * The same knowledge with exactly these claims, and with these concepts and classes beside its
+   * own; one of the same id takes its place.
+   */
+  public Knowledge with(
+      List<Claim> others, Collection<Concept> concepts, Collection<ProductClass> classes) {
+    return new Knowledge(this, others, concepts, classes);
+  }
+
+  /** What another package reads out of this knowledge once and keeps with it. */
+  public <T> T index(Class<T> type, Function<Knowledge, T> read) {
+    return type.cast(indexes.computeIfAbsent(type, t -> read.apply(this)));
+  }
+
+  /** The knowledge that ships with Rhetor. */
+  public static Knowledge standard() {
+    return Standard.KNOWLEDGE;
+  }
+
+  public Collection<Concept> concepts() {
+    return concepts.values();
+  }
+
+  public Collection<ProductClass> classes() {
+    return classes.values();
+  }
+
+  public Collection<Unit> units() {
+    return units.values();
+  }
+
+  public List<Claim> claims() {
+    return claims;
+  }
+
+  /** The claim of an id, if it is made. */
+  public Optional<Claim> claim(String id) {
+    return Optional.ofNullable(claimsById.get(id));
+  }
+
+  /**
+   * What headings call columns that are no facts, by {@link Meaning.Role} and language, the surest
+   * first.
+   */
+  public Map<String, Map<String, List<String>>> roles() {
+    return roles;
+  }
+
+  /**
+   * Words by which a column's role is known, lower case and of all languages.
+   *
+   * @param of "trade", "remark", "perhaps", "keyword" and "prose" for words of headings, "speech"
+   *     for words of cells
+   */
+  public Set<String> roleWords(String of) {
+    return roleWords.getOrDefault(of, Set.of());
+  }
+
+  /** What words of headings are short for in a language; lower case, without a full stop. */
+  public Map<String, String> abbreviations(String language) {
+    return abbreviations.getOrDefault(language, Map.of());
+  }
+
+  /** Nouns that say what a product is when its name ends in one; singular. */
+  public Set<String> things() {
+    return things;
+  }
+
+  public List<Term> terms() {
+    return terms;
+  }
+
+  public Optional<Concept> concept(String id) {
+    return Optional.ofNullable(concepts.get(id));
+  }
+
+  public Optional<ProductClass> productClass(String id) {
+    return Optional.ofNullable(classes.get(id));
+  }
+
+  /**
+   * Whether things of a class can have a concept: one of its classes, or of what they belong to.
+   */
+  public boolean takes(Concept concept, String productClass) {
+    if (concept.classes().isEmpty()) {
+      return true;
+    }
+    String of = productClass;
+    while (!of.isEmpty()) {
+      if (concept.classes().contains(of)) {
+        return true;
+      }
+      of = productClass(of).map(ProductClass::parent).orElse("");
+    }
+    return false;
+  }
+
+  /** The unit with this id; a bare number for the empty id. */
+  public Optional<Unit> unit(String id) {
+    return Optional.ofNullable(units.get(id));
+  }
+
+  /** The unit that a sheet writes like this, upper or lower case if that leaves no doubt. */
+  public Optional<Unit> unitWritten(String symbol) {
+    Unit exact = unitsBySymbol.get(symbol);
+    return Optional.ofNullable(
+        exact != null ? exact : unitsBySymbol.get(symbol.toLowerCase(Locale.ROOT)));
+  }
+
+  /** The term of a list that is written like this in any language. */
+  public Optional<Term> term(String type, String name) {
+    Map<String, Term> names = termsByName.get(type);
+    return names == null
+        ? Optional.empty()
+        : Optional.ofNullable(names.get(name.toLowerCase(Locale.ROOT)));
+  }
+
+  /** All terms of a list by each of their names, in lower case. */
+  public Map<String, Term> termsByName(String type) {
+    return termsByName.getOrDefault(type, Map.of());
+  }
+}

@@ -1,0 +1,68 @@
+package rhetor.core.reading;
+
+import java.util.List;
+
+/**
+ * How one column of a sheet is read.
+ *
+ * @param heading the column's heading, unique in the sheet
+ * @param meaning what its cells mean
+ * @param unit id of the unit of cells that give none, or empty
+ * @param confidence 0 to 1, how sure the proposal is
+ * @param reason in words, why it was proposed
+ * @param choices what the column may mean, the proposal first, if a person has to say; else empty
+ * @param units the units that its cells may be in, if a person has to say; else empty
+ */
+public record ColumnReading(
+    String heading,
+    Meaning meaning,
+    String unit,
+    double confidence,
+    String reason,
+    List<Meaning> choices,
+    List<String> units) {
+  public ColumnReading {
+    choices = choices == null ? List.of() : List.copyOf(choices);
+    units = units == null ? List.of() : List.copyOf(units);
+  }
+
+  /** A column that asks nothing. */
+  ColumnReading(String heading, Meaning meaning, String unit, double confidence, String reason) {
+    this(heading, meaning, unit, confidence, reason, List.of(), List.of());
+  }
+
+  /** Whether a person has to say what the column is, or what it is measured in. */
+  public boolean asks() {
+    return !choices.isEmpty() || !units.isEmpty();
+  }
+
+  /** Whether a sheet waits for the answer; what is kept back meanwhile does no harm. */
+  public boolean holdsUp() {
+    return asks() && meaning.role() != Meaning.Role.KEEP;
+  }
+
+  /** The same column read as something else, because a person says so. */
+  public ColumnReading as(Meaning other) {
+    return as(other, unit);
+  }
+
+  /**
+   * The same column read as a person says.
+   *
+   * @param inUnit id of the unit of cells that give none, or empty
+   */
+  public ColumnReading as(Meaning other, String inUnit) {
+    return new ColumnReading(heading, other, inUnit, 1, "Chosen by hand.");
+  }
+
+  /** The same column, of which a person has to say which of these it is. */
+  ColumnReading asking(List<Meaning> meanings) {
+    return new ColumnReading(heading, meaning, unit, confidence, reason, meanings, List.of());
+  }
+
+  /** The same column, of which a person has to say what it is measured in. */
+  ColumnReading askingUnit(String why, List<String> of) {
+    return new ColumnReading(
+        heading, meaning, unit, Math.min(confidence, 0.6), reason + " " + why, choices, of);
+  }
+}

@@ -1,0 +1,435 @@
+package rhetor.core.reading;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.regex.Pattern;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.FactMerge;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Source;
+import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.English;
+import rhetor.core.reading.Meaning.Role;
+import rhetor.core.sheet.SheetProblem;
+import rhetor.core.sheet.SheetRow;
+
+/** Reads the rows of one sheet as products, by a {@link Reading}. Not safe for several threads. */
+public final class FactReader {
+  /** Above this a name is taken to contain the specification as well. */
+  private static final int LONG_NAME = 70;
+
+  private static final int LONGEST_SKU = 64;
+
+  /** Nobody searches for more; a longer cell is prose that got into the keyword's column. */
+  private static final int LONGEST_KEYWORD = 100;
+
+  private static final Pattern TOTAL =
+      Pattern.compile(
+          "(?i)(?:grand |sub-?)?(?:total|totals|sum|summe|gesamt|zwischensumme|somme|suma|totaal)\\b.{0,30}");
+  private static final Pattern SIZE_CODE = Pattern.compile("[A-Z0-9/.-]{1,5}");
+  private static final Pattern PLAIN_NAME =
+      Pattern.compile("[A-Za-z0-9'.,/-]++(?: [A-Za-z0-9'.,/-]++)*+");
+
+  private final String sheet;
+  private final Reading reading;
+  private final Knowledge knowledge;
+  private final ValueReader values;
+  private final ProseMiner miner;
+  private final KindFinder kinds;
+  private final List<Heading> headings;
+  private final int skuColumn;
+  private final int nameColumn;
+  private final int keywordColumn;
+
+  /** What cells gave that came before: colours, materials and suppliers' prose repeat. */
+  private final List<Map<String, Optional<Value>>> valuesOf = new ArrayList<>();
+
+  private final Map<String, Prose> proseOf = new Seen<>();
+
+  /** What a cell of prose gives. */
+  private record Prose(String text, List<ProseMiner.Find> finds, List<String> items) {}
+
+  /** A map that forgets what was not asked for lately. */
+  private static final class Seen<T> extends java.util.LinkedHashMap<String, T> {
+    private static final int MOST = 2_000;
+
+    Seen() {
+      super(64, 0.75f, true);
+    }
+
+    @Override
+    protected boolean removeEldestEntry(Map.Entry<String, T> eldest) {
+      return size() > MOST;
+    }
+  }
+
+  /**
+   * A reader for one sheet.
+   *
+   * @throws IllegalArgumentException if the reading has no key, see {@link Reading#obstacle()}
+   */
+  public FactReader(String sheet, Reading reading, Knowledge knowledge) {
+    reading
+        .obstacle()
+        .ifPresent(
+            o -> {
+              throw new IllegalArgumentException(o);
+            });
+    this.sheet = sheet;
+    this.reading = reading;
+    this.knowledge = knowledge;
+    this.values = new ValueReader(knowledge, reading.numbers());
+    this.miner = new ProseMiner(knowledge, reading.numbers());
+    this.kinds = new KindFinder(knowledge);
+    this.headings =
+        reading.columns().stream().map(c -> Heading.of(c.heading(), knowledge)).toList();
+    reading.columns().forEach(c -> valuesOf.add(new Seen<>()));
+    this.skuColumn = reading.column(Role.SKU);
+    this.nameColumn = reading.column(Role.NAME);
+    this.keywordColumn = reading.column(Role.KEYWORD);
+  }
+
+  /** What a row gives: a product, or the reason why it gives none. */
+  public sealed interface Outcome {
+    /** The row is a product. */
+    record Read(ProductFacts product) implements Outcome {}
+
+    /** The row is not usable. */
+    record Rejected(SheetProblem problem) implements Outcome {}
+  }
+
+  /** Reads one row. */
+  public Outcome read(SheetRow row) {
+    String sku = skuColumn < 0 ? "" : CellText.clean(row.cell(skuColumn));
+    String name = nameColumn < 0 ? "" : CellText.clean(row.cell(nameColumn));
+    if (isTotal(row)) {
+      return rejected(
+          "total-row",
+          row,
+          Math.max(skuColumn, nameColumn),
+          "The row adds up others; it is no product.",
+          "Nothing needs to be done.");
+    }
+    if (skuColumn >= 0 && CellText.saysNothing(sku)) {
+      return rejected(
+          "no-sku",
+          row,
+          skuColumn,
+          "The SKU is missing.",
+          "Fill it in; Rhetor tells products apart by it.");
+    }
+    if (sku.length() > LONGEST_SKU) {
+      return rejected(
+          "long-sku",
+          row,
+          skuColumn,
+          "The SKU has " + sku.length() + " characters; up to " + LONGEST_SKU + " are kept.",
+          "Check which column is the SKU.");
+    }
+    if (sku.matches("\\d[.,]\\d+E\\+?\\d+")) {
+      return rejected(
+          "mangled-sku",
+          row,
+          skuColumn,
+          "The SKU \"" + sku + "\" was turned into a rounded number by a spreadsheet.",
+          "Format the column as text in the original and save it again.");
+    }
+    if (nameColumn >= 0 && CellText.saysNothing(name)) {
+      return rejected(
+          "no-name",
+          row,
+          nameColumn,
+          "The name is missing.",
+          "Fill it in; no text can be written about a product without a name.");
+    }
+    if (nameColumn >= 0 && name.chars().noneMatch(Character::isLetter)) {
+      return rejected(
+          "no-name",
+          row,
+          nameColumn,
+          "The name \"" + name + "\" has no letters in it.",
+          "Check which column is the name.");
+    }
+    return new Outcome.Read(
+        product(row, sku.isEmpty() ? keyFrom(name) : sku, name.isEmpty() ? sku : name));
+  }
+
+  /** "Total", "Summe": the first word of a row whose name or SKU is missing. */
+  private boolean isTotal(SheetRow row) {
+    boolean incomplete =
+        skuColumn >= 0 && row.cell(skuColumn).isBlank()
+            || nameColumn >= 0 && row.cell(nameColumn).isBlank();
+    return incomplete
+        && row.cells().stream()
+            .filter(c -> !c.isBlank())
+            .findFirst()
+            .filter(c -> TOTAL.matcher(c.strip()).matches())
+            .isPresent();
+  }
+
+  private Outcome rejected(String code, SheetRow row, int column, String what, String remedy) {
+    return new Outcome.Rejected(
+        new SheetProblem(
+            code, row.number(), reading.columns().get(column).heading(), what, remedy));
+  }
+
+  private static String keyFrom(String name) {
+    String key =
+        name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");
+    return key.length() > LONGEST_SKU ? key.substring(0, LONGEST_SKU) : key;
+  }
+
+  private ProductFacts product(SheetRow row, String sku, String rawName) {
+    Collector collector = new Collector();
+    StringBuilder prose = new StringBuilder();
+    List<List<String>> pictures = new ArrayList<>(0);
+    for (int i = 0; i < reading.columns().size(); i++) {
+      ColumnReading column = reading.columns().get(i);
+      String cell = row.cell(i);
+      if (cell.isEmpty()) {
+        continue;
+      }
+      switch (column.meaning().role()) {
+        case CONCEPT -> {
+          // A kind of fact that the house has taken away again is kept as an extra fact.
+          Optional<Concept> concept = knowledge.concept(column.meaning().concept());
+          if (concept.isPresent()) {
+            collector.column(i, column, concept.get(), headings.get(i), row, cell);
+          } else {
+            collector.extra(i, column, headings.get(i), row, cell);
+          }
+        }
+        case EXTRA -> collector.extra(i, column, headings.get(i), row, cell);
+        case NAME -> collector.merge.add(nameFact(row, i, rawName));
+        case PROSE -> {
+          prose.append(prose.isEmpty() ? "" : "\n").append(proseOf(cell).text);
+          if (cell.indexOf('<') >= 0) {
+            pictures.add(PictureLinks.ofMarkup(cell));
+          }
+        }
+        case PICTURE -> pictures.add(PictureLinks.ofCell(cell));
+        default -> {}
+      }
+    }
+    List<Fact> ofColumns = collector.merge.facts();
+    String name = tidyName(rawName, words(ofColumns, "brand"), sku);
+    KindFinder.Kind kind =
+        kinds.find(name, words(ofColumns, "category"), Set.copyOf(collector.merge.ids()));
+    // Prose is read last: a column of its own is the better source.
+    for (int i = 0; i < reading.columns().size(); i++) {
+      if (reading.columns().get(i).meaning().role() == Role.PROSE && !row.cell(i).isEmpty()) {
+        collector.prose(reading.columns().get(i), row, row.cell(i), kind.productClass());
+      }
+    }
+    List<Fact> facts = collector.merge.facts();
+    String keyword = keywordColumn < 0 ? "" : CellText.clean(row.cell(keywordColumn));
+    return new ProductFacts(
+        sku,
+        name,
+        kind.productClass(),
+        kind.noun(),
+        facts,
+        collector.merge.contradictions(),
+        prose.toString(),
+        CellText.saysNothing(keyword) || keyword.length() > LONGEST_KEYWORD ? "" : keyword,
+        PictureLinks.together(pictures));
+  }
+
+  private Prose proseOf(String cell) {
+    Prose known = proseOf.get(cell);
+    if (known == null) {
+      known =
+          new Prose(
+              Boilerplate.strip(CellText.lines(cell), reading.boilerplate()),
+              miner.mine(cell),
+              miner.listItems(cell));
+      proseOf.put(cell, known);
+    }
+    return known;
+  }
+
+  private static String words(List<Fact> facts, String concept) {
+    for (Fact fact : facts) {
+      if (fact.concept().equals(concept) && fact.value() instanceof Value.Words(String text)) {
+        return text;
+      }
+    }
+    return "";
+  }
+
+  private Fact nameFact(SheetRow row, int column, String name) {
+    return new Fact(
+        "name",
+        "name",
+        "Name",
+        new Value.Words(name),
+        List.of(source(row, reading.columns().get(column), row.cell(column))),
+        false);
+  }
+
+  private Source source(SheetRow row, ColumnReading column, String raw) {
+    return new Source(
+        sheet,
+        row.number(),
+        column.heading(),
+        raw.length() > 400 ? raw.substring(0, 400) + "…" : raw);
+  }
+
+  private static boolean containsIgnoreCase(String whole, String part) {
+    for (int i = 0; i <= whole.length() - part.length(); i++) {
+      if (whole.regionMatches(true, i, part, 0, part.length())) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** The name as it may be printed: no brand in front, no capitals throughout, no code in it. */
+  static String tidyName(String raw, String brand, String sku) {
+    String name = raw;
+    if (!sku.isEmpty() && containsIgnoreCase(raw, sku)) {
+      name =
+          Pattern.compile("\\s*[\\[(]?" + Pattern.quote(sku) + "[\\])]?\\s*$")
+              .matcher(raw)
+              .replaceAll("")
+              .strip();
+    }
+    name = name.isEmpty() ? raw : name;
+    if (!brand.isEmpty()
+        && name.length() > brand.length()
+        && name.charAt(brand.length()) == ' '
+        && name.regionMatches(true, 0, brand, 0, brand.length())) {
+      name = name.substring(brand.length() + 1).strip();
+    }
+    long letters = name.chars().filter(Character::isLetter).count();
+    long capitals = name.chars().filter(Character::isUpperCase).count();
+    if (letters > 5 && capitals >= letters * 0.85) {
+      name = English.titleCase(name);
+    }
+    if (name.length() > LONG_NAME) {
+      String head = name.split("\\s*[,;|]\\s*|\\s+[–—-]\\s+", 2)[0];
+      name = head.length() >= 4 ? head : name;
+    }
+    if (name.length() > LONG_NAME) {
+      int cut = name.lastIndexOf(' ', LONG_NAME);
+      name = name.substring(0, cut < 20 ? LONG_NAME : cut);
+    }
+    if (!PLAIN_NAME.matcher(name).matches()) {
+      name =
+          name.replaceAll("[\\p{So}\\p{Cs}\\x{1F000}-\\x{1FAFF}]", "")
+              .replaceAll("[!*]+$", "")
+              .replaceAll(" +", " ")
+              .strip();
+    }
+    return English.capitalise(name.isEmpty() ? raw : name);
+  }
+
+  /** Gathers the facts of a row. */
+  private final class Collector {
+    private final FactMerge merge = new FactMerge(knowledge);
+
+    void column(
+        int index,
+        ColumnReading column,
+        Concept concept,
+        Heading heading,
+        SheetRow row,
+        String cell) {
+      value(index, cell, text -> bounded(values.read(text, concept, column.unit()), heading))
+          .ifPresent(v -> merge.add(fact(concept, v, source(row, column, cell))));
+    }
+
+    private Optional<Value> value(int index, String cell, Function<String, Value> read) {
+      Optional<Value> known = valuesOf.get(index).get(cell);
+      if (known == null) {
+        String text = CellText.clean(cell);
+        known = CellText.saysNothing(text) ? Optional.empty() : Optional.of(read.apply(text));
+        valuesOf.get(index).put(cell, known);
+      }
+      return known;
+    }
+
+    /** "Max. group size: 6" means up to six. */
+    private Value bounded(Value value, Heading heading) {
+      if (value instanceof Value.Quantity q
+          && q.qualifier().isEmpty()
+          && !heading.name().contains("load")) {
+        String name = " " + heading.name() + " ";
+        boolean most = name.contains(" max ") || name.contains(" maximum ");
+        return most ? new Value.Quantity(q.amount(), q.unit(), "up to") : value;
+      }
+      return value;
+    }
+
+    void extra(int index, ColumnReading column, Heading heading, SheetRow row, String cell) {
+      boolean asks = column.heading().strip().endsWith("?");
+      value(index, cell, text -> values.readAny(text, asks))
+          .ifPresent(
+              value -> {
+                String key = "extra:" + heading.name();
+                boolean foreign = !reading.language().equals("en");
+                merge.add(
+                    new Fact(
+                        key,
+                        "",
+                        // With the unit that its cells are in: they are left as they stand.
+                        CellText.clean(column.heading()).replaceFirst("[:*?\\s]+$", ""),
+                        value,
+                        List.of(source(row, column, cell)),
+                        foreign));
+              });
+    }
+
+    void prose(ColumnReading column, SheetRow row, String cell, String productClass) {
+      Prose prose = proseOf(cell);
+      for (ProseMiner.Find find : prose.finds) {
+        if (!knowledge.takes(find.concept(), productClass)) {
+          continue;
+        }
+        merge.add(fact(find.concept(), find.value(), source(row, column, find.snippet())));
+      }
+      if (!prose.items.isEmpty() && !merge.ids().contains("features")) {
+        Concept features = knowledge.concept("features").orElseThrow();
+        merge.add(
+            fact(
+                features,
+                new Value.Terms(prose.items),
+                source(row, column, String.join("; ", prose.items))));
+      }
+    }
+
+    private Fact fact(Concept concept, Value value, Source source) {
+      // Brands and categories are names; what language they are in doesn't matter.
+      boolean foreign = !concept.theme().equals("identity") && isForeign(value);
+      return new Fact(concept.id(), concept.id(), concept.label(), value, List.of(source), foreign);
+    }
+  }
+
+  /**
+   * Whether words of a sheet in another language are left, once the trade's terms are translated.
+   */
+  private boolean isForeign(Value value) {
+    if (reading.language().equals("en")) {
+      return false;
+    }
+    List<String> texts =
+        switch (value) {
+          case Value.Words(String text) -> List.of(text);
+          case Value.Terms(List<String> items) -> items;
+          default -> List.of();
+        };
+    return texts.stream()
+        .anyMatch(
+            t ->
+                !SIZE_CODE.matcher(t).matches()
+                    && knowledge.terms().stream().noneMatch(k -> k.en().equals(t))
+                    && t.chars().anyMatch(Character::isLetter));
+  }
+}

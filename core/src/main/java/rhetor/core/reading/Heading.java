@@ -1,0 +1,98 @@
+package rhetor.core.reading;
+
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Unit;
+
+/**
+ * A column's heading taken apart.
+ *
+ * @param name the heading in lower case, without unit and punctuation
+ * @param label the heading as a specification list prints it
+ * @param unit id of the unit it names, or empty
+ */
+record Heading(String name, String label, String unit) {
+  private static final Pattern IN_BRACKETS =
+      Pattern.compile("(.*?)\\s*[(\\[]\\s*(?:in )?([^)\\]]{1,12})\\s*[)\\]]\\s*");
+  private static final Pattern TRAILING =
+      Pattern.compile("(.+?)[ _,/]+(?:in )?([A-Za-z°%²/]{1,6})");
+
+  private static final Pattern RATE = Pattern.compile("(.+?)[ ]+([A-Za-z]{1,3})[ ]+(h|hr|min|s)");
+
+  private static final Pattern MADE_IN =
+      Pattern.compile("(?i).*\\b(?:made|grown|produced|built|woven|printed|designed|bottled) in");
+
+  /** Units that headings written by programs end in: "power_w", "noise_db". */
+  private static final java.util.Set<String> MACHINE_UNITS =
+      java.util.Set.of("w", "v", "db", "k", "gb", "ah", "hz", "kw", "wh", "mah", "sec", "s");
+
+  /** Short words at the end of a heading that are units, and rarely anything else. */
+  private static final java.util.Set<String> SAFE_UNITS =
+      java.util.Set.of(
+          "g", "kg", "mm", "cm", "m", "km", "ml", "l", "L", "lm", "h", "hr", "hrs", "min", "mins",
+          "W", "V", "mAh", "Wh", "lb", "oz", "gsm", "lph", "l/h", "days", "hours", "weeks",
+          "months", "years", "Std", "Tage", "kN", "psi", "bar", "inches", "in", "°C", "C", "metres",
+          "minutes", "lumens");
+
+  static Heading of(String raw, Knowledge knowledge) {
+    String text = inWords(CellText.clean(raw));
+    String unit = "";
+    Matcher brackets = IN_BRACKETS.matcher(text);
+    if (brackets.matches() && !brackets.group(1).isBlank()) {
+      Optional<Unit> found = knowledge.unitWritten(brackets.group(2).strip());
+      if (found.isPresent()) {
+        unit = found.get().id();
+        text = brackets.group(1);
+      }
+    } else {
+      String spaced = text.replace('_', ' ');
+      Matcher rate = RATE.matcher(spaced);
+      Optional<Unit> perTime =
+          rate.matches() && text.indexOf('_') > 0
+              ? knowledge.unitWritten(rate.group(2) + "/" + rate.group(3))
+              : Optional.empty();
+      if (perTime.isPresent()) {
+        return of(rate.group(1), perTime.get().id());
+      }
+      Matcher trailing = TRAILING.matcher(spaced);
+      if (trailing.matches()
+          && !MADE_IN.matcher(spaced).matches()
+          && (SAFE_UNITS.contains(trailing.group(2))
+              || text.indexOf('_') > 0 && MACHINE_UNITS.contains(trailing.group(2)))
+          && !trailing.group(1).isBlank()) {
+        unit = knowledge.unitWritten(trailing.group(2)).map(Unit::id).orElse("");
+        text = unit.isEmpty() ? text : trailing.group(1);
+      }
+    }
+    return of(text, unit);
+  }
+
+  /** "waterColumnMm" as "water column mm"; headings that people wrote stay as they are. */
+  private static String inWords(String heading) {
+    return heading.matches(
+            "\\p{Ll}+(?:\\p{Lu}\\p{Ll}+)+(?: / .*)?|.* / \\p{Ll}+(?:\\p{Lu}\\p{Ll}+)+")
+        ? heading.replaceAll("(\\p{Ll})(\\p{Lu})", "$1 $2").toLowerCase(Locale.ROOT)
+        : heading.replaceAll("([a-z])([A-Z][a-z])", "$1 $2");
+  }
+
+  /**
+   * The part below a group's name: "run time" of "light / run time"; the whole if there is none.
+   */
+  String ownName() {
+    return name.substring(name.lastIndexOf("/ ") + 1).strip();
+  }
+
+  private static Heading of(String text, String unit) {
+    String label = text.replaceAll("[_]+", " ").replaceAll("[:*]+$", "").strip();
+    String name =
+        label
+            .toLowerCase(Locale.ROOT)
+            .replaceAll("[.:*#?]+", " ")
+            .replaceAll("[\\s-]+", " ")
+            .strip();
+    return new Heading(name, label, unit);
+  }
+}

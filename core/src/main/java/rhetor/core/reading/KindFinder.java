@@ -1,0 +1,239 @@
+package rhetor.core.reading;
+
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.ProductClass;
+import rhetor.core.language.English;
+import rhetor.core.language.Memo;
+
+/** Finds what sort of thing a product is, from its category and its name. */
+final class KindFinder {
+  /** Categories that group things and don't name one. */
+  private static final Set<String> GROUPING =
+      Set.of(
+          "accessories",
+          "accessory",
+          "products",
+          "product",
+          "items",
+          "goods",
+          "supplies",
+          "parts",
+          "essentials",
+          "offers",
+          "basics",
+          "others",
+          "other",
+          "misc",
+          "components",
+          "spares",
+          "consumables",
+          "arts",
+          "crafts",
+          "sports",
+          "electronics",
+          "things",
+          "gifts",
+          "materials",
+          "technicals",
+          "extras",
+          "sundries",
+          "classics",
+          "favourites",
+          "specials",
+          "collections",
+          "sets");
+
+  /**
+   * What a product is.
+   *
+   * @param productClass id of the class, or empty
+   * @param noun the noun that running text calls it by, or empty
+   */
+  record Kind(String productClass, String noun) {}
+
+  private static final Pattern AFTER_NOUN = Pattern.compile("\\s*[(\\[,|].*$|\\s+[–—-]\\s+.*$");
+  private static final Pattern SIZES =
+      Pattern.compile(
+          "(\\s+(?:\\d\\S*|[xsml]{1,3}|xx?l|mk|ii|iii|iv|v|plus|pro|mini|max|set|pair))+$");
+  private static final Pattern PATH = Pattern.compile("\\s*[>/|»]\\s*");
+
+  /** A class, and the noun that a name of it stands for. */
+  private record Named(ProductClass of, String noun) {}
+
+  private final Map<String, Named> byName = new HashMap<>();
+
+  /** Longer texts name no thing. */
+  private static final int LONGEST = 400;
+
+  private static final int TELLING = 2;
+  private final Knowledge knowledge;
+
+  /** Thousands of products stand on a few shelves. */
+  private final Memo<Shelf> shelves = new Memo<>(this::shelf);
+
+  KindFinder(Knowledge knowledge) {
+    this.knowledge = knowledge;
+    for (ProductClass c : knowledge.classes()) {
+      for (List<String> names : c.names().values()) {
+        for (String name : names) {
+          String lower = name.toLowerCase(Locale.ROOT);
+          byName.put(lower, new Named(c, c.noun()));
+          byName.putIfAbsent(English.plural(lower), new Named(c, c.noun()));
+        }
+      }
+      for (String kind : c.kinds()) {
+        byName.put(kind, new Named(c, kind));
+        byName.putIfAbsent(
+            English.isPlural(kind) ? English.singular(kind) : English.plural(kind),
+            new Named(c, kind));
+      }
+    }
+  }
+
+  /**
+   * What a product is.
+   *
+   * @param concepts the concepts that its columns give facts of
+   */
+  Kind find(String name, String category, Set<String> concepts) {
+    if (name.length() > LONGEST || category.length() > LONGEST) {
+      return find(
+          name.length() > LONGEST ? "" : name,
+          category.length() > LONGEST ? "" : category,
+          concepts);
+    }
+    Shelf shelf = shelves.of(category);
+    Named onShelf = shelf.named.orElse(null);
+    Named called = suffixClass(core(name));
+    if (onShelf != null) {
+      // A name may be more exact than its shelf, but a course that is called "Learn to Lead" is no
+      // lead.
+      boolean narrower =
+          called != null && called.of == onShelf.of && !called.noun.equals(called.of.noun());
+      boolean related =
+          called != null && called.of != onShelf.of && areRelated(called.of, onShelf.of);
+      return narrower || related ? new Kind(called.of.id(), called.noun) : byShelf(shelf, onShelf);
+    }
+    Optional<ProductClass> told = told(concepts);
+    boolean otherwise =
+        told.isPresent()
+            && called != null
+            && told.get() != called.of
+            && !areRelated(told.get(), called.of);
+    if (called != null && !otherwise) {
+      return !shelf.noun.isEmpty() && !shelf.last.contains(called.noun)
+          ? new Kind("", shelf.noun)
+          : new Kind(called.of.id(), called.noun);
+    }
+    if (!shelf.noun.isEmpty()) {
+      return new Kind("", shelf.noun);
+    }
+    return told.map(c -> new Kind(c.id(), c.noun()))
+        .orElseGet(() -> new Kind("", thing(core(name))));
+  }
+
+  /** The class that at least two of the facts tell of, because hardly any other has them. */
+  private Optional<ProductClass> told(Set<String> concepts) {
+    return knowledge.classes().stream()
+        .filter(c -> c.tells().stream().filter(concepts::contains).count() >= TELLING)
+        .findFirst();
+  }
+
+  /** Whether one class is the other's parent, or they have the same one. */
+  private static boolean areRelated(ProductClass a, ProductClass b) {
+    return !a.parent().isEmpty() && (a.parent().equals(b.parent()) || a.parent().equals(b.id()))
+        || b.parent().equals(a.id());
+  }
+
+  /** The noun that a name ends in, with an adjective before it; empty if it is no known thing. */
+  private String thing(String core) {
+    String[] words = core.split(" ");
+    for (int from = Math.max(0, words.length - 2); from < words.length; from++) {
+      String noun = String.join(" ", Arrays.copyOfRange(words, from, words.length));
+      boolean several = English.isPlural(noun);
+      if (knowledge.things().contains(several ? English.singular(noun) : noun)) {
+        return noun;
+      }
+    }
+    return "";
+  }
+
+  /**
+   * What a category says.
+   *
+   * @param last its last part, in lower case
+   * @param named the class it names, if any
+   * @param noun it as the noun of one product, or empty
+   */
+  private record Shelf(String last, Optional<Named> named, String noun) {}
+
+  private Shelf shelf(String category) {
+    String[] path = PATH.split(category);
+    String last =
+        path.length == 0 ? "" : CellText.clean(path[path.length - 1]).toLowerCase(Locale.ROOT);
+    return new Shelf(last, Optional.ofNullable(suffixClass(last)), noun(last));
+  }
+
+  private static Kind byShelf(Shelf shelf, Named onShelf) {
+    String noun = shelf.noun;
+    boolean english =
+        !noun.isEmpty() && English.lastWord(noun).equals(English.lastWord(onShelf.noun));
+    boolean same = noun.equalsIgnoreCase(onShelf.noun);
+    return new Kind(onShelf.of.id(), english && !same ? noun : onShelf.noun);
+  }
+
+  /** A name without what comes after the noun: sizes, numbers, variants in brackets. */
+  private static String core(String name) {
+    String lower = name.toLowerCase(Locale.ROOT);
+    Matcher after = AFTER_NOUN.matcher(lower);
+    String start = after.find() ? lower.substring(0, after.start()) : lower;
+    return SIZES.matcher(start).replaceAll("").strip();
+  }
+
+  private Named suffixClass(String phrase) {
+    String rest = phrase;
+    while (!rest.isEmpty()) {
+      Named found = byName.get(rest);
+      if (found != null) {
+        return found;
+      }
+      int space = rest.indexOf(' ');
+      rest = space < 0 ? "" : rest.substring(space + 1);
+    }
+    return null;
+  }
+
+  /** A category as the noun of one product, or empty if it can't serve as one. */
+  private static String noun(String category) {
+    if (category.isBlank()
+        || category.split(" ").length > 4
+        || category.matches(".*(&|\\band\\b|\\+|,|\\d).*")) {
+      return "";
+    }
+    String last = English.lastWord(category);
+    if (GROUPING.contains(last)) {
+      return "";
+    }
+    if (English.isPluralOnly(category)) {
+      return category;
+    }
+    if (English.isPlural(category)) {
+      String one = English.singular(category);
+      return English.isCountable(one) ? one : "";
+    }
+    // A singular category names a thing only if it can be counted: "notebook", not "stationery" or
+    // "climbing".
+    boolean thing =
+        English.isCountable(last) && !last.endsWith("ing") && !English.tags(last).contains("NN:U");
+    return thing ? category : "";
+  }
+}

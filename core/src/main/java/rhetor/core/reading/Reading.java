@@ -1,0 +1,55 @@
+package rhetor.core.reading;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * How a supplier's sheet is read: what each column means and how numbers are written.
+ *
+ * @param columns one for each heading, in the sheet's order
+ * @param numbers the decimal character
+ * @param language language of the headings, as an ISO 639-1 code
+ * @param boilerplate sentences that stand in most of the prose and say nothing of the product
+ */
+public record Reading(
+    List<ColumnReading> columns, NumberStyle numbers, String language, List<String> boilerplate) {
+  public Reading {
+    boilerplate = boilerplate == null ? List.of() : List.copyOf(boilerplate);
+    columns = List.copyOf(columns);
+  }
+
+  /** Index of the first column with this role, or -1. */
+  public int column(Meaning.Role role) {
+    for (int i = 0; i < columns.size(); i++) {
+      if (columns.get(i).meaning().role() == role) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  /** What keeps the reading from being used, in words; empty if nothing does. */
+  public Optional<String> obstacle() {
+    if (column(Meaning.Role.SKU) < 0 && column(Meaning.Role.NAME) < 0) {
+      return Optional.of(
+          "No column is the SKU and none is the name, so products can't be told apart. Say which column"
+              + " is which.");
+    }
+    for (Meaning.Role role : List.of(Meaning.Role.SKU, Meaning.Role.NAME, Meaning.Role.KEYWORD)) {
+      List<String> both =
+          columns.stream()
+              .filter(c -> c.meaning().role() == role)
+              .map(ColumnReading::heading)
+              .toList();
+      if (both.size() > 1) {
+        return Optional.of(
+            "Columns \""
+                + String.join("\" and \"", both)
+                + "\" are both read as the "
+                + role.name().toLowerCase(java.util.Locale.ROOT).replace("sku", "SKU")
+                + ". Keep one and make the other an extra fact.");
+      }
+    }
+    return Optional.empty();
+  }
+}

@@ -1,0 +1,245 @@
+package rhetor.core.reading;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Term;
+import rhetor.core.knowledge.Unit;
+
+/** Reads a cell's text as a typed value, by the sheet's way of writing numbers. */
+final class ValueReader {
+  private static final String UNIT = "(?<unit>[a-zA-Zµ°%″\"²][a-zA-Z°%²./()]*(?: per cent)?)";
+  private static final Pattern QUANTITY =
+      Pattern.compile(
+          "(?<q>(?i:up to|max\\.?|maximum|bis zu|bis|at least|min\\.?|mindestens|from|ab|approx\\.?|approximately|about|ca\\.?|circa|around|~|≈|<|>|≤|≥)\\s*)?(?<n>"
+              + NumberStyle.NUMBER
+              + ")\\s*-?\\s*"
+              + UNIT
+              + "?\\s*(?<p>\\+|(?i:max\\.?|min\\.?|approx\\.?))?");
+  private static final Pattern RANGE =
+      Pattern.compile(
+          "(?i:from |von )?(?<a>"
+              + NumberStyle.NUMBER
+              + ")\\s*(?<unit1>[a-zA-Z°%\"]*)\\s*(?:-|–|—|to|bis|\\.\\.\\.?|…)\\s*(?<b>"
+              + NumberStyle.NUMBER
+              + ")\\s*"
+              + UNIT
+              + "?");
+  private static final Pattern SIDES =
+      Pattern.compile(
+          "(?:[A-Za-zØ]{1,3}:? ?)?(?<a>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*)?[x×*]\\s*(?:[A-Z]:? ?)?(?<b>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*(?=[x×*]))?(?:[x×*]\\s*(?:[A-Z]:? ?)?(?<c>\\d+(?:[.,]\\d+)?)\\s*)?"
+              + UNIT
+              + "?(?:\\s*\\([^)]*\\))?");
+  static final Pattern RATING = Pattern.compile("(?i)\\b(IP ?[0-6X][0-9]K?|IK ?(?:0\\d|10))\\b");
+  private static final Set<String> YES =
+      Set.of("yes", "y", "true", "ja", "j", "oui", "sí", "si", "x", "✓", "✔", "1", "with", "mit");
+  private static final Set<String> NO =
+      Set.of("no", "n", "false", "nein", "non", "nee", "0", "✗", "without", "ohne");
+  private static final Pattern COUNT =
+      Pattern.compile(
+          "(?<q>(?i)up to|max\\.?|min\\.?|bis zu|bis|ab|from|at least)?\\s*(?<n>\\d{1,6})\\s*(?<p>\\+|max\\.?)?\\s*(?i:pages|pcs|pieces|people|persons|participants|keys?|pockets?|modes?|sheets|seeds|Stück|Seiten|x)?");
+
+  /** Between the parts of a list; a stroke between digits is a fraction's or a code's. */
+  private static final Pattern LIST =
+      Pattern.compile("\\s*[;|•·\\n]\\s*|\\s*(?<!\\d)/\\s*|\\s*/(?!\\d)\\s*|,\\s+|,(?=\\D)");
+
+  private static final Pattern POSTPOSED =
+      Pattern.compile(
+          "(?i)(recycled|coated|waxed|brushed|anodised|anodized|organic|hardened|lined|padded|laminated)(.*)");
+
+  private final Knowledge knowledge;
+  private final NumberStyle numbers;
+
+  public ValueReader(Knowledge knowledge, NumberStyle numbers) {
+    this.knowledge = knowledge;
+    this.numbers = numbers;
+  }
+
+  /**
+   * Reads a cell of a known concept.
+   *
+   * @param text clean text, not empty
+   * @param headingUnit id of the unit that the heading names, or empty
+   * @return the value; words when the text is not of the concept's kind
+   */
+  public Value read(String text, Concept concept, String headingUnit) {
+    String unit = headingUnit.isEmpty() ? concept.unit() : headingUnit;
+    return switch (concept.kind()) {
+      case QUANTITY ->
+          measured(text, concept.dimension(), unit).orElseGet(() -> new Value.Words(text));
+      case COUNT ->
+          count(text).or(() -> range(text, "", "")).orElseGet(() -> new Value.Words(text));
+      case SIDES -> sides(text, unit).orElseGet(() -> new Value.Words(text));
+      case RATING -> rating(text).orElseGet(() -> new Value.Words(text));
+      case FLAG -> yesNo(text).orElseGet(() -> new Value.Words(text));
+      case TERMS ->
+          concept.dimension().isEmpty()
+              ? terms(text, concept.terms())
+              : sides(text, unit).orElseGet(() -> terms(text, concept.terms()));
+      case WORDS -> new Value.Words(text);
+    };
+  }
+
+  /**
+   * Reads a cell of a column that matches no concept: an answer is yes or no, all else stays as it
+   * stands.
+   *
+   * @param asks whether the heading is a question, so that a cross or a digit is an answer
+   */
+  public Value readAny(String text, boolean asks) {
+    return (asks ? yesNo(text) : plainYesNo(text)).orElseGet(() -> new Value.Words(text));
+  }
+
+  private Optional<Value> measured(String text, String dimension, String unit) {
+    return quantity(text, dimension, unit).or(() -> range(text, dimension, unit));
+  }
+
+  /** An amount with a unit of {@code dimension}, or of any if that is empty. */
+  Optional<Value> quantity(String text, String dimension, String defaultUnit) {
+    Matcher m = QUANTITY.matcher(text);
+    if (!m.matches()) {
+      return Optional.empty();
+    }
+    Optional<String> unit = unit(m.group("unit"), dimension, defaultUnit);
+    return unit.flatMap(
+        u ->
+            numbers
+                .parse(m.group("n"))
+                .map(n -> new Value.Quantity(n, u, qualifier(m.group("q"), m.group("p")))));
+  }
+
+  private static String qualifier(String before, String after) {
+    String q = before == null ? after == null ? "" : after : before;
+    return switch (q.strip().toLowerCase(Locale.ROOT).replace(".", "")) {
+      case "up to", "max", "maximum", "bis zu", "bis", "<", "≤" -> "up to";
+      case "at least", "min", "mindestens", "from", "ab", ">", "≥", "+" -> "at least";
+      case "" -> "";
+      default -> "about";
+    };
+  }
+
+  private Optional<Value> range(String text, String dimension, String defaultUnit) {
+    Matcher m = RANGE.matcher(text);
+    if (!m.matches()) {
+      return Optional.empty();
+    }
+    String written =
+        m.group("unit") == null && !m.group("unit1").isEmpty() ? m.group("unit1") : m.group("unit");
+    Optional<String> unit = unit(written, dimension, defaultUnit);
+    Optional<BigDecimal> a = numbers.parse(m.group("a"));
+    Optional<BigDecimal> b = numbers.parse(m.group("b"));
+    if (unit.isEmpty() || a.isEmpty() || b.isEmpty() || a.get().compareTo(b.get()) > 0) {
+      return Optional.empty();
+    }
+    return Optional.of(new Value.Range(a.get(), b.get(), unit.get()));
+  }
+
+  /** Spares most cells the expression: sides have a digit and a sign between lengths. */
+  private static boolean mayBeSides(String text) {
+    boolean digit = false;
+    boolean by = false;
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      digit |= c >= '0' && c <= '9';
+      by |= c == 'x' || c == '×' || c == '*';
+    }
+    return digit && by;
+  }
+
+  private Optional<Value> sides(String text, String defaultUnit) {
+    if (text.isEmpty() || !mayBeSides(text)) {
+      return Optional.empty();
+    }
+    Matcher m = SIDES.matcher(text);
+    if (!m.matches()) {
+      return Optional.empty();
+    }
+    Optional<String> unit = unit(m.group("unit"), "length", defaultUnit);
+    if (unit.isEmpty()) {
+      return Optional.empty();
+    }
+    List<BigDecimal> lengths = new ArrayList<>();
+    for (String side : new String[] {m.group("a"), m.group("b"), m.group("c")}) {
+      if (side != null) {
+        // A comma between digits of a side is a decimal comma: sides never reach a thousand.
+        lengths.add(new BigDecimal(side.replace(',', '.')));
+      }
+    }
+    return Optional.of(new Value.Sides(lengths, unit.get()));
+  }
+
+  /**
+   * The unit's id; the default when nothing is written; nothing when it is not of the dimension.
+   */
+  private Optional<String> unit(String written, String dimension, String defaultUnit) {
+    if (written == null || written.isEmpty()) {
+      return Optional.of(defaultUnit);
+    }
+    Optional<Unit> unit = knowledge.unitWritten(written);
+    if (unit.isEmpty() && written.endsWith(".")) {
+      unit = knowledge.unitWritten(written.substring(0, written.length() - 1));
+    }
+    return unit.filter(u -> dimension.isEmpty() || u.dimension().equals(dimension)).map(Unit::id);
+  }
+
+  private Optional<Value> count(String text) {
+    Matcher m = COUNT.matcher(text);
+    return m.matches()
+        ? Optional.of(
+            new Value.Quantity(
+                new BigDecimal(m.group("n")), "", qualifier(m.group("q"), m.group("p"))))
+        : Optional.empty();
+  }
+
+  private static Optional<Value> rating(String text) {
+    Matcher m = RATING.matcher(text);
+    return m.find()
+        ? Optional.of(new Value.Rating(m.group(1).replace(" ", "").toUpperCase(Locale.ROOT)))
+        : Optional.empty();
+  }
+
+  private static Optional<Value> yesNo(String text) {
+    String lower = text.toLowerCase(Locale.ROOT);
+    return YES.contains(lower)
+        ? Optional.of(new Value.YesNo(true))
+        : NO.contains(lower) ? Optional.of(new Value.YesNo(false)) : Optional.empty();
+  }
+
+  /** Yes and no; digits and crosses may mean something else in an unknown column. */
+  private static Optional<Value> plainYesNo(String text) {
+    return yesNo(text).filter(v -> !text.matches("(?i)with(out)?|mit|ohne|si|x|[01]"));
+  }
+
+  private Value terms(String text, String type) {
+    if (knowledge.term(type, text).isPresent()) {
+      return new Value.Terms(List.of(knowledge.term(type, text).get().en()));
+    }
+    List<String> items = new ArrayList<>();
+    for (String item : split(text)) {
+      Matcher postposed = POSTPOSED.matcher(item);
+      if (!items.isEmpty() && postposed.matches() && !type.isEmpty()) {
+        items.set(items.size() - 1, item + " " + items.getLast());
+      } else {
+        items.add(knowledge.term(type, item).map(Term::en).orElse(item));
+      }
+    }
+    return items.isEmpty()
+        ? new Value.Words(text)
+        : new Value.Terms(items.stream().distinct().toList());
+  }
+
+  private static List<String> split(String text) {
+    return LIST.splitAsStream(text)
+        .map(i -> i.strip().replaceAll("^[-*–]\\s*|[.,;]+$", ""))
+        .filter(i -> !i.isEmpty())
+        .toList();
+  }
+}

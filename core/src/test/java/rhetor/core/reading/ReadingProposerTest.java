@@ -1,0 +1,241 @@
+package rhetor.core.reading;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.assertj.core.api.InstanceOfAssertFactories;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.sheet.Sheet;
+import rhetor.core.sheet.SheetRow;
+
+/** What columns are taken for, and when a person is asked. */
+class ReadingProposerTest {
+  private final ReadingProposer proposer = new ReadingProposer(Knowledge.standard());
+
+  /** A column beside a key and a name. */
+  private ColumnReading column(String heading, String... cells) {
+    List<SheetRow> rows =
+        IntStream.range(0, cells.length)
+            .mapToObj(
+                i ->
+                    new SheetRow(
+                        i + 2,
+                        List.of("A-" + i, "Thing " + "abc".charAt(i % 3), cells[i]),
+                        new BitSet()))
+            .toList();
+    return proposer.propose(List.of("SKU", "Name", heading), rows).columns().get(2);
+  }
+
+  private static List<String> choices(ColumnReading column) {
+    return column.choices().stream().map(Meaning::code).toList();
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "Poids,weight",
+    "Peso neto,weight",
+    "Gewicht,weight",
+    "Matière,material",
+    "Kleur,colour",
+    "Fermeture,closure",
+    "Afmetingen,dimensions",
+    "Autonomía,runtime",
+    "Lieferumfang,included",
+    "Épaisseur,thickness",
+    "Prix,keep",
+    "Foto,picture",
+    "Beschrijving,prose"
+  })
+  void headings_in_five_languages_say_what_a_column_is(String heading, String meaning) {
+    ColumnReading column = column(heading);
+    assertThat(column.meaning().code()).isEqualTo(meaning);
+    assertThat(column.asks()).isFalse();
+  }
+
+  @ParameterizedTest
+  @CsvSource({"Wieght,weight,3 kg", "Materail,material,steel", "Colur,colour,red"})
+  void a_misspelt_heading_is_proposed_and_asked_about(String heading, String meaning, String cell) {
+    ColumnReading column = column(heading, cell);
+    assertThat(column.meaning()).isEqualTo(Meaning.EXTRA);
+    assertThat(choices(column)).containsExactly(meaning, "extra");
+    assertThat(column.reason()).contains("nearly");
+  }
+
+  @Test
+  void an_abbreviated_heading_is_asked_about() {
+    ColumnReading column = column("Cap.", "large");
+    assertThat(column.meaning()).isEqualTo(Meaning.EXTRA);
+    assertThat(choices(column)).containsExactly("capacity", "extra");
+    assertThat(column.reason()).contains("short for \"capacity\"");
+    assertThat(column("Cap.", "3 l").meaning().code()).as("borne out").isEqualTo("capacity");
+  }
+
+  @Test
+  void words_that_only_look_alike_are_left_apart() {
+    assertThat(column("Weighting scheme", "equal").meaning()).isEqualTo(Meaning.EXTRA);
+    assertThat(column("Heat", "120 °C").asks()).isFalse();
+  }
+
+  @Test
+  void amounts_without_a_unit_are_asked_about_and_never_guessed() {
+    ColumnReading weight = column("Weight", "940", "1120");
+    assertThat(weight.meaning().code()).isEqualTo("weight");
+    assertThat(weight.unit()).isEmpty();
+    assertThat(weight.units()).contains("g", "kg", "lb");
+    assertThat(column("Dimensions", "30 x 20 x 12").units()).contains("mm", "cm");
+    assertThat(column("Weight (g)", "940").asks()).isFalse();
+    assertThat(column("Weight", "940 g", "1120 g").asks()).isFalse();
+    assertThat(column("Weight", "940 g", "1120").asks()).as("one of two has none").isTrue();
+    assertThat(column("Lumens", "400").asks()).as("lumens are lumens").isFalse();
+  }
+
+  @Test
+  void a_heading_of_several_meanings_is_decided_by_the_unit_or_asked_about() {
+    assertThat(column("Length", "3 days").meaning().code()).isEqualTo("duration");
+    assertThat(column("Length", "120 cm").meaning().code()).isEqualTo("length");
+    ColumnReading column = column("Length", "3", "4");
+    assertThat(choices(column)).containsExactly("length", "duration");
+  }
+
+  @Test
+  void a_heading_that_the_cells_contradict_is_asked_about() {
+    ColumnReading column = column("Weight", "20 l", "25 l");
+    assertThat(column.meaning()).isEqualTo(Meaning.EXTRA);
+    assertThat(choices(column)).containsExactly("extra", "weight", "keep");
+    assertThat(column.reason()).contains("measure something else");
+  }
+
+  @Test
+  void under_a_heading_that_says_nothing_the_cells_speak() {
+    assertThat(choices(column("Column 3", "moss green", "black", "red")))
+        .containsExactly("colour", "keep", "extra");
+    assertThat(choices(column("Value 2", "recycled polyester", "steel")).getFirst())
+        .isEqualTo("material");
+    assertThat(choices(column("Attr", "IPX6", "IP67")).getFirst()).isEqualTo("water_rating");
+    assertThat(choices(column("Field 4", "30 x 20 cm", "40 x 20 cm")).getFirst())
+        .isEqualTo("dimensions");
+    ColumnReading amounts = column("Wert 7", "940 g", "1120 g");
+    assertThat(amounts.meaning()).as("kept out of the texts").isEqualTo(Meaning.KEEP);
+    assertThat(choices(amounts)).startsWith("keep", "weight").endsWith("extra");
+    ColumnReading nothing = column("Info 2", "A7", "B9");
+    assertThat(choices(nothing)).containsExactly("keep", "extra");
+    assertThat(nothing.reason()).contains("Neither the heading nor the cells");
+  }
+
+  @Test
+  void cells_that_name_kinds_of_things_are_taken_for_the_category() {
+    ColumnReading column =
+        column("Shelf", "Panniers", "Panniers", "Backpacks", "Backpacks", "Panniers", "Lamps");
+    assertThat(choices(column)).startsWith("category", "extra");
+    assertThat(column("Shelf", "R1", "R2", "R1", "R2").meaning()).isEqualTo(Meaning.EXTRA);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "https://pictures.example/a.jpg",
+        "kl-2001.png",
+        "https://pictures.example/img?id=7&f=a.webp"
+      })
+  void addresses_and_file_names_of_pictures_are_pictures(String cell) {
+    assertThat(column("Link to it", cell).meaning()).isEqualTo(Meaning.PICTURE);
+  }
+
+  @Test
+  void other_addresses_prices_and_gtins_are_kept_and_never_written_about() {
+    assertThat(column("Data sheet", "https://maker.example/a.pdf").meaning())
+        .isEqualTo(Meaning.KEEP);
+    assertThat(column("Net", "£ 12.50").meaning()).isEqualTo(Meaning.KEEP);
+    assertThat(column("Nr", "4006381333931").meaning()).isEqualTo(Meaning.KEEP);
+  }
+
+  private Reading read(String sheet) {
+    List<List<String>> table =
+        sheet
+            .lines()
+            .map(l -> List.of(l.split("\\|", -1)).stream().map(String::strip).toList())
+            .toList();
+    return proposer.propose(
+        table.getFirst(),
+        IntStream.range(1, table.size())
+            .mapToObj(i -> new SheetRow(i + 1, table.get(i), new BitSet()))
+            .toList());
+  }
+
+  private static String heading(Reading reading, Meaning.Role role) {
+    return reading.column(role) < 0 ? "" : reading.columns().get(reading.column(role)).heading();
+  }
+
+  /** The column that names the product, not any column that has words. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '=',
+      value = {
+        "'No. | Knife | Pattern | Blade cm\nK-10 | santoku | Tarrabeg | 18\nK-11 | santoku, left | Old Quennish | 16\nK-20 | bread | Ostrava | 24'=No.=Pattern",
+        "'Item no | Item | Shade | Wattage\n881 | Low Tide Lamp | brass, opal glass | 40\n882 | Low Tide Wall | brass | 25\n883 | Mole | linen shade, E27 socket | 60'=Item no=Item",
+        "'Quality | Ref. | Pile material | Construction\nFjell | R100 | wool, undyed | hand knotted\nMalla | R200 | jute | flat woven\nÅsen | R300 | wool 80 %, nylon | hand tufted'=Ref.=Quality",
+        "'Title | Code | Binding\nThe Salt Road | 9-01 | cloth\nBees in Winter | 9-02 | paper\nA Field Guide to Fog | 9-03 | cloth'=Code=Title",
+        "'EAN | Our code | Tea | Garden | Leaf\n4006381333931 | T1 | Misty Second Flush | Harnoa | whole\n4006381333948 | T2 | Breakfast No. 4 | Harnoa | broken\n4006381333955 | T3 | Smoke Over Pines | Luopan | whole'=Our code=Tea"
+      })
+  void the_code_and_the_name_are_found_by_what_their_cells_are_like(
+      String sheet, String code, String name) {
+    Reading reading = read(sheet.replace("\\n", "\n"));
+    assertThat(heading(reading, Meaning.Role.SKU)).isEqualTo(code);
+    assertThat(heading(reading, Meaning.Role.NAME)).isEqualTo(name);
+  }
+
+  /** Remarks, stock and money stay in the house, whatever the heading; a person is asked. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Our comment|sold badly in May",
+        "Verk.-Marge %|38",
+        "Landed cost|12.40",
+        "Fourn. réf. interne|ZX 12",
+        "Opmerkingen|wordt vervangen",
+        "For us|ask Mira before you promise this",
+        "Whereabouts|we keep them until the fair",
+        "€ net|12"
+      })
+  void what_looks_private_is_kept_back_and_asked_about(String heading, String cell) {
+    ColumnReading column = column(heading, cell, cell, cell);
+    assertThat(column.meaning()).isEqualTo(Meaning.KEEP);
+    assertThat(choices(column)).contains("keep", "extra");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {"Facing|laminated steel, three layers", "Scent notes|cedar, sage", "Nap|short"})
+  void what_looks_like_a_fact_is_kept_under_its_own_heading(String heading, String cell) {
+    assertThat(column(heading, cell, cell, cell).meaning()).isEqualTo(Meaning.EXTRA);
+  }
+
+  @Test
+  void sheets_of_other_trades_ask_little() {
+    List<String> asked = new ArrayList<>();
+    for (Path file : rhetor.core.Products.strangeSheets()) {
+      Sheet sheet = Sheet.open(file);
+      List<SheetRow> rows = new ArrayList<>();
+      try (Sheet.Rows all = sheet.rows()) {
+        all.forEachRemaining(rows::add);
+      }
+      proposer.propose(sheet.layout().headings(), rows).columns().stream()
+          .filter(ColumnReading::asks)
+          .forEach(c -> asked.add(file.getFileName() + ": " + c.heading() + " " + c.reason()));
+    }
+    // Nobody but the supplier knows whom bare notes are for.
+    assertThat(asked)
+        .singleElement(InstanceOfAssertFactories.STRING)
+        .startsWith("seeds.csv: Notes ");
+  }
+}
