@@ -133,6 +133,7 @@ class ConceptController {
     return new Concept(
         body.id.strip(),
         CellText.clean(body.label),
+        shipped == null ? "" : shipped.gloss(),
         names,
         shipped == null ? body.kind : shipped.kind(),
         shipped == null

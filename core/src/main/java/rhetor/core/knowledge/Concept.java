@@ -7,6 +7,7 @@ import java.util.Map;
  * A kind of fact: how sheets name it, how its values are read, and how it can be put in words.
  *
  * @param label how a specification list names it
+ * @param gloss what it is, in a few words
  * @param names what headings call it, by language
  * @param kind how its values are read
  * @param dimension what its unit measures, for quantities
@@ -24,6 +25,7 @@ import java.util.Map;
 public record Concept(
     String id,
     String label,
+    String gloss,
     Map<String, List<String>> names,
     Kind kind,
     String dimension,
@@ -49,6 +51,7 @@ public record Concept(
   }
 
   public Concept {
+    gloss = gloss == null ? "" : gloss;
     names = names == null ? Map.of() : Map.copyOf(names);
     dimension = dimension == null ? "" : dimension;
     unit = unit == null ? "" : unit;

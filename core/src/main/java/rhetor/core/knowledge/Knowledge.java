@@ -37,6 +37,8 @@ public final class Knowledge {
   private final Map<String, Map<String, List<String>>> roles = new LinkedHashMap<>();
   private final Map<String, Map<String, String>> abbreviations = new LinkedHashMap<>();
   private final Map<String, Set<String>> roleWords = new LinkedHashMap<>();
+  private final Map<String, String> roleGlosses = new LinkedHashMap<>();
+  private final Set<String> vague = new LinkedHashSet<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
   private final Map<String, Claim> claimsById = new LinkedHashMap<>();
   private final Map<Class<?>, Object> indexes = new ConcurrentHashMap<>();
@@ -51,6 +53,8 @@ public final class Knowledge {
       List<String> things,
       Map<String, Map<String, List<String>>> roles,
       Map<String, Map<String, List<String>>> roleWords,
+      Map<String, String> roleGlosses,
+      List<String> vague,
       Map<String, Map<String, String>> abbreviations) {}
 
   private Knowledge(
@@ -69,6 +73,8 @@ public final class Knowledge {
     roles.putAll(from.roles);
     abbreviations.putAll(from.abbreviations);
     roleWords.putAll(from.roleWords);
+    roleGlosses.putAll(from.roleGlosses);
+    vague.addAll(from.vague);
     termsByName.putAll(from.termsByName);
     this.claims.addAll(claims);
     this.claims.forEach(c -> claimsById.put(c.id(), c));
@@ -82,8 +88,12 @@ public final class Knowledge {
       each(file.claims, claims::add);
       each(file.terms, terms::add);
       each(file.things, things::add);
+      each(file.vague, vague::add);
       if (file.roles != null) {
         roles.putAll(file.roles);
+      }
+      if (file.roleGlosses != null) {
+        roleGlosses.putAll(file.roleGlosses);
       }
       if (file.abbreviations != null) {
         abbreviations.putAll(file.abbreviations);
@@ -227,6 +237,16 @@ public final class Knowledge {
     return roleWords.getOrDefault(of, Set.of());
   }
 
+  /** Names of columns, lower case, that mean other things as well. */
+  public Set<String> vague() {
+    return vague;
+  }
+
+  /** What a column of a role is, in a few words, by the role's code. */
+  public Map<String, String> roleGlosses() {
+    return roleGlosses;
+  }
+
   /** What words of headings are short for in a language; lower case, without a full stop. */
   public Map<String, String> abbreviations(String language) {
     return abbreviations.getOrDefault(language, Map.of());
@@ -276,6 +296,17 @@ public final class Knowledge {
     Unit exact = unitsBySymbol.get(symbol);
     return Optional.ofNullable(
         exact != null ? exact : unitsBySymbol.get(symbol.toLowerCase(Locale.ROOT)));
+  }
+
+  /** The unit of a dimension that a sheet writes like this: "m" is a month where time is meant. */
+  public Optional<Unit> unitWritten(String symbol, String dimension) {
+    Optional<Unit> plain = unitWritten(symbol);
+    return dimension.isEmpty() || plain.filter(u -> u.dimension().equals(dimension)).isPresent()
+        ? plain
+        : units.values().stream()
+            .filter(u -> u.dimension().equals(dimension))
+            .filter(u -> u.symbols().contains(symbol))
+            .findFirst();
   }
 
   /** The term of a list that is written like this in any language. */

@@ -15,6 +15,7 @@ public final class Memo<T> {
   private static final int LONGEST = 60;
 
   private final Function<String, T> function;
+  private final int longest;
 
   /**
    * What was asked for lately, and what was before that; a full generation becomes the older one.
@@ -26,7 +27,13 @@ public final class Memo<T> {
 
   /** A memo of a function that always gives the same for the same words; never null. */
   public Memo(Function<String, T> function) {
+    this(function, LONGEST);
+  }
+
+  /** A memo that remembers words of up to so many characters. */
+  Memo(Function<String, T> function, int longest) {
     this.function = function;
+    this.longest = longest;
   }
 
   /** What the function gives, computed or remembered. */
@@ -37,11 +44,21 @@ public final class Memo<T> {
       if (value == null) {
         value = function.apply(words);
       }
-      if (words.length() <= LONGEST) {
+      if (words.length() <= longest) {
         keep(words, value);
       }
     }
     return value;
+  }
+
+  /** Whether the value of some words is remembered. */
+  boolean has(String words) {
+    return lately.containsKey(words) || before.containsKey(words);
+  }
+
+  /** Remembers what the function gives for some words, where it was computed elsewhere. */
+  void put(String words, T value) {
+    keep(words, value);
   }
 
   private synchronized void keep(String words, T value) {

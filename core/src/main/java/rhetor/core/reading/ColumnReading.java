@@ -55,6 +55,11 @@ public record ColumnReading(
     return new ColumnReading(heading, other, inUnit, 1, "Chosen by hand.");
   }
 
+  /** The same reading of a column of this heading. */
+  ColumnReading under(String whole) {
+    return new ColumnReading(whole, meaning, unit, confidence, reason, choices, units);
+  }
+
   /** The same column, of which a person has to say which of these it is. */
   ColumnReading asking(List<Meaning> meanings) {
     return new ColumnReading(heading, meaning, unit, confidence, reason, meanings, List.of());

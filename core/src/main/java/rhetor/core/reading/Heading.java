@@ -6,6 +6,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
+import rhetor.core.language.English;
 
 /**
  * A column's heading taken apart.
@@ -19,6 +20,9 @@ record Heading(String name, String label, String unit) {
       Pattern.compile("(.*?)\\s*[(\\[]\\s*(?:in )?([^)\\]]{1,12})\\s*[)\\]]\\s*");
   private static final Pattern TRAILING =
       Pattern.compile("(.+?)[ _,/]+(?:in )?([A-Za-z°%²/]{1,6})");
+
+  /** "H x W x D", which says that the cells are sides. */
+  private static final String SIDES = "\\b[hwdlbt] ?[x×] ?[hwdlbt](?: ?[x×] ?[hwdlbt])?\\b";
 
   private static final Pattern RATE = Pattern.compile("(.+?)[ ]+([A-Za-z]{1,3})[ ]+(h|hr|min|s)");
 
@@ -61,6 +65,7 @@ record Heading(String name, String label, String unit) {
       if (trailing.matches()
           && !MADE_IN.matcher(spaced).matches()
           && (SAFE_UNITS.contains(trailing.group(2))
+              || isUnmistakable(trailing.group(2), knowledge)
               || text.indexOf('_') > 0 && MACHINE_UNITS.contains(trailing.group(2)))
           && !trailing.group(1).isBlank()) {
         unit = knowledge.unitWritten(trailing.group(2)).map(Unit::id).orElse("");
@@ -68,6 +73,13 @@ record Heading(String name, String label, String unit) {
       }
     }
     return of(text, unit);
+  }
+
+  /** "dB" is a unit and no word: two letters or more, written as the unit is. */
+  private static boolean isUnmistakable(String written, Knowledge knowledge) {
+    return written.length() > 1
+        && !English.isKnown(written.toLowerCase(Locale.ROOT))
+        && knowledge.unitWritten(written).filter(u -> u.symbols().contains(written)).isPresent();
   }
 
   /** "waterColumnMm" as "water column mm"; headings that people wrote stay as they are. */
@@ -90,6 +102,7 @@ record Heading(String name, String label, String unit) {
     String name =
         label
             .toLowerCase(Locale.ROOT)
+            .replaceAll(SIDES, "dimensions")
             .replaceAll("[.:*#?]+", " ")
             .replaceAll("[\\s-]+", " ")
             .strip();

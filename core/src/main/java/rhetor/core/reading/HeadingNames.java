@@ -6,10 +6,12 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.apache.commons.text.similarity.JaroWinklerSimilarity;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
@@ -27,6 +29,9 @@ final class HeadingNames {
   private static final double MISSPELT = 0.94;
 
   private static final int SHORTEST_MISSPELT = 5;
+
+  /** A word of three letters or more that a full stop cuts off. */
+  private static final Pattern CUT = Pattern.compile("(\\p{L}{3,})\\.");
 
   private final Knowledge knowledge;
 
@@ -92,11 +97,14 @@ final class HeadingNames {
         .orElse("en");
   }
 
-  /** How a heading was found. */
+  /** How a heading was found, the surest first. */
   enum How {
     EXACT,
     WITHOUT_FILLING,
     ABBREVIATED,
+    CUT_OFF,
+    ENDS_WITH,
+    BEGINS_WITH,
     MISSPELT
   }
 
@@ -104,40 +112,53 @@ final class HeadingNames {
    * What a heading may mean.
    *
    * @param name the known name it was found by
-   * @param meanings at least one, the surest first
+   * @param meanings at least one
    */
   record Match(String name, How how, List<Meaning> meanings) {}
 
   /**
-   * What a heading means; nothing if it is like no known name.
+   * All that a heading may mean, each by the surest way.
    *
+   * @param raw the heading as it stands
    * @param language the sheet's language
    */
-  Optional<Match> find(Heading heading, String language) {
+  Map<Meaning, Match> all(Heading heading, String raw, String language) {
+    Map<Meaning, Match> all = new LinkedHashMap<>();
     String name = heading.name();
-    Optional<Match> exact = named(name, How.EXACT, language);
-    if (exact.isPresent()) {
-      return exact;
-    }
+    add(all, named(name, How.EXACT, language));
     if (name.contains("/ ")) {
       // "Light / Run time" is first looked up as "light run time", then as "run time". A name or
       // code inside a group is the group's, not the product's.
-      return named(name.replace(" / ", " "), How.EXACT, language)
-          .or(() -> named(heading.ownName(), How.WITHOUT_FILLING, language))
-          .filter(
-              m ->
-                  m.meanings.getFirst().role() != Role.SKU
-                      && m.meanings.getFirst().role() != Role.NAME);
+      add(all, named(name.replace(" / ", " "), How.EXACT, language));
+      add(all, named(heading.ownName(), How.WITHOUT_FILLING, language));
+      all.keySet().removeIf(m -> m.role() == Role.SKU || m.role() == Role.NAME);
+      return all;
     }
-    return named(withoutFilling(name), How.WITHOUT_FILLING, language)
-        .or(() -> named(name + "s", How.WITHOUT_FILLING, language))
-        .or(
-            () ->
-                name.endsWith("s")
-                    ? named(name.substring(0, name.length() - 1), How.WITHOUT_FILLING, language)
-                    : Optional.empty())
-        .or(() -> abbreviated(name, language))
-        .or(() -> misspelt(name, language));
+    String bare = withoutFilling(name);
+    add(all, named(bare, How.WITHOUT_FILLING, language));
+    add(all, named(bare + "s", How.WITHOUT_FILLING, language));
+    if (bare.endsWith("s")) {
+      add(all, named(bare.substring(0, bare.length() - 1), How.WITHOUT_FILLING, language));
+    }
+    add(all, abbreviated(name, language));
+    cutOff(raw, language).forEach(m -> add(all, Optional.of(m)));
+    String[] words = bare.split(" ");
+    for (int i = 1; i < words.length; i++) {
+      add(all, named(join(words, i, words.length), How.ENDS_WITH, language));
+      add(all, named(join(words, 0, words.length - i), How.BEGINS_WITH, language));
+    }
+    if (all.isEmpty()) {
+      add(all, misspelt(name, language));
+    }
+    return all;
+  }
+
+  private static String join(String[] words, int from, int to) {
+    return String.join(" ", Arrays.copyOfRange(words, from, to));
+  }
+
+  private static void add(Map<Meaning, Match> all, Optional<Match> match) {
+    match.ifPresent(m -> m.meanings.forEach(meaning -> all.putIfAbsent(meaning, m)));
   }
 
   private Optional<Match> named(String name, How how, String language) {
@@ -180,6 +201,37 @@ final class HeadingNames {
             .or(() -> named(withoutFilling(whole), How.ABBREVIATED, language));
   }
 
+  /**
+   * "Dishw." for dishwasher: names of the sheet's language or English that go on where a full stop
+   * cuts the heading off.
+   */
+  private List<Match> cutOff(String raw, String language) {
+    Matcher cut = CUT.matcher(raw.strip());
+    if (!cut.matches()) {
+      return List.of();
+    }
+    String start = cut.group(1).toLowerCase(Locale.ROOT);
+    List<Match> found = new ArrayList<>();
+    for (String name : meanings.keySet()) {
+      if (name.startsWith(start) && name.length() > start.length()) {
+        named(name, How.CUT_OFF, language)
+            .map(
+                m ->
+                    new Match(
+                        name,
+                        How.CUT_OFF,
+                        m.meanings.stream()
+                            .filter(
+                                k ->
+                                    meanings.get(name).get(k).contains(language)
+                                        || meanings.get(name).get(k).contains("en"))
+                            .toList()))
+            .ifPresent(found::add);
+      }
+    }
+    return found;
+  }
+
   private Optional<Match> misspelt(String name, String language) {
     if (name.length() < SHORTEST_MISSPELT) {
       return Optional.empty();
@@ -200,18 +252,30 @@ final class HeadingNames {
     return best.isEmpty() ? Optional.empty() : named(best, How.MISSPELT, language);
   }
 
-  /** How sure a heading names this role, 0 the surest; a large number if it doesn't at all. */
-  int rank(Role role, String heading, Knowledge knowledge) {
-    String name = Heading.of(heading, knowledge).name();
-    List<String> names = ranks.get(role);
-    return Stream.of(name, withoutFilling(name))
-        .mapToInt(names::indexOf)
-        .filter(i -> i >= 0)
-        .findFirst()
-        .orElse(names.size());
+  /** What a heading means by a name of the sheet's language or English, and by nothing less. */
+  List<Meaning> exact(Heading heading, String language) {
+    return named(heading.name(), How.EXACT, language).map(Match::meanings).orElse(List.of());
   }
 
-  private static String withoutFilling(String name) {
+  /** Whether a heading is a known name of a role or a concept in any language. */
+  boolean isKnown(String name) {
+    return meanings.containsKey(name) || meanings.containsKey(withoutFilling(name));
+  }
+
+  /** How sure a name is for a role, 0 the surest. */
+  int rank(Role role, String name) {
+    List<String> names = ranks.get(role);
+    int rank = names.indexOf(name);
+    return rank < 0 ? names.size() : rank;
+  }
+
+  /** Whether a name is of a third language, neither the sheet's nor English. */
+  boolean isForeign(String name, Meaning meaning, String language) {
+    Set<String> languages = meanings.getOrDefault(name, Map.of()).getOrDefault(meaning, Set.of());
+    return !languages.contains("en") && !languages.contains(language);
+  }
+
+  static String withoutFilling(String name) {
     List<String> words = new ArrayList<>(Arrays.asList(name.split(" ")));
     words.removeIf(NEUTRAL::contains);
     return String.join(" ", words);

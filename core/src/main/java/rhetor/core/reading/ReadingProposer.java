@@ -1,19 +1,19 @@
 package rhetor.core.reading;
 
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
+import rhetor.core.language.Nearness;
+import rhetor.core.reading.ColumnMatcher.Likely;
 import rhetor.core.reading.Meaning.Role;
+import rhetor.core.reading.SheetColumns.Column;
 import rhetor.core.sheet.SheetRow;
 
 /** Proposes what each column of a sheet means, from its heading and its first cells. */
@@ -27,24 +27,50 @@ public final class ReadingProposer {
   private static final Pattern OWN_FINDING =
       Pattern.compile("(?i)(?:readiness|must_fix)(?: \\(\\d+\\))?");
 
-  /** As much as two concepts say together that four classes can have each. */
-  private static final double SAYS_ENOUGH = 0.49;
-
   /** From this share of cells without a unit on, a person is asked for it. */
   private static final double UNITLESS = 0.1;
 
+  /** From here on a concept is read, and nobody asked: of so many 99 in 100 are right. */
+  private static final double SURE = 0.92;
+
+  /** From here on a meaning is worth asking about. */
+  private static final double POSSIBLE = 0.15;
+
+  /** As likely as this, it is if the heading has its name. */
+  private static final double NAMED = 0.03;
+
+  /** So many cells that name kinds of things may be the category. */
+  private static final double KINDS = 0.6;
+
+  private static final double SOME_REMARKS = 0.25;
+
+  /** A column that is so likely for the house alone is kept back. */
+  private static final double PERHAPS_PRIVATE = 0.17;
+
+  /** One that is so likely for the house alone is kept back without asking. */
+  private static final double PRIVATE = 0.9;
+
+  private static final int MOST_CHOICES = 3;
+
   private final Knowledge knowledge;
   private final HeadingNames names;
-  private final CellProposer cells;
-  private final Identity identity;
-  private final KindFinder kinds;
+  private final KindsOfSheet kinds;
+  private final EvidenceFinder evidence;
+  private final ColumnMatcher matcher;
+  private final SilentHeadings silent;
 
+  /** A proposer that weighs words, cells and meanings as it has learned to. */
   public ReadingProposer(Knowledge knowledge) {
+    this(knowledge, EvidenceWeights.shipped(), Nearness.SHIPPED);
+  }
+
+  ReadingProposer(Knowledge knowledge, EvidenceWeights weights, Nearness nearness) {
     this.knowledge = knowledge;
     this.names = new HeadingNames(knowledge);
-    this.cells = new CellProposer(knowledge);
-    this.identity = new Identity(knowledge, names);
-    this.kinds = new KindFinder(knowledge);
+    this.kinds = new KindsOfSheet(knowledge, names);
+    this.evidence = new EvidenceFinder(knowledge, names, nearness);
+    this.matcher = new ColumnMatcher(knowledge, weights);
+    this.silent = new SilentHeadings(knowledge);
   }
 
   /**
@@ -54,59 +80,175 @@ public final class ReadingProposer {
    * @param sample some of its first rows; a few hundred are plenty
    */
   public Reading propose(List<String> headings, List<SheetRow> sample) {
+    SheetColumns sheet = SheetColumns.of(headings, sample, knowledge, names, kinds);
+    List<List<Likely>> likely = matcher.match(evidence.find(sheet));
     List<ColumnReading> columns = new ArrayList<>();
-    NumberStyle.Evidence numbers = new NumberStyle.Evidence();
-    sample.forEach(row -> row.cells().forEach(numbers::add));
-    List<Heading> parts = headings.stream().map(h -> Heading.of(h, knowledge)).toList();
-    String language = names.language(parts);
-    List<Optional<HeadingNames.Match>> matches =
-        parts.stream().map(p -> names.find(p, language)).toList();
-    Set<String> taken =
-        matches.stream()
-            .flatMap(Optional::stream)
-            .flatMap(m -> m.meanings().stream())
-            .map(Meaning::concept)
-            .collect(Collectors.toCollection(HashSet::new));
-    Set<String> classes = classes(matches, sample);
-    for (int i = 0; i < headings.size(); i++) {
-      int column = i;
-      List<String> values =
-          sample.stream()
-              .map(r -> CellText.clean(r.cell(column)))
-              .filter(v -> !CellText.saysNothing(v))
-              .toList();
-      Optional<ColumnReading> named =
-          matches
-              .get(i)
-              .flatMap(m -> named(m, headings.get(column), parts.get(column), values, classes));
-      ColumnReading proposed =
-          named.orElseGet(
-              () -> cells.propose(parts.get(column), headings.get(column), values, taken));
-      taken.add(proposed.meaning().concept());
-      columns.add(askForUnit(proposed, values));
+    Set<String> taken = new HashSet<>();
+    likely.forEach(l -> taken.add(l.getFirst().meaning().code()));
+    for (Column column : sheet.columns()) {
+      ColumnReading read =
+          read(column, likely.get(column.index()), taken).under(headings.get(column.index()));
+      columns.add(askForUnit(read, column.cells()));
     }
     readAsGrowing(columns);
-    identity.find(columns, sample);
     doubtShortCodes(columns, sample);
-    keepFirstKeyword(columns);
     keepOwn(columns);
     return new Reading(
-        columns, numbers.decide(), language, boilerplate(columns, numbers.decide(), sample));
+        columns,
+        sheet.numbers(),
+        sheet.language(),
+        boilerplate(columns, sheet.numbers(), sample));
   }
 
-  /** One column has the primary keyword; the surest, then the first. */
-  private static void keepFirstKeyword(List<ColumnReading> columns) {
-    ColumnReading first =
-        columns.stream()
-            .filter(c -> c.meaning().role() == Role.KEYWORD)
-            .max(Comparator.comparingDouble(ColumnReading::confidence))
-            .orElse(null);
-    columns.replaceAll(
-        c ->
-            c.meaning().role() == Role.KEYWORD && c != first
-                ? new ColumnReading(
-                    c.heading(), Meaning.KEEP, "", 0.5, "Another column is the keyword.")
-                : c);
+  /** What a column is by the likeliest of its meanings; in doubt it is kept as it is, or back. */
+  private ColumnReading read(Column column, List<Likely> likely, Set<String> taken) {
+    Likely first = likely.getFirst();
+    Role role = first.meaning().role();
+    if (silent.isSilent(column) && (role == Role.EXTRA || role == Role.KEEP || role == Role.NAME)) {
+      return silent.propose(column, taken);
+    }
+    String unit = column.unit(knowledge);
+    if (role == Role.CONCEPT && first.probability() >= SURE && !isAmbiguous(column, likely)) {
+      return new ColumnReading(
+          column.raw(), first.meaning(), unit, first.probability(), reason(first));
+    }
+    if (role != Role.CONCEPT && role != Role.EXTRA && role != Role.KEEP) {
+      boolean isCode = role == Role.SKU || role == Role.NAME;
+      boolean isRemark = role == Role.PROSE && !isCalledText(first) && looksPrivate(likely);
+      if (isCode || first.probability() >= 0.5 && !isRemark) {
+        return new ColumnReading(
+            column.raw(), first.meaning(), "", first.probability(), reason(first));
+      }
+    }
+    double keep = probability(likely, Role.KEEP);
+    double extra = probability(likely, Role.EXTRA);
+    List<Likely> others =
+        likely.stream()
+            .filter(l -> l.meaning().role() != Role.KEEP && l.meaning().role() != Role.EXTRA)
+            .filter(l -> isWorthAsking(l, taken))
+            .limit(MOST_CHOICES)
+            .toList();
+    boolean isPrivate = keep >= PERHAPS_PRIVATE || looksPrivate(likely);
+    List<Meaning> choices = new ArrayList<>();
+    if (isPrivate) {
+      choices.add(Meaning.KEEP);
+      others.forEach(l -> choices.add(l.meaning()));
+      choices.add(Meaning.EXTRA);
+      ColumnReading kept =
+          new ColumnReading(
+              column.raw(), Meaning.KEEP, unit, keep, keptBack(likely, others));
+      return keep >= PRIVATE ? kept : kept.asking(choices);
+    }
+    others.forEach(l -> choices.add(l.meaning()));
+    choices.add(Meaning.EXTRA);
+    ColumnReading own =
+        new ColumnReading(
+            column.raw(),
+            Meaning.EXTRA,
+            unit,
+            extra,
+            others.isEmpty()
+                ? "No known name; kept as a fact of its own."
+                : whyAsked(others.getFirst()));
+    return others.isEmpty() ? own : own.asking(choices);
+  }
+
+  /** Whether a person may say that a column is this. */
+  private static boolean isWorthAsking(Likely likely, Set<String> taken) {
+    boolean isNamed = !likely.candidate().name().isEmpty() && likely.probability() >= NAMED;
+    boolean isKinds = likely.candidate().evidence().getOrDefault(Evidence.KINDS, 0.0) >= KINDS;
+    boolean isOther =
+        (likely.meaning().role() == Role.SKU || likely.meaning().role() == Role.NAME)
+            && taken.contains(likely.meaning().code());
+    return (likely.probability() >= POSSIBLE || isNamed || isKinds) && !isOther;
+  }
+
+  private static boolean isCalledText(Likely prose) {
+    return prose.candidate().evidence().containsKey(Evidence.TEXT_WORD)
+        || !prose.candidate().name().isEmpty();
+  }
+
+  /** Whether a word of trade or a remark speaks for a column's being private: then in doubt it is. */
+  private static boolean looksPrivate(List<Likely> likely) {
+    return likely.stream()
+        .filter(l -> l.meaning().role() == Role.KEEP)
+        .map(l -> l.candidate().evidence())
+        .anyMatch(
+            e ->
+                e.containsKey(Evidence.TRADE_WORD)
+                    || e.containsKey(Evidence.REMARK_WORD)
+                    || e.containsKey(Evidence.MONEY)
+                    || e.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS);
+  }
+
+  private String whyAsked(Likely likely) {
+    String name = likely.candidate().name();
+    double otherwise =
+        likely.candidate().evidence().getOrDefault(Evidence.MEASURED_OTHERWISE, 0.0);
+    return otherwise > 0.5 && !name.isEmpty()
+        ? "The heading says \"" + name + "\", but the cells measure something else."
+        : "It may be " + label(likely) + ". " + reason(likely);
+  }
+
+  private static double probability(List<Likely> likely, Role role) {
+    return likely.stream()
+        .filter(l -> l.meaning().role() == role)
+        .mapToDouble(Likely::probability)
+        .sum();
+  }
+
+  private String keptBack(List<Likely> likely, List<Likely> others) {
+    if (!others.isEmpty()) {
+      return "It may be %s, or for the house alone.".formatted(label(others.getFirst()));
+    }
+    String why =
+        likely.stream()
+            .filter(l -> l.meaning().role() == Role.KEEP)
+            .map(this::reason)
+            .findFirst()
+            .orElse("");
+    return why.isEmpty() ? "It may be for the house alone." : why;
+  }
+
+  private String label(Likely likely) {
+    return knowledge
+        .concept(likely.meaning().concept())
+        .map(c -> "“" + c.label() + "”")
+        .orElse("the " + likely.meaning().code());
+  }
+
+  /** Why a meaning is likely, in words. */
+  private String reason(Likely likely) {
+    String name = likely.candidate().name();
+    if (!name.isEmpty()) {
+      Map<Evidence, Double> evidence = likely.candidate().evidence();
+      String how =
+          evidence.containsKey(Evidence.NEARLY)
+              ? "is nearly"
+              : evidence.containsKey(Evidence.SHORT_FOR) || evidence.containsKey(Evidence.CUT_OFF)
+                  ? "is short for"
+                  : evidence.containsKey(Evidence.BEGINS_WITH)
+                          || evidence.containsKey(Evidence.ENDS_WITH)
+                      ? "speaks of"
+                      : "says";
+      return "The heading %s \"%s\".".formatted(how, name);
+    }
+    Evidence loudest = matcher.loudest(likely);
+    return loudest == null ? "" : loudest.reason();
+  }
+
+  /**
+   * Whether the heading means several things outright that are told apart by their unit, and there
+   * is none.
+   */
+  private boolean isAmbiguous(Column column, List<Likely> likely) {
+    return isUnitless(column.heading().unit(), column.cells())
+        && likely.stream()
+                .filter(l -> l.candidate().evidence().containsKey(Evidence.SAYS))
+                .map(l -> dimension(l.meaning()))
+                .distinct()
+                .count()
+            > 1;
   }
 
   /**
@@ -169,12 +311,7 @@ public final class ReadingProposer {
    * @param sample some of the sheet's first rows, as for {@link #propose}
    */
   public ColumnReading said(Reading reading, int column, Meaning meaning, List<SheetRow> sample) {
-    return askForUnit(
-        reading.columns().get(column).as(meaning),
-        sample.stream()
-            .map(r -> CellText.clean(r.cell(column)))
-            .filter(v -> !CellText.saysNothing(v))
-            .toList());
+    return askForUnit(reading.columns().get(column).as(meaning), Cells.of(sample, column));
   }
 
   /** Beside sowing and harvest, a plain "height" is the plant's. */
@@ -203,189 +340,21 @@ public final class ReadingProposer {
     }
   }
 
-  /**
-   * Classes of the products: by their categories, or by their names and by what two columns or more
-   * are said of alone. A course that is called "Learn to Lead" is no lead.
-   */
-  private Set<String> classes(List<Optional<HeadingNames.Match>> matches, List<SheetRow> sample) {
-    int name = column(matches, Meaning.NAME);
-    int named = column(matches, Meaning.parse("category"));
-    int category = named >= 0 ? named : cells.columnOfKinds(matches.size(), sample);
-    Set<String> classes = new HashSet<>();
-    for (SheetRow row : sample) {
-      String called = name < 0 ? "" : CellText.clean(row.cell(name));
-      String shelf = category < 0 ? "" : CellText.clean(row.cell(category));
-      classes.add(kinds.find(called, shelf, Set.of()).productClass());
-    }
-    classes.remove("");
-    if (!classes.isEmpty() && category >= 0) {
-      return classes;
-    }
-    Map<String, List<Double>> said = new HashMap<>();
-    matches.stream()
-        .flatMap(Optional::stream)
-        .filter(m -> m.how() == HeadingNames.How.EXACT)
-        .map(m -> m.meanings().getFirst().concept())
-        .distinct()
-        .flatMap(c -> knowledge.concept(c).stream())
-        .forEach(
-            c ->
-                // The fewer can have it, the more it says.
-                c.classes()
-                    .forEach(
-                        k ->
-                            said.computeIfAbsent(k, n -> new ArrayList<>())
-                                .add(1.0 / c.classes().size())));
-    said.values().removeIf(each -> each.size() < 2);
-    double most = said.values().stream().mapToDouble(ReadingProposer::sum).max().orElse(0);
-    said.entrySet().stream()
-        .filter(e -> sum(e.getValue()) > Math.max(most / 2, SAYS_ENOUGH))
-        .map(Map.Entry::getKey)
-        .forEach(classes::add);
-    return classes;
-  }
-
-  private static double sum(List<Double> numbers) {
-    return numbers.stream().mapToDouble(n -> n).sum();
-  }
-
-  private static int column(List<Optional<HeadingNames.Match>> matches, Meaning meaning) {
-    for (int i = 0; i < matches.size(); i++) {
-      if (matches.get(i).filter(m -> m.meanings().getFirst().equals(meaning)).isPresent()) {
-        return i;
-      }
-    }
-    return -1;
-  }
-
-  private boolean takes(Meaning meaning, Set<String> classes) {
-    return knowledge
-        .concept(meaning.concept())
-        .map(c -> c.classes().isEmpty() || classes.stream().anyMatch(k -> knowledge.takes(c, k)))
-        .orElse(true);
-  }
-
-  /** What the heading says, if the cells bear it out; empty if it must be another column. */
-  private Optional<ColumnReading> named(
-      HeadingNames.Match match,
-      String raw,
-      Heading heading,
-      List<String> values,
-      Set<String> classes) {
-    boolean guessed =
-        match.how() == HeadingNames.How.ABBREVIATED || match.how() == HeadingNames.How.MISSPELT;
-    if (guessed && cells.isPlain(raw, values)) {
-      return Optional.empty();
-    }
-    List<Meaning> possible = match.meanings().stream().filter(m -> takes(m, classes)).toList();
-    if (possible.isEmpty()) {
-      return cells.ofOtherThings(raw, heading.unit(), values, match.meanings(), classes);
-    }
-    if (possible.getFirst().concept().equals("category") && !cells.mayNameThings(values)) {
-      return Optional.empty();
-    }
-    List<Meaning> fitting = fitting(possible, heading.unit(), values);
-    if (fitting.isEmpty()) {
-      return Optional.of(
-          new ColumnReading(
-                  raw,
-                  Meaning.EXTRA,
-                  heading.unit(),
-                  0.5,
-                  "The heading says \""
-                      + match.name()
-                      + "\", but the cells measure something else.")
-              .asking(List.of(Meaning.EXTRA, match.meanings().getFirst(), Meaning.KEEP)));
-    }
-    Meaning meaning = fitting.getFirst();
-    if (meaning.role() == Role.KEEP
-        && heading.name().equals("trade")
-        && !CellProposer.share(values, v -> v.matches(".*\\d.*"), 0.8)) {
-      return Optional.empty();
-    }
-    ColumnReading sure =
-        new ColumnReading(
-            raw,
-            meaning,
-            heading.unit(),
-            match.how() == HeadingNames.How.EXACT ? 0.95 : 0.8,
-            "The heading says \"" + match.name() + "\".");
-    if (match.how() == HeadingNames.How.ABBREVIATED
-        && cells.bearOut(meaning, heading.unit(), values)) {
-      return Optional.of(
-          new ColumnReading(
-              raw,
-              meaning,
-              heading.unit(),
-              0.85,
-              "The heading is short for \"" + match.name() + "\", and the cells bear it out."));
-    }
-    return Optional.of(
-        switch (match.how()) {
-          case ABBREVIATED, MISSPELT -> {
-            List<Meaning> choices = new ArrayList<>(fitting);
-            choices.add(Meaning.EXTRA);
-            // Until a person says so, it is what its heading says and nothing more.
-            yield new ColumnReading(
-                    raw,
-                    Meaning.EXTRA,
-                    heading.unit(),
-                    0.6,
-                    match.how() == HeadingNames.How.MISSPELT
-                        ? "The heading is nearly \"" + match.name() + "\"."
-                        : "The heading may be short for \"" + match.name() + "\".")
-                .asking(choices);
-          }
-          case EXACT, WITHOUT_FILLING ->
-              measureDifferently(fitting) && isUnitless(heading.unit(), values)
-                  ? new ColumnReading(
-                          raw,
-                          Meaning.EXTRA,
-                          heading.unit(),
-                          0.6,
-                          "The heading can mean several things, and the cells have no unit.")
-                      .asking(fitting)
-                  : sure;
-        });
-  }
-
-  /** The meanings whose dimension is what the cells measure; of two, those that have one. */
-  private List<Meaning> fitting(List<Meaning> meanings, String headingUnit, List<String> values) {
-    List<String> measured = cells.dimensions(headingUnit, values);
-    if (measured.isEmpty()) {
-      return meanings;
-    }
-    List<Meaning> open = meanings.stream().filter(m -> dimension(m).isEmpty()).toList();
-    List<Meaning> exact =
-        meanings.stream()
-            .filter(m -> !dimension(m).isEmpty())
-            .filter(
-                m -> 2 * measured.stream().filter(dimension(m)::equals).count() >= measured.size())
-            .toList();
-    return exact.isEmpty() ? open : exact;
-  }
-
   private String dimension(Meaning meaning) {
     return knowledge.concept(meaning.concept()).map(Concept::dimension).orElse("");
   }
 
-  /** Whether a heading's meanings are told apart by the unit. */
-  private boolean measureDifferently(List<Meaning> meanings) {
-    return meanings.stream().map(this::dimension).distinct().count() > 1;
-  }
-
-  private boolean isUnitless(String headingUnit, List<String> values) {
-    return headingUnit.isEmpty()
-        && CellProposer.share(values, v -> BARE.matcher(v).matches(), UNITLESS);
+  private static boolean isUnitless(String headingUnit, Cells cells) {
+    return headingUnit.isEmpty() && cells.mostly(UNITLESS, v -> BARE.matcher(v).matches());
   }
 
   /** Bare numbers where an amount is meant: nobody may guess whether they are grams. */
-  private ColumnReading askForUnit(ColumnReading column, List<String> values) {
+  private ColumnReading askForUnit(ColumnReading column, Cells cells) {
     Concept concept = knowledge.concept(column.meaning().concept()).orElse(null);
     if (concept == null
         || !concept.unit().isEmpty()
         || concept.kind() != Concept.Kind.QUANTITY && concept.kind() != Concept.Kind.SIDES
-        || !isUnitless(column.unit(), values)) {
+        || !isUnitless(column.unit(), cells)) {
       return column;
     }
     String dimension = concept.kind() == Concept.Kind.SIDES ? "length" : concept.dimension();

@@ -183,9 +183,9 @@ final class ValueReader {
     if (written == null || written.isEmpty()) {
       return Optional.of(defaultUnit);
     }
-    Optional<Unit> unit = knowledge.unitWritten(written);
+    Optional<Unit> unit = knowledge.unitWritten(written, dimension);
     if (unit.isEmpty() && written.endsWith(".")) {
-      unit = knowledge.unitWritten(written.substring(0, written.length() - 1));
+      unit = knowledge.unitWritten(written.substring(0, written.length() - 1), dimension);
     }
     return unit.filter(u -> dimension.isEmpty() || u.dimension().equals(dimension)).map(Unit::id);
   }

@@ -19,6 +19,7 @@ class ConceptCheckTest {
     return new Concept(
         id,
         "Bell pitch",
+        "",
         Map.of("en", List.of("bell pitch", "pitch of bell")),
         kind,
         "",
@@ -76,6 +77,7 @@ class ConceptCheckTest {
         new Concept(
             "heaviness",
             "Heaviness",
+            "",
             Map.of("en", List.of("weight")),
             Concept.Kind.WORDS,
             "",

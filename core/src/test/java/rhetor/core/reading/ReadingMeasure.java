@@ -129,7 +129,8 @@ public final class ReadingMeasure {
   /** Whether a noun calls a thing what it is: the label's head, whatever stands before it. */
   private static boolean isSame(String noun, String kinds) {
     String one = English.isPlural(noun) ? English.singular(noun) : noun;
-    for (String kind : kinds.split("\\|")) {
+    for (String each : kinds.split("\\|")) {
+      String kind = English.isPlural(each) ? English.singular(each) : each;
       if (one.equals(kind) || one.endsWith(" " + kind) || kind.endsWith(" " + one)) {
         return true;
       }

@@ -1,0 +1,124 @@
+package rhetor.core.language;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import net.sf.extjwnl.JWNLException;
+import net.sf.extjwnl.data.IndexWord;
+import net.sf.extjwnl.data.POS;
+import net.sf.extjwnl.data.Pointer;
+import net.sf.extjwnl.data.PointerType;
+import net.sf.extjwnl.data.Synset;
+import net.sf.extjwnl.data.Word;
+import net.sf.extjwnl.dictionary.Dictionary;
+
+/**
+ * What English words mean, by WordNet 3.1 (Miller 1995): how many senses they have, and what is a
+ * kind of what. All senses count, since the first is often the wrong one. Safe for several threads.
+ */
+public final class Lexicon {
+  /** Fields of nouns that name what can be made, grown or eaten. */
+  private static final Set<String> GOODS =
+      Set.of("noun.artifact", "noun.food", "noun.plant", "noun.substance", "noun.animal");
+
+  private static final class Loaded {
+    static final Lexicon LEXICON = new Lexicon();
+  }
+
+  private final Dictionary dictionary;
+  private final Memo<List<Synset>> nouns = new Memo<>(this::find);
+
+  private Lexicon() {
+    try {
+      dictionary = Dictionary.getDefaultResourceInstance();
+    } catch (JWNLException e) {
+      throw new IllegalStateException("The lexicon that ships with Rhetor can't be read.", e);
+    }
+  }
+
+  /** The lexicon that ships with Rhetor, loaded when it is first asked for. */
+  public static Lexicon shipped() {
+    return Loaded.LEXICON;
+  }
+
+  /** How many senses a noun has; 0 if it is none. */
+  public int senses(String noun) {
+    return nouns.of(lower(noun)).size();
+  }
+
+  /** Whether a noun, in any of its senses, names something that can be sold. */
+  public boolean isGoods(String noun) {
+    return nouns.of(lower(noun)).stream().anyMatch(s -> GOODS.contains(field(s)));
+  }
+
+  /** The share of a noun's senses that name something that can be sold. */
+  public double goods(String noun) {
+    List<Synset> senses = nouns.of(lower(noun));
+    return senses.isEmpty()
+        ? 0
+        : (double) senses.stream().filter(s -> GOODS.contains(field(s))).count() / senses.size();
+  }
+
+  /** Whether a noun, in one of its senses, is a kind of another, or the same. */
+  public boolean isKindOf(String noun, String other) {
+    Set<Long> goal = new HashSet<>();
+    nouns.of(lower(other)).forEach(s -> goal.add(s.getOffset()));
+    Set<Long> seen = new HashSet<>();
+    List<Synset> open = new ArrayList<>(nouns.of(lower(noun)));
+    while (!open.isEmpty()) {
+      Synset next = open.removeLast();
+      if (goal.contains(next.getOffset())) {
+        return true;
+      }
+      if (seen.add(next.getOffset())) {
+        open.addAll(above(next));
+      }
+    }
+    return false;
+  }
+
+  /** Words that mean the same as a noun in one of its senses; the noun among them. */
+  public Set<String> synonyms(String noun) {
+    Set<String> all = new HashSet<>();
+    for (Synset sense : nouns.of(lower(noun))) {
+      for (Word word : sense.getWords()) {
+        all.add(lower(word.getLemma()));
+      }
+    }
+    return all;
+  }
+
+  private List<Synset> above(Synset sense) {
+    List<Synset> all = new ArrayList<>();
+    try {
+      for (Pointer pointer : sense.getPointers(PointerType.HYPERNYM)) {
+        all.add(pointer.getTargetSynset());
+      }
+    } catch (JWNLException e) {
+      throw new IllegalStateException(e);
+    }
+    return all;
+  }
+
+  private static String field(Synset sense) {
+    return sense.getLexFileName();
+  }
+
+  private static String lower(String noun) {
+    return noun.strip().toLowerCase(Locale.ROOT).replace('_', ' ');
+  }
+
+  private List<Synset> find(String noun) {
+    if (noun.isEmpty() || noun.length() > 60) {
+      return List.of();
+    }
+    try {
+      IndexWord word = dictionary.lookupIndexWord(POS.NOUN, noun);
+      return word == null ? List.of() : List.copyOf(word.getSenses());
+    } catch (JWNLException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

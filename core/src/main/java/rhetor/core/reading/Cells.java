@@ -1,0 +1,267 @@
+package rhetor.core.reading;
+
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Unit;
+import rhetor.core.language.English;
+import rhetor.core.sheet.SheetRow;
+
+/** What the cells of a column look like, without those that say nothing. */
+final class Cells {
+  private static final Pattern PRICE =
+      Pattern.compile(
+          "(?:[£$€]|EUR|GBP|USD)\\s*\\d+(?:[.,]\\d{1,2})?|\\d+(?:[.,]\\d{1,2})?\\s*(?:[£$€]|EUR|GBP|USD)");
+  private static final Pattern ADDRESS =
+      Pattern.compile("(?i)(?:https?://|www\\.)\\S+|\\S+\\.(?:png|jpe?g|gif|webp|tiff?|svg|pdf)");
+  private static final Pattern PICTURE =
+      Pattern.compile("(?i)\\S.*\\.(?:png|jpe?g|gif|webp|tiff?|bmp)(?:[?#]\\S*)?");
+  private static final Pattern UNIT_AT_END = Pattern.compile(".*\\d\\s?([A-Za-z°%²/\"″µ³]{1,12})");
+  private static final Pattern NUMBER = Pattern.compile("[<>~±]?\\s*\\d[\\d.,]*");
+  private static final Pattern CENTS = Pattern.compile("\\d+[.,]\\d{2}");
+  private static final Pattern CODE =
+      Pattern.compile("(?=.*\\d)[\\p{L}\\d][\\p{L}\\d._/ -]{1,30}");
+
+  /** A place in a warehouse, an article of somebody else's: letters and digits, no word. */
+  private static final Pattern UPPER_CODE =
+      Pattern.compile("(?=.*\\d)(?=.*\\p{Lu})[\\p{Lu}\\d]+(?:[-./_][\\p{Lu}\\d]+)*");
+
+  /** What people type into a search: a few words without signs. */
+  private static final Pattern PHRASE =
+      Pattern.compile("[\\p{Ll}\\p{N}'-]+(?: [\\p{Ll}\\p{N}'-]+){1,7}");
+
+  /** What describes a thing rather than names it: lists, and measures. */
+  private static final Pattern DESCRIBES =
+      Pattern.compile(".*[,;:].*|.*\\d\\s?(?:[a-zµ]{1,3}|[%\"°]).*");
+
+  private static final Pattern SENTENCE = Pattern.compile("\\p{Lu}.*\\p{L}.*[.!?][\"'”]?");
+  private static final Pattern WORD = Pattern.compile("[^\\p{L}\\p{N}']+");
+
+  private static final int ENOUGH = 400;
+  private static final int LONGEST_NAME = 90;
+  private static final int WORDS_OF_A_NAME = 6;
+
+  /** A cell of as many words, one of them of speech, is a remark. */
+  private static final int REMARK = 3;
+
+  private final List<String> values;
+  private final int rows;
+  private final int distinct;
+
+  private Cells(List<String> values, int rows) {
+    this.values = values;
+    this.rows = rows;
+    this.distinct = new HashSet<>(values).size();
+  }
+
+  /** The cells of a column of a sheet's first rows. */
+  static Cells of(List<SheetRow> sample, int column) {
+    return new Cells(
+        sample.stream()
+            .map(r -> CellText.clean(start(r.cell(column))))
+            .filter(v -> !CellText.saysNothing(v))
+            .toList(),
+        sample.size());
+  }
+
+  /** What a column is shows at the start of its cells, however long they are. */
+  private static String start(String cell) {
+    return cell.length() > ENOUGH ? cell.substring(0, ENOUGH) : cell;
+  }
+
+  List<String> values() {
+    return values;
+  }
+
+  boolean isEmpty() {
+    return values.isEmpty();
+  }
+
+  /** The share of cells that pass; 0 of none. */
+  double share(Predicate<String> test) {
+    return values.isEmpty() ? 0 : (double) values.stream().filter(test).count() / values.size();
+  }
+
+  /** Whether at least this share of the cells passes, and there are any. */
+  boolean mostly(double least, Predicate<String> test) {
+    return !values.isEmpty() && share(test) >= least;
+  }
+
+  /** The share of rows that have a cell. */
+  double filled() {
+    return rows == 0 ? 0 : (double) values.size() / rows;
+  }
+
+  /** The share of cells that are another each. */
+  double different() {
+    return values.isEmpty() ? 0 : (double) distinct / values.size();
+  }
+
+  double numbers() {
+    return share(v -> NUMBER.matcher(v).matches());
+  }
+
+  double prices() {
+    return share(v -> PRICE.matcher(v).matches());
+  }
+
+  /** Bare numbers with two places behind the point, as sums of money are written. */
+  double cents() {
+    return share(v -> CENTS.matcher(v).matches());
+  }
+
+  double addresses() {
+    return share(v -> ADDRESS.matcher(v).matches());
+  }
+
+  double pictures() {
+    return share(v -> PICTURE.matcher(v).matches());
+  }
+
+  double gtins() {
+    return share(Cells::isGtin);
+  }
+
+  double phrases() {
+    return share(v -> v.length() <= LONGEST_NAME && PHRASE.matcher(v).matches());
+  }
+
+  double sentences() {
+    return share(v -> SENTENCE.matcher(v).matches() && v.split(" ").length >= 3);
+  }
+
+  double averageLength() {
+    return values.stream().mapToInt(String::length).average().orElse(0);
+  }
+
+  /** The share of cells that speak to somebody. */
+  double remarks(Set<String> speech) {
+    return share(
+        v -> {
+          List<String> words = words(v);
+          return words.size() >= REMARK && words.stream().anyMatch(speech::contains);
+        });
+  }
+
+  /** The share of cells that are codes in capitals, if they differ. */
+  double codes() {
+    return different() < 1 || values.size() < 3
+        ? 0
+        : share(v -> v.length() <= 40 && UPPER_CODE.matcher(v).matches());
+  }
+
+  /** How much the cells are like products' codes: 0 to 1.5. */
+  double codeLike() {
+    double codes = share(v -> CODE.matcher(v).matches() && !isGtin(v));
+    double filled = filled();
+    return different() < 0.9 ? 0 : filled * (codes < 0.9 ? 0.5 * codes : 0.5 + codes);
+  }
+
+  /** How much the cells are like products' names: 0 to 2.8. */
+  double nameLike() {
+    double letters =
+        share(
+            v ->
+                v.length() >= 3
+                    && v.length() <= LONGEST_NAME
+                    && v.chars().filter(Character::isLetter).count() * 2 > v.length());
+    if (letters < 0.7 || share(v -> CODE.matcher(v).matches() && !v.contains(" ")) > 0.5) {
+      return 0;
+    }
+    double short_ =
+        share(v -> !DESCRIBES.matcher(v).matches() && v.split(" ").length <= WORDS_OF_A_NAME);
+    double begins = share(v -> Character.isUpperCase(v.codePointAt(0)));
+    double different = different();
+    return filled() * (different + 0.7 * short_ + 0.5 * begins + 0.6 * begins * coined());
+  }
+
+  /** The share of cells that have a word of no dictionary. */
+  double coined() {
+    return share(
+        v ->
+            Arrays.stream(v.split("[^\\p{L}']+"))
+                .anyMatch(w -> w.length() > 2 && !English.isKnown(w.toLowerCase(Locale.ROOT))));
+  }
+
+  /** The share of cells of which each part stands in a word list. */
+  double terms(Knowledge knowledge, String type) {
+    return share(
+        v -> {
+          for (String part : v.toLowerCase(Locale.ROOT).split("\\s*[,/&+]\\s*")) {
+            if (knowledge.term(type, part).isEmpty()) {
+              return false;
+            }
+          }
+          return true;
+        });
+  }
+
+  double answers() {
+    return share(v -> v.matches("(?i)(?:yes|no|true|false|y|n|j|ja|nein|oui|non|sí|nee|x|✓|✔)(?:[ ,(].*)?"));
+  }
+
+  /** The share of cells with a unit, of those or of the heading, that measure a dimension. */
+  double measure(Knowledge knowledge, String headingUnit, String dimension) {
+    List<String> units = units(headingUnit);
+    return units.isEmpty()
+        ? 0
+        : (double)
+                units.stream()
+                    .filter(
+                        u ->
+                            knowledge
+                                .unitWritten(u, dimension)
+                                .filter(k -> k.dimension().equals(dimension))
+                                .isPresent())
+                    .count()
+            / units.size();
+  }
+
+  private List<String> units(String headingUnit) {
+    return headingUnit.isEmpty()
+        ? values.stream()
+            .map(UNIT_AT_END::matcher)
+            .filter(Matcher::matches)
+            .map(m -> m.group(1))
+            .toList()
+        : List.of(headingUnit);
+  }
+
+  /**
+   * The dimensions that the cells, or the heading's unit, measure; one for each cell with a unit.
+   */
+  List<String> dimensions(Knowledge knowledge, String headingUnit) {
+    return units(headingUnit).stream()
+        .map(knowledge::unitWritten)
+        .flatMap(Optional::stream)
+        .map(Unit::dimension)
+        .toList();
+  }
+
+  /** The words of a text in lower case. */
+  static List<String> words(String text) {
+    return WORD.splitAsStream(text.toLowerCase(Locale.ROOT))
+        .filter(w -> w.chars().anyMatch(Character::isLetter))
+        .toList();
+  }
+
+  /** A GTIN-8, -12, -13 or -14 whose check digit is right (GS1 General Specifications, 7.9). */
+  static boolean isGtin(String text) {
+    if (!text.matches("\\d{8}|\\d{12,14}")) {
+      return false;
+    }
+    int sum = 0;
+    for (int i = 0; i < text.length() - 1; i++) {
+      int fromRight = text.length() - 1 - i;
+      sum += (text.charAt(i) - '0') * (fromRight % 2 == 1 ? 3 : 1);
+    }
+    return (10 - sum % 10) % 10 == text.charAt(text.length() - 1) - '0';
+  }
+}

@@ -1,0 +1,107 @@
+package rhetor.core.reading;
+
+/** A kind of evidence for what a column is, with what a person is told where it decided. */
+enum Evidence {
+  // How likely it is beforehand.
+  ANY_SKU,
+  ANY_NAME,
+  ANY_PROSE,
+  ANY_KEYWORD,
+  ANY_PICTURE,
+  ANY_PRIVATE,
+  ANY_CONCEPT,
+
+  // The heading's words.
+  SAYS("The heading says so."),
+  SAYS_ROLE("The heading says so."),
+  SAYS_TEXT("The heading says so."),
+  SAYS_PRIVATE("The heading says so."),
+  SAYS_WITHOUT_FILLING("The heading says so."),
+  SHORT_FOR("The heading is short for it."),
+  CUT_OFF("The heading is cut off and may be it."),
+  BEGINS_WITH("The heading begins with it."),
+  ENDS_WITH("The heading ends with it."),
+  NEARLY("The heading is nearly that."),
+  SAYS_OTHERS_TOO,
+  VAGUE,
+  VAGUE_ROLE,
+  LATE_RANK,
+  UNIT_ALONE("The heading is nothing but a unit of it."),
+  UNIT_TELLS("The heading has a unit of it."),
+  OTHER_LANGUAGE,
+
+  // Its meaning.
+  NEAR("The heading means about that."),
+  NEAREST,
+  NEAR_ROLE("The heading means about that."),
+
+  // The cells and a concept.
+  MEASURED("The cells measure that."),
+  MEASURED_OTHERWISE,
+  BARE_NUMBERS,
+  NOT_READ,
+  KNOWN_WORDS("The cells are words for it."),
+  UNKNOWN_WORDS,
+  KINDS("The cells name kinds of things."),
+  ANSWERS("The cells are yes or no."),
+  ANSWERS_OTHERWISE,
+  NUMBERS_AS_WORDS,
+
+  // The products.
+  OF_THESE_THINGS("Such products have it."),
+  OF_OTHER_THINGS,
+  OF_UNKNOWN_THINGS,
+
+  // The cells and a role.
+  LIKE_CODES("The cells are codes, another in each row."),
+  LIKE_NAMES("The cells read like names, another in each row."),
+  FIRST,
+  FRONT,
+  THING("The heading is a thing's name."),
+  TEXT_WORD("The heading is about a text."),
+  LONG("The cells are long."),
+  SENTENCES("The cells are sentences."),
+  SEARCH_WORD("The heading is about searches."),
+  PHRASES("The cells are phrases in small letters."),
+  PICTURES("The cells are addresses or file names of pictures."),
+  TRADE_WORD("A word in the heading may mean that it is for the house alone."),
+  REMARK_WORD("A word in the heading may mean that it is for the house alone."),
+  MONEY("The heading names a currency."),
+  PRICES("The cells are prices."),
+  CENTS("The cells are like sums of money."),
+  GTINS("The cells are GTINs with right check digits."),
+  ADDRESSES("The cells are addresses or file names."),
+  CODES("The cells are codes."),
+  REMARKS("The cells are remarks."),
+  LATE,
+  BESIDE_TRADE("It stands beside columns that are for the house alone."),
+  SPARSE,
+  PERCENT,
+
+  SAYS_IN_WORDS,
+  BORNE_OUT,
+  BESIDE_SIDES("Other sides stand beside it."),
+
+  // What a column that is for the house alone rarely is.
+  ANY_UNIT,
+  LIKE_A_PROPERTY,
+  REPEATS,
+  ANY_ANSWERS,
+  GTINS_AS_CODES,
+  NUMBERS_AS_PHRASES;
+
+  private final String reason;
+
+  Evidence() {
+    this("");
+  }
+
+  Evidence(String reason) {
+    this.reason = reason;
+  }
+
+  /** What a person is told; empty where it explains nothing by itself. */
+  String reason() {
+    return reason;
+  }
+}

@@ -1,0 +1,154 @@
+package rhetor.core.reading;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.ProductClass;
+import rhetor.core.language.Lexicon;
+import rhetor.core.reading.SheetColumns.Column;
+import rhetor.core.sheet.SheetRow;
+
+/** Finds what the products of a sheet are, before its columns are read. */
+final class KindsOfSheet {
+  /** As much as two concepts say together that four classes can have each. */
+  private static final double SAYS_ENOUGH = 0.49;
+
+  private static final double MANY = 0.6;
+  private static final int FEW = 4;
+
+  /** What nothing is said of that belongs to classes: the things are known, and none of them. */
+  static final String NO_CLASS = "none";
+
+  /** Cells from here on are like names, see {@link Cells#nameLike}. */
+  private static final double NAMES = 1.3;
+
+  private static final int FEW_SENSES = 3;
+
+  /** A heading of which so many senses are goods names one. */
+  private static final double MOSTLY = 0.5;
+
+  private final Knowledge knowledge;
+  private final HeadingNames names;
+  private final KindFinder kinds;
+
+  KindsOfSheet(Knowledge knowledge, HeadingNames names) {
+    this.knowledge = knowledge;
+    this.names = names;
+    this.kinds = new KindFinder(knowledge);
+  }
+
+  /**
+   * Classes of the products: by their categories, or by their names and by what two columns or more
+   * are said of alone. A course that is called "Learn to Lead" is no lead.
+   */
+  Set<String> of(List<Column> columns, String language, List<SheetRow> sample) {
+    int name = column(columns, Meaning.NAME, language);
+    int named = column(columns, Meaning.parse("category"), language);
+    int category = named >= 0 ? named : columnOfKinds(columns);
+    Map<String, Integer> classes = new HashMap<>();
+    for (SheetRow row : sample) {
+      String called = name < 0 ? "" : CellText.clean(row.cell(name));
+      String shelf = category < 0 ? "" : CellText.clean(row.cell(category));
+      classes.merge(kinds.find(called, shelf, Set.of()).productClass(), 1, Integer::sum);
+    }
+    int none = classes.getOrDefault("", 0);
+    classes.remove("");
+    // One boat of many that is called "Saddle" makes no sheet of saddles.
+    if (!classes.isEmpty() && (category >= 0 || none * 2 <= sample.size())) {
+      return classes.keySet();
+    }
+    Optional<String> thing = language.equals("en") ? thing(columns) : Optional.empty();
+    if (thing.isPresent()) {
+      Set<String> of = classesOf(thing.get());
+      return of.isEmpty() ? Set.of(NO_CLASS) : of;
+    }
+    return told(columns, language);
+  }
+
+  /** The noun for what the products are, where the heading over their names is one: "Boat". */
+  Optional<String> thing(List<Column> columns) {
+    return columns.stream()
+        .limit(FEW)
+        .filter(c -> c.cells().nameLike() >= NAMES)
+        .map(c -> c.heading().name())
+        .filter(h -> !h.isEmpty() && !h.contains("/") && !names.isKnown(h))
+        .filter(h -> Lexicon.shipped().goods(h) >= MOSTLY)
+        .findFirst();
+  }
+
+  /** The classes that things of this name belong to, by the lexicon. */
+  private Set<String> classesOf(String thing) {
+    String own = kinds.find("", thing, Set.of()).productClass();
+    if (!own.isEmpty()) {
+      return Set.of(own);
+    }
+    Set<String> of = new HashSet<>();
+    for (ProductClass c : knowledge.classes()) {
+      // Nearly everything is a "device" in some sense.
+      boolean isExact = !c.names().isEmpty() || Lexicon.shipped().senses(c.noun()) <= FEW_SENSES;
+      if (isExact && Lexicon.shipped().isKindOf(thing, c.noun())) {
+        of.add(c.id());
+      }
+    }
+    return of;
+  }
+
+  /** The classes that two headings or more are said of alone. */
+  private Set<String> told(List<Column> columns, String language) {
+    Map<String, List<Double>> said = new HashMap<>();
+    columns.stream()
+        .flatMap(c -> names.exact(c.heading(), language).stream())
+        .map(Meaning::concept)
+        .distinct()
+        .flatMap(c -> knowledge.concept(c).stream())
+        .forEach(c -> c.classes().forEach(k -> say(said, k, c)));
+    said.values().removeIf(each -> each.size() < 2);
+    double most = said.values().stream().mapToDouble(KindsOfSheet::sum).max().orElse(0);
+    Set<String> classes = new HashSet<>();
+    said.forEach(
+        (k, each) -> {
+          if (sum(each) > Math.max(most / 2, SAYS_ENOUGH)) {
+            classes.add(k);
+          }
+        });
+    return classes;
+  }
+
+  /** The fewer can have a concept, the more it says. */
+  private static void say(Map<String, List<Double>> said, String productClass, Concept concept) {
+    said.computeIfAbsent(productClass, n -> new ArrayList<>()).add(1.0 / concept.classes().size());
+  }
+
+  private static double sum(List<Double> numbers) {
+    return numbers.stream().mapToDouble(n -> n).sum();
+  }
+
+  private int column(List<Column> columns, Meaning meaning, String language) {
+    for (Column column : columns) {
+      if (names.exact(column.heading(), language).stream().findFirst().filter(meaning::equals).isPresent()) {
+        return column.index();
+      }
+    }
+    return -1;
+  }
+
+  /** Index of the first column whose cells name kinds of products, or -1. */
+  private int columnOfKinds(List<Column> columns) {
+    return columns.stream().filter(c -> areKinds(c.cells())).mapToInt(Column::index).findFirst().orElse(-1);
+  }
+
+  /** Whether the cells repeat and most name a class of products. */
+  boolean areKinds(Cells cells) {
+    Set<String> distinct = new HashSet<>(cells.values());
+    return cells.values().size() >= FEW
+        && distinct.size() * 2 <= cells.values().size()
+        && distinct.stream().filter(v -> !kinds.find("", v, Set.of()).productClass().isEmpty()).count()
+            >= MANY * distinct.size();
+  }
+}

@@ -1,0 +1,240 @@
+package rhetor.core.reading;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.IntStream;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Nearness;
+import rhetor.core.reading.EvidenceFinder.Candidate;
+import rhetor.core.reading.LabelledSheets.Labelled;
+import rhetor.core.sheet.SheetRow;
+
+/**
+ * Fits what each kind of evidence is worth on labelled sheets: the weights under which the labels
+ * are likeliest, held near zero (maximum a posteriori with a normal prior, by Adam; Kingma and Ba
+ * 2015).
+ */
+public final class EvidenceFit {
+  private static final int ROUNDS = 600;
+  private static final double STEP = 0.08;
+
+  /** Variance of a weight beforehand. */
+  private static final double PRIOR = 40;
+
+  /** What a sheet with its columns moved counts, and a name over an empty column. */
+  private static final double MOVED = 0.4;
+
+  private static final double NAMED = 0.15;
+
+  private final List<List<Choice>> sheets = new ArrayList<>();
+  private final List<Choice> byName = new ArrayList<>();
+  private final Knowledge knowledge;
+  private final HeadingNames names;
+  private final EvidenceFinder finder;
+  private final KindsOfSheet kinds;
+
+  private double[] fromAll;
+
+  /** A column: the evidence of each meaning, and which of them are right. */
+  private record Choice(int[][] at, double[][] values, boolean[] right, double weight) {}
+
+  /** Reads the sheets once; {@link #without} is then quick. */
+  public EvidenceFit(List<Labelled> labelled, Knowledge knowledge) {
+    names = new HeadingNames(knowledge);
+    finder = new EvidenceFinder(knowledge, names, Nearness.SHIPPED);
+    kinds = new KindsOfSheet(knowledge, names);
+    this.knowledge = knowledge;
+    for (Labelled sheet : labelled) {
+      List<Choice> choices = new ArrayList<>();
+      List<Set<String>> labels = sheet.headings().stream().map(sheet.labels()::of).toList();
+      add(choices, sheet.headings(), sheet.rows(), labels, 1);
+      // Codes and names needn't stand first.
+      add(
+          choices,
+          moved(sheet.headings()),
+          sheet.rows().stream()
+              .map(r -> new SheetRow(r.number(), moved(padded(r, sheet.headings().size())), new BitSet()))
+              .toList(),
+          moved(labels),
+          MOVED);
+      sheets.add(choices);
+    }
+    knowledge.concepts().forEach(c -> addNames(Meaning.of(c), c.names()));
+    knowledge.roles().forEach((role, of) -> addNames(Meaning.parse(role), of));
+  }
+
+  private static List<String> padded(SheetRow row, int width) {
+    return IntStream.range(0, width).mapToObj(row::cell).toList();
+  }
+
+  /** The first column moved behind the third. */
+  private static <T> List<T> moved(List<T> columns) {
+    List<T> moved = new ArrayList<>(columns);
+    moved.add(Math.min(2, moved.size() - 1), moved.removeFirst());
+    return moved;
+  }
+
+  /** The first names of a meaning: over empty columns, they mean what they say. */
+  private void addNames(Meaning meaning, Map<String, List<String>> of) {
+    for (List<String> all : of.values()) {
+      String name = all.getFirst();
+      if (!knowledge.vague().contains(name)) {
+        List<Choice> choices = new ArrayList<>();
+        add(
+            choices,
+            List.of("SKU", "Name", name),
+            List.of(),
+            List.of(Set.of("sku"), Set.of("name"), Set.of(label(meaning))),
+            NAMED);
+        choices.subList(0, 2).clear();
+        byName.addAll(choices);
+      }
+    }
+  }
+
+  private void add(
+      List<Choice> choices,
+      List<String> headings,
+      List<SheetRow> rows,
+      List<Set<String>> labels,
+      double weight) {
+    List<List<Candidate>> found =
+        finder.find(SheetColumns.of(headings, rows, knowledge, names, kinds));
+    for (int i = 0; i < found.size(); i++) {
+      choices.add(choice(found.get(i), labels.get(i), weight));
+    }
+  }
+
+  private static Choice choice(List<Candidate> candidates, Set<String> labels, double weight) {
+    int n = candidates.size();
+    int[][] at = new int[n][];
+    double[][] values = new double[n][];
+    boolean[] right = new boolean[n];
+    boolean any = false;
+    for (int i = 0; i < n; i++) {
+      Candidate c = candidates.get(i);
+      at[i] = c.evidence().keySet().stream().mapToInt(Enum::ordinal).toArray();
+      values[i] = c.evidence().values().stream().mapToDouble(v -> v).toArray();
+      right[i] = labels.contains(label(c.meaning()));
+      any |= right[i];
+    }
+    if (!any) {
+      // A concept that nothing points to can only stand under its own heading.
+      for (int i = 0; i < n; i++) {
+        right[i] = candidates.get(i).meaning().role() == Meaning.Role.EXTRA;
+      }
+    }
+    return new Choice(at, values, right, weight);
+  }
+
+  private static String label(Meaning meaning) {
+    return switch (meaning.role()) {
+      case EXTRA -> "own";
+      case KEEP -> "private";
+      default -> meaning.code();
+    };
+  }
+
+  /** Weights learned from all sheets. */
+  public Map<String, Double> all() {
+    Map<String, Double> named = new java.util.LinkedHashMap<>();
+    fit(-1).of().forEach((e, w) -> named.put(e.name(), Math.round(w * 1000) / 1000.0));
+    return named;
+  }
+
+  /** A reader of the sheet of this number that has learned from all others. */
+  EvidenceWeights weightsWithout(int sheet) {
+    return fit(sheet);
+  }
+
+  ReadingProposer without(int sheet, Knowledge knowledge) {
+    return new ReadingProposer(knowledge, fit(sheet), Nearness.SHIPPED);
+  }
+
+  /** Measures the sheets, each read by what was learned from the others. */
+  public static ReadingMeasure crossed(List<Labelled> labelled, Knowledge knowledge) {
+    EvidenceFit fit = new EvidenceFit(labelled, knowledge);
+    ReadingMeasure measure = new ReadingMeasure(knowledge);
+    for (int i = 0; i < labelled.size(); i++) {
+      ReadingProposer proposer = fit.without(i, knowledge);
+      measure.add(labelled.get(i), l -> proposer.propose(l.headings(), l.rows()));
+    }
+    return measure;
+  }
+
+  private EvidenceWeights fit(int without) {
+    if (fromAll == null && without >= 0) {
+      fromAll = climb(-1, new double[Evidence.values().length], ROUNDS);
+    }
+    double[] w =
+        without < 0
+            ? climb(-1, new double[Evidence.values().length], ROUNDS)
+            : climb(without, fromAll.clone(), ROUNDS / 4);
+    Map<Evidence, Double> of = new EnumMap<>(Evidence.class);
+    for (Evidence e : Evidence.values()) {
+      of.put(e, w[e.ordinal()]);
+    }
+    return new EvidenceWeights(of);
+  }
+
+  /** Climbs from some weights to those under which the labels are likeliest. */
+  private double[] climb(int without, double[] w, int rounds) {
+    int n = w.length;
+    double[] mean = new double[n];
+    double[] square = new double[n];
+    for (int round = 1; round <= rounds; round++) {
+      double[] gradient = new double[n];
+      for (int i = 0; i < n; i++) {
+        gradient[i] = -w[i] / PRIOR;
+      }
+      byName.forEach(c -> add(gradient, c, w));
+      for (int s = 0; s < sheets.size(); s++) {
+        if (s != without) {
+          sheets.get(s).forEach(c -> add(gradient, c, w));
+        }
+      }
+      for (int i = 0; i < n; i++) {
+        mean[i] = 0.9 * mean[i] + 0.1 * gradient[i];
+        square[i] = 0.999 * square[i] + 0.001 * gradient[i] * gradient[i];
+        double m = mean[i] / (1 - Math.pow(0.9, round));
+        double v = square[i] / (1 - Math.pow(0.999, round));
+        w[i] += STEP * m / (Math.sqrt(v) + 1e-8);
+        if (!Evidence.values()[i].reason().isEmpty()) {
+          // What is told as a reason for a meaning can't speak against it.
+          w[i] = Math.max(0, w[i]);
+        }
+      }
+    }
+    return w;
+  }
+
+  /** Adds the gradient of the logarithm of how likely the right meanings are. */
+  private static void add(double[] gradient, Choice choice, double[] w) {
+    int n = choice.at.length;
+    double[] p = new double[n];
+    double most = Double.NEGATIVE_INFINITY;
+    for (int i = 0; i < n; i++) {
+      for (int k = 0; k < choice.at[i].length; k++) {
+        p[i] += w[choice.at[i][k]] * choice.values[i][k];
+      }
+      most = Math.max(most, p[i]);
+    }
+    double all = 0;
+    double right = 0;
+    for (int i = 0; i < n; i++) {
+      p[i] = Math.exp(p[i] - most);
+      all += p[i];
+      right += choice.right[i] ? p[i] : 0;
+    }
+    for (int i = 0; i < n; i++) {
+      double by = choice.weight * ((choice.right[i] ? p[i] / right : 0) - p[i] / all);
+      for (int k = 0; k < choice.at[i].length; k++) {
+        gradient[choice.at[i][k]] += by * choice.values[i][k];
+      }
+    }
+  }
+}
