@@ -9,6 +9,8 @@ import java.util.List;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.reading.FactReader;
+import rhetor.core.reading.Meaning;
+import rhetor.core.reading.Reading;
 import rhetor.core.reading.ReadingProposer;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetRow;
@@ -27,13 +29,31 @@ public final class Products {
     FactReader reader =
         new FactReader(
             file.getFileName().toString(),
-            new ReadingProposer(Knowledge.standard()).propose(sheet.layout().headings(), rows),
+            confirmed(
+                new ReadingProposer(Knowledge.standard()).propose(sheet.layout().headings(), rows)),
             Knowledge.standard());
     return rows.stream()
         .map(reader::read)
         .filter(FactReader.Outcome.Read.class::isInstance)
         .map(o -> ((FactReader.Outcome.Read) o).product())
         .toList();
+  }
+
+  /** A reading of which a person has said that columns are what is proposed for them first. */
+  private static Reading confirmed(Reading reading) {
+    return new Reading(
+        reading.columns().stream()
+            .map(
+                c ->
+                    c.choices().stream()
+                        .filter(m -> m.role() == Meaning.Role.CONCEPT)
+                        .findFirst()
+                        .map(c::as)
+                        .orElse(c))
+            .toList(),
+        reading.numbers(),
+        reading.language(),
+        reading.boilerplate());
   }
 
   /** One product of a sheet with these headings and cells. */

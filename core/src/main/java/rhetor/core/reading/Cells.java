@@ -26,8 +26,7 @@ final class Cells {
   private static final Pattern UNIT_AT_END = Pattern.compile(".*\\d\\s?([A-Za-z°%²/\"″µ³]{1,12})");
   private static final Pattern NUMBER = Pattern.compile("[<>~±]?\\s*\\d[\\d.,]*");
   private static final Pattern CENTS = Pattern.compile("\\d+[.,]\\d{2}");
-  private static final Pattern CODE =
-      Pattern.compile("(?=.*\\d)[\\p{L}\\d][\\p{L}\\d._/ -]{1,30}");
+  private static final Pattern CODE = Pattern.compile("(?=.*\\d)[\\p{L}\\d][\\p{L}\\d._/ -]{1,30}");
 
   /** A place in a warehouse, an article of somebody else's: letters and digits, no word. */
   private static final Pattern UPPER_CODE =
@@ -204,7 +203,8 @@ final class Cells {
   }
 
   double answers() {
-    return share(v -> v.matches("(?i)(?:yes|no|true|false|y|n|j|ja|nein|oui|non|sí|nee|x|✓|✔)(?:[ ,(].*)?"));
+    return share(
+        v -> v.matches("(?i)(?:yes|no|true|false|y|n|j|ja|nein|oui|non|sí|nee|x|✓|✔)(?:[ ,(].*)?"));
   }
 
   /** The share of cells with a unit, of those or of the heading, that measure a dimension. */

@@ -176,7 +176,8 @@ final class EvidenceFinder {
     matches.keySet().forEach(m -> found.computeIfAbsent(m, k -> new EnumMap<>(Evidence.class)));
     nearest.forEach(m -> found.computeIfAbsent(m, k -> new EnumMap<>(Evidence.class)));
     String unit = column.unit(knowledge);
-    Concept main = unit.isEmpty() ? null : mainOf.get(knowledge.unit(unit).orElseThrow().dimension());
+    Concept main =
+        unit.isEmpty() ? null : mainOf.get(knowledge.unit(unit).orElseThrow().dimension());
     if (main != null && !(isLetter(column) && besideSides(column, sheet))) {
       found
           .computeIfAbsent(Meaning.of(main), k -> new EnumMap<>(Evidence.class))
@@ -187,7 +188,8 @@ final class EvidenceFinder {
       found.computeIfAbsent(Meaning.parse("category"), k -> new EnumMap<>(Evidence.class));
     }
     for (Concept concept : knowledge.concepts()) {
-      if (!concept.terms().isEmpty() && column.cells().terms(knowledge, concept.terms()) > HALF
+      if (!concept.terms().isEmpty()
+          && column.cells().terms(knowledge, concept.terms()) > HALF
           && concept.id().equals(concept.terms())) {
         found.computeIfAbsent(Meaning.of(concept), k -> new EnumMap<>(Evidence.class));
       }
@@ -323,7 +325,8 @@ final class EvidenceFinder {
     ValueReader values = new ValueReader(knowledge, sheet.numbers());
     String headingUnit = unit.isEmpty() ? concept.unit() : unit;
     double read =
-        cells.share(v -> !(values.read(v, concept, headingUnit) instanceof rhetor.core.fact.Value.Words));
+        cells.share(
+            v -> !(values.read(v, concept, headingUnit) instanceof rhetor.core.fact.Value.Words));
     switch (concept.kind()) {
       case QUANTITY, SIDES -> {
         String measures = concept.kind() == Concept.Kind.SIDES ? "length" : concept.dimension();
@@ -340,7 +343,9 @@ final class EvidenceFinder {
         }
       }
       case COUNT -> {
-        evidence.put(Evidence.MEASURED_OTHERWISE, unit.isEmpty() ? (double) dimensions.size() / cells.values().size() : 1);
+        evidence.put(
+            Evidence.MEASURED_OTHERWISE,
+            unit.isEmpty() ? (double) dimensions.size() / cells.values().size() : 1);
         evidence.put(Evidence.NOT_READ, 1 - read);
       }
       case RATING -> {
@@ -412,8 +417,7 @@ final class EvidenceFinder {
                     .isPresent());
   }
 
-  private void role(
-      Map<Evidence, Double> evidence, Role role, Column column, SheetColumns sheet) {
+  private void role(Map<Evidence, Double> evidence, Role role, Column column, SheetColumns sheet) {
     Cells cells = column.cells();
     List<String> words = Cells.words(column.raw());
     switch (role) {
@@ -471,7 +475,9 @@ final class EvidenceFinder {
     boolean speaks = words.size() == 1 || cells.remarks(speech) >= SPEAKS;
     evidence.put(
         Evidence.REMARK_WORD,
-        words.stream().anyMatch(w -> remark.contains(w) || speaks && perhaps.contains(w)) ? 1.0 : 0);
+        words.stream().anyMatch(w -> remark.contains(w) || speaks && perhaps.contains(w))
+            ? 1.0
+            : 0);
     evidence.put(Evidence.MONEY, MONEY.matcher(column.raw()).find() ? 1.0 : 0);
     evidence.put(Evidence.PRICES, cells.prices());
     evidence.put(Evidence.CENTS, cells.cents());
@@ -482,8 +488,7 @@ final class EvidenceFinder {
     int last = sheet.columns().size() - 1;
     // On a narrow sheet the last column is no further from the first than from the end.
     evidence.put(
-        Evidence.LATE,
-        last <= 0 ? 0 : (double) column.index() / last * Math.min(1, last / WIDE));
+        Evidence.LATE, last <= 0 ? 0 : (double) column.index() / last * Math.min(1, last / WIDE));
     int beside = 0;
     for (Column other : sheet.columns()) {
       int away = Math.abs(other.index() - column.index());
@@ -500,6 +505,7 @@ final class EvidenceFinder {
 
   private boolean isTrade(Column column) {
     return MONEY.matcher(column.raw()).find()
-        || Cells.words(column.raw()).stream().anyMatch(w -> trade.contains(w) || remark.contains(w));
+        || Cells.words(column.raw()).stream()
+            .anyMatch(w -> trade.contains(w) || remark.contains(w));
   }
 }

@@ -17,10 +17,11 @@ record EvidenceWeights(Map<Evidence, Double> of) {
     static final EvidenceWeights WEIGHTS = read();
 
     private static EvidenceWeights read() {
-      try (InputStream in =
-          EvidenceWeights.class.getResourceAsStream("/knowledge/evidence.yaml")) {
+      try (InputStream in = EvidenceWeights.class.getResourceAsStream("/knowledge/evidence.yaml")) {
         return new EvidenceWeights(
-            YAMLMapper.builder().build().readValue(in, new TypeReference<EnumMap<Evidence, Double>>() {}));
+            YAMLMapper.builder()
+                .build()
+                .readValue(in, new TypeReference<EnumMap<Evidence, Double>>() {}));
       } catch (IOException e) {
         throw new UncheckedIOException(e);
       }

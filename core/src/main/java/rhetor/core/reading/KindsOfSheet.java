@@ -61,7 +61,11 @@ final class KindsOfSheet {
     classes.remove("");
     // One boat of many that is called "Saddle" makes no sheet of saddles.
     if (!classes.isEmpty() && (category >= 0 || none * 2 <= sample.size())) {
-      return classes.keySet();
+      Set<String> all = new HashSet<>(classes.keySet());
+      if (category < 0) {
+        all.addAll(told(columns, language));
+      }
+      return all;
     }
     Optional<String> thing = language.equals("en") ? thing(columns) : Optional.empty();
     if (thing.isPresent()) {
@@ -131,7 +135,10 @@ final class KindsOfSheet {
 
   private int column(List<Column> columns, Meaning meaning, String language) {
     for (Column column : columns) {
-      if (names.exact(column.heading(), language).stream().findFirst().filter(meaning::equals).isPresent()) {
+      if (names.exact(column.heading(), language).stream()
+          .findFirst()
+          .filter(meaning::equals)
+          .isPresent()) {
         return column.index();
       }
     }
@@ -140,7 +147,11 @@ final class KindsOfSheet {
 
   /** Index of the first column whose cells name kinds of products, or -1. */
   private int columnOfKinds(List<Column> columns) {
-    return columns.stream().filter(c -> areKinds(c.cells())).mapToInt(Column::index).findFirst().orElse(-1);
+    return columns.stream()
+        .filter(c -> areKinds(c.cells()))
+        .mapToInt(Column::index)
+        .findFirst()
+        .orElse(-1);
   }
 
   /** Whether the cells repeat and most name a class of products. */
@@ -148,7 +159,9 @@ final class KindsOfSheet {
     Set<String> distinct = new HashSet<>(cells.values());
     return cells.values().size() >= FEW
         && distinct.size() * 2 <= cells.values().size()
-        && distinct.stream().filter(v -> !kinds.find("", v, Set.of()).productClass().isEmpty()).count()
+        && distinct.stream()
+                .filter(v -> !kinds.find("", v, Set.of()).productClass().isEmpty())
+                .count()
             >= MANY * distinct.size();
   }
 }

@@ -94,10 +94,7 @@ public final class ReadingProposer {
     doubtShortCodes(columns, sample);
     keepOwn(columns);
     return new Reading(
-        columns,
-        sheet.numbers(),
-        sheet.language(),
-        boilerplate(columns, sheet.numbers(), sample));
+        columns, sheet.numbers(), sheet.language(), boilerplate(columns, sheet.numbers(), sample));
   }
 
   /** What a column is by the likeliest of its meanings; in doubt it is kept as it is, or back. */
@@ -135,8 +132,7 @@ public final class ReadingProposer {
       others.forEach(l -> choices.add(l.meaning()));
       choices.add(Meaning.EXTRA);
       ColumnReading kept =
-          new ColumnReading(
-              column.raw(), Meaning.KEEP, unit, keep, keptBack(likely, others));
+          new ColumnReading(column.raw(), Meaning.KEEP, unit, keep, keptBack(likely, others));
       return keep >= PRIVATE ? kept : kept.asking(choices);
     }
     others.forEach(l -> choices.add(l.meaning()));
@@ -168,7 +164,9 @@ public final class ReadingProposer {
         || !prose.candidate().name().isEmpty();
   }
 
-  /** Whether a word of trade or a remark speaks for a column's being private: then in doubt it is. */
+  /**
+   * Whether a word of trade or a remark speaks for a column's being private: then in doubt it is.
+   */
   private static boolean looksPrivate(List<Likely> likely) {
     return likely.stream()
         .filter(l -> l.meaning().role() == Role.KEEP)
@@ -183,8 +181,7 @@ public final class ReadingProposer {
 
   private String whyAsked(Likely likely) {
     String name = likely.candidate().name();
-    double otherwise =
-        likely.candidate().evidence().getOrDefault(Evidence.MEASURED_OTHERWISE, 0.0);
+    double otherwise = likely.candidate().evidence().getOrDefault(Evidence.MEASURED_OTHERWISE, 0.0);
     return otherwise > 0.5 && !name.isEmpty()
         ? "The heading says \"" + name + "\", but the cells measure something else."
         : "It may be " + label(likely) + ". " + reason(likely);

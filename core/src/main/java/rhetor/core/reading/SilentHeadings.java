@@ -10,8 +10,8 @@ import rhetor.core.knowledge.Knowledge;
 import rhetor.core.reading.SheetColumns.Column;
 
 /**
- * Proposes what a column may be whose heading says nothing ("Column 3"), from its cells alone. It is
- * kept back, and a person is asked.
+ * Proposes what a column may be whose heading says nothing ("Column 3"), from its cells alone. It
+ * is kept back, and a person is asked.
  */
 final class SilentHeadings {
   private static final Pattern TELLS_NOTHING =

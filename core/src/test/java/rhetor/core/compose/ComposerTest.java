@@ -566,11 +566,11 @@ class ComposerTest {
       "Sections,3+2 tips",
       "Rim,brushed",
       "Reel seat,DPS",
-      "Region,Guji",
+      "Terroir,Guji",
       "Milk,'cow, raw, silage free'",
       "Saltwater,yes",
       "Joints,4 x M8 incl.",
-      "Care hint,cold rinse",
+      "Rinsing hint,cold water",
       "Ruling,squared 5 mm",
       "Chargeable,no"
     })

@@ -23,12 +23,12 @@ public final class EvidenceFit {
   private static final double STEP = 0.08;
 
   /** Variance of a weight beforehand. */
-  private static final double PRIOR = 40;
+  private static final double PRIOR = 15;
 
   /** What a sheet with its columns moved counts, and a name over an empty column. */
   private static final double MOVED = 0.4;
 
-  private static final double NAMED = 0.15;
+  private static final double NAMED = 0.3;
 
   private final List<List<Choice>> sheets = new ArrayList<>();
   private final List<Choice> byName = new ArrayList<>();
@@ -57,7 +57,10 @@ public final class EvidenceFit {
           choices,
           moved(sheet.headings()),
           sheet.rows().stream()
-              .map(r -> new SheetRow(r.number(), moved(padded(r, sheet.headings().size())), new BitSet()))
+              .map(
+                  r ->
+                      new SheetRow(
+                          r.number(), moved(padded(r, sheet.headings().size())), new BitSet()))
               .toList(),
           moved(labels),
           MOVED);
@@ -78,10 +81,12 @@ public final class EvidenceFit {
     return moved;
   }
 
-  /** The first names of a meaning: over empty columns, they mean what they say. */
+  /**
+   * Names of a meaning, of a concept the first ones: over empty columns they mean what they say.
+   */
   private void addNames(Meaning meaning, Map<String, List<String>> of) {
-    for (List<String> all : of.values()) {
-      String name = all.getFirst();
+    int most = meaning.role() == Meaning.Role.CONCEPT ? 1 : Integer.MAX_VALUE;
+    for (String name : of.values().stream().flatMap(all -> all.stream().limit(most)).toList()) {
       if (!knowledge.vague().contains(name)) {
         List<Choice> choices = new ArrayList<>();
         add(

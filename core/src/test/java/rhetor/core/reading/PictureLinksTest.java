@@ -38,7 +38,7 @@ class PictureLinksTest {
     assertThat(
             Products.of(
                     "SKU,Name,Image,Description",
-                    "A-1,Roll Pannier,front.png,\"<p>Roomy.<img src='https://p.example/in-use.jpg'></p>\"")
+                    "A-1,Roll Pannier,front.png,\"<p>A roomy pannier for long tours in the rain.<img src='https://p.example/in-use.jpg'></p>\"")
                 .pictures())
         .isEqualTo(List.of("front.png", "https://p.example/in-use.jpg"));
   }

@@ -56,7 +56,8 @@ public final class ReadingMeasure {
       String label = LabelledSheets.label(column);
       String where =
           "%s: %s (%s) read as %s %.2f"
-              .formatted(sheet, column.heading(), String.join("|", labels), label, column.confidence());
+              .formatted(
+                  sheet, column.heading(), String.join("|", labels), label, column.confidence());
       columns++;
       boolean isConcept = column.meaning().role() == Meaning.Role.CONCEPT;
       asked += column.asks() ? 1 : 0;
@@ -71,8 +72,7 @@ public final class ReadingMeasure {
         if (labels.contains(label)) {
           found++;
         } else {
-          boolean offers =
-              column.choices().stream().anyMatch(m -> labels.contains(m.concept()));
+          boolean offers = column.choices().stream().anyMatch(m -> labels.contains(m.concept()));
           offered += offers ? 1 : 0;
           missed.add(where + (offers ? ", offered" : ""));
         }
@@ -165,7 +165,8 @@ public final class ReadingMeasure {
   }
 
   private static String line(String what, int some, int all) {
-    return "%s %d of %d (%.1f in 100)".formatted(what, some, all, all == 0 ? 0 : 100.0 * some / all);
+    return "%s %d of %d (%.1f in 100)"
+        .formatted(what, some, all, all == 0 ? 0 : 100.0 * some / all);
   }
 
   /** What differs, a line each, under what it is. */
