@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api, take, type Schema } from '../api/client';
 import { count, figure } from '../frame/format';
@@ -23,6 +23,17 @@ const LEAVE = [
   { value: 'PUBLISHED', label: 'leaving published products alone' },
   { value: 'SIGNED_OFF', label: 'leaving signed-off and published products alone' },
 ];
+
+const GROUPS = [
+  { code: 'look', label: 'To look at' },
+  { code: 'read', label: 'Read' },
+  { code: 'kept', label: 'Kept under their own headings, or back' },
+];
+
+function groupOf(column: Intake['columns'][number]) {
+  if (column.choices.length + column.units.length > 0) return 'look';
+  return column.meaning === 'extra' || column.meaning === 'keep' ? 'kept' : 'read';
+}
 
 /** How one sheet is read: each column with its meaning, its reason and its first cells. */
 export function Reading({ id }: { id: number }) {
@@ -94,8 +105,8 @@ export function Reading({ id }: { id: number }) {
   const isBlocked =
     sheet.obstacle !== '' ||
     (sheet.hasToBeSeen && !sheet.seen) ||
-    // What is kept back meanwhile does no harm.
-    asking.some((c) => c.meaning !== 'keep');
+    // What stays under its own heading or is kept back meanwhile does no harm.
+    asking.some((c) => c.units.length > 0);
 
   return (
     <Box>
@@ -182,30 +193,48 @@ export function Reading({ id }: { id: number }) {
             </tr>
           </thead>
           <tbody>
-            {sheet.columns.map((column, i) => (
-              <tr key={column.heading}>
-                <th scope="row">{column.heading}</th>
-                <td>
-                  <select
-                    aria-label={`Meaning of ${column.heading}`}
-                    value={column.meaning}
-                    disabled={!isOpen || !mayWrite}
-                    onChange={(e) => setColumn.mutate({ column: i, meaning: e.target.value })}
-                  >
-                    <Choices choices={meanings.data ?? []} />
-                  </select>
-                  {column.unit && <small> in {column.unit}</small>}
-                </td>
-                <td className={isOpen && column.confidence < 0.7 ? 'unsure' : 'reason'}>
-                  {column.reason}
-                </td>
-                {sheet.preview.slice(0, 4).map((r) => (
-                  <td key={r.number} className="cell">
-                    {r.cells[i]}
-                  </td>
-                ))}
-              </tr>
-            ))}
+            {GROUPS.map((group) => {
+              const columns = sheet.columns
+                .map((column, i) => ({ column, i }))
+                .filter(({ column }) => groupOf(column) === group.code)
+                // The surest last: what is read at a glance needs no glance.
+                .sort((a, b) => a.column.confidence - b.column.confidence);
+              return (
+                <Fragment key={group.code}>
+                  {columns.length > 0 && (
+                    <tr>
+                      <th colSpan={3 + Math.min(4, sheet.preview.length)} className="group">
+                        {group.label}: {count(columns.length, 'column')}
+                      </th>
+                    </tr>
+                  )}
+                  {columns.map(({ column, i }) => (
+                    <tr key={column.heading}>
+                      <th scope="row">{column.heading}</th>
+                      <td>
+                        <select
+                          aria-label={`Meaning of ${column.heading}`}
+                          value={column.meaning}
+                          disabled={!isOpen || !mayWrite}
+                          onChange={(e) => setColumn.mutate({ column: i, meaning: e.target.value })}
+                        >
+                          <Choices choices={meanings.data ?? []} />
+                        </select>
+                        {column.unit && <small> in {column.unit}</small>}
+                      </td>
+                      <td className={isOpen && column.confidence < 0.7 ? 'unsure' : 'reason'}>
+                        {column.reason}
+                      </td>
+                      {sheet.preview.slice(0, 4).map((r) => (
+                        <td key={r.number} className="cell">
+                          {r.cells[i]}
+                        </td>
+                      ))}
+                    </tr>
+                  ))}
+                </Fragment>
+              );
+            })}
           </tbody>
         </Box>
       </Box>
@@ -319,6 +348,7 @@ const tableStyle = {
   },
   '& thead th': { color: 'text.secondary', fontWeight: 500, whiteSpace: 'nowrap' },
   '& tbody th': { fontWeight: 600, whiteSpace: 'nowrap' },
+  '& tbody th.group': { color: 'text.secondary', fontWeight: 500, pt: 1.5 },
   '& .reason': { color: 'text.secondary', minWidth: 150 },
   '& .unsure': { color: 'warning.main', minWidth: 150 },
   '& .cell': {

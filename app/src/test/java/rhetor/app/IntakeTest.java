@@ -134,7 +134,9 @@ class IntakeTest {
     assertThat(columns.get(2).path("units").toString()).contains("\"g\"", "\"kg\"");
     assertThat(columns.get(3).path("choices").toString()).isEqualTo("[\"colour\",\"extra\"]");
     assertThat(writer.post(path + "/take", Map.of()).expect(409).detail())
-        .contains("It isn't clear what these columns are: Weight, Colur.");
+        .as("what stays under its own heading meanwhile holds nothing up")
+        .contains("Weight")
+        .doesNotContain("Colur");
     writer.post(path + "/dry-run", Map.of()).expect(200);
     writer.put(path + "/columns", said(3, "colour")).expect(200);
     JsonNode again = writer.put(path + "/columns", said(2, "load")).expect(200).body();

@@ -29,6 +29,7 @@ public final class Bench {
                 "intake",
                 "formats",
                 "pictures",
+                "reading",
                 "crowd")
             : Arrays.asList(args);
     Path folder = Files.createTempDirectory("rhetor-bench");
@@ -49,12 +50,14 @@ public final class Bench {
           case "formats" ->
               IntakeBench.runFormats(Files.createDirectories(folder.resolve("formats")));
           case "pictures" -> PicturesBench.run();
+          case "reading" -> ReadingBench.run();
+          case "reading-fit" -> ReadingBench.fit();
           case "crowd" -> CrowdBench.run(Files.createDirectories(folder.resolve("crowd")));
           default -> {
             System.err.println(
                 "There is no measurement called "
                     + name
-                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats, pictures and crowd.");
+                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats, pictures, reading, reading-fit (learns the weights anew) and crowd.");
             System.exit(2);
           }
         }

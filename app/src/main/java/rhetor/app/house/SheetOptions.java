@@ -75,7 +75,7 @@ final class SheetOptions {
       columns.replaceAll(c -> c.meaning().equals(Meaning.KEYWORD) ? c.as(Meaning.EXTRA) : c);
       set(columns, keywordColumn, Meaning.KEYWORD.code());
     }
-    return new Reading(columns, proposed.numbers(), proposed.language(), proposed.boilerplate());
+    return proposed.with(columns, proposed.numbers(), proposed.boilerplate());
   }
 
   private Map<String, String> readMap() {

@@ -287,12 +287,7 @@ public class IntakeService {
     }
     NumberStyle style = numbers.orElse(intake.reading().numbers());
     intakes.setReading(
-        id,
-        new Reading(
-            columns,
-            style,
-            intake.reading().language(),
-            proposer().boilerplate(columns, style, sample)));
+        id, intake.reading().with(columns, style, proposer().boilerplate(columns, style, sample)));
     return get(id);
   }
 

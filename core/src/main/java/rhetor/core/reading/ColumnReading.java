@@ -36,9 +36,12 @@ public record ColumnReading(
     return !choices.isEmpty() || !units.isEmpty();
   }
 
-  /** Whether a sheet waits for the answer; what is kept back meanwhile does no harm. */
+  /**
+   * Whether a sheet waits for the answer: numbers of nobody knows what unit do; what stays under
+   * its own heading or is kept back meanwhile does no harm.
+   */
   public boolean holdsUp() {
-    return asks() && meaning.role() != Meaning.Role.KEEP;
+    return !units.isEmpty();
   }
 
   /** The same column read as something else, because a person says so. */

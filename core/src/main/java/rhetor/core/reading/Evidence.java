@@ -80,6 +80,7 @@ enum Evidence {
 
   SAYS_IN_WORDS,
   BORNE_OUT,
+  PLAIN_SHEET,
   BESIDE_SIDES("Other sides stand beside it."),
 
   // What a column that is for the house alone rarely is.

@@ -96,10 +96,14 @@ final class EvidenceFinder {
             .map(c -> names.all(c.heading(), c.raw(), sheet.language()))
             .toList();
     List<float[]> vectors = vectors(sheet);
+    // Where nearly every heading is a known name, each is likelier to mean what it says.
+    double plain =
+        (double) matches.stream().filter(EvidenceFinder::isExact).count()
+            / Math.max(1, matches.size());
     List<List<Candidate>> all = new ArrayList<>();
     for (Column column : sheet.columns()) {
       float[] vector = vectors.isEmpty() ? null : vectors.get(column.index());
-      all.add(candidates(sheet, column, matches.get(column.index()), vector));
+      all.add(candidates(sheet, column, matches.get(column.index()), vector, plain));
     }
     return all;
   }
@@ -155,7 +159,11 @@ final class EvidenceFinder {
   }
 
   private List<Candidate> candidates(
-      SheetColumns sheet, Column column, Map<Meaning, Match> matches, float[] vector) {
+      SheetColumns sheet,
+      Column column,
+      Map<Meaning, Match> matches,
+      float[] vector,
+      double plain) {
     Map<Meaning, Double> near = new HashMap<>();
     if (vector != null) {
       glosses().forEach((m, v) -> near.put(m, Nearness.cosine(vector, v)));
@@ -208,6 +216,9 @@ final class EvidenceFinder {
           // "W" is a width beside "H" and "D", and watts elsewhere.
           boolean isMeant = !isLetter(column) || besideSides(column, sheet);
           Match match = isMeant ? matches.get(meaning) : null;
+          if (match != null && match.how() == How.EXACT) {
+            evidence.put(Evidence.PLAIN_SHEET, plain * plain);
+          }
           if (match != null) {
             heading(evidence, match, matches, meaning, sheet.language());
           }
@@ -396,6 +407,10 @@ final class EvidenceFinder {
 
   private static boolean saysCode(Match match, Meaning meaning) {
     return match != null && match.how() == How.EXACT && meaning.role() == Role.SKU;
+  }
+
+  private static boolean isExact(Map<Meaning, Match> matches) {
+    return matches.values().stream().anyMatch(m -> m.how() == How.EXACT);
   }
 
   private static boolean isLetter(Column column) {

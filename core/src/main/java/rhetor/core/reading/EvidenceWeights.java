@@ -10,7 +10,7 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
 
 /**
  * What each kind of evidence is worth, in log odds. The weights are data, fitted on labelled sheets
- * by {@code ./rhetor bench reading fit}.
+ * by {@code ./rhetor bench reading-fit}.
  */
 record EvidenceWeights(Map<Evidence, Double> of) {
   private static final class Shipped {

@@ -221,7 +221,7 @@ public final class FactReader {
     List<Fact> ofColumns = collector.merge.facts();
     String name = tidyName(rawName, words(ofColumns, "brand"), sku);
     KindFinder.Kind kind =
-        kinds.find(name, words(ofColumns, "category"), Set.copyOf(collector.merge.ids()));
+        kind(name, words(ofColumns, "category"), Set.copyOf(collector.merge.ids()));
     // Prose is read last: a column of its own is the better source.
     for (int i = 0; i < reading.columns().size(); i++) {
       if (reading.columns().get(i).meaning().role() == Role.PROSE && !row.cell(i).isEmpty()) {
@@ -240,6 +240,12 @@ public final class FactReader {
         prose.toString(),
         CellText.saysNothing(keyword) || keyword.length() > LONGEST_KEYWORD ? "" : keyword,
         PictureLinks.together(pictures));
+  }
+
+  private KindFinder.Kind kind(String name, String category, Set<String> concepts) {
+    return reading.areNamesMadeUp()
+        ? kinds.findUnnamed(reading.thing(), category, concepts)
+        : kinds.find(name, category, concepts);
   }
 
   private Prose proseOf(String cell) {

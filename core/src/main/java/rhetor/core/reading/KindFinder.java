@@ -12,6 +12,7 @@ import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.ProductClass;
 import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 import rhetor.core.language.Memo;
 
 /** Finds what sort of thing a product is, from its category and its name. */
@@ -141,6 +142,16 @@ final class KindFinder {
         .orElseGet(() -> new Kind("", thing(core(name))));
   }
 
+  /**
+   * What a product of a sheet is whose names don't say so.
+   *
+   * @param thing what all its products are, or empty
+   */
+  Kind findUnnamed(String thing, String category, Set<String> concepts) {
+    Kind kind = find("", category, concepts);
+    return thing.isEmpty() || !kind.noun.isEmpty() ? kind : find("", thing, concepts);
+  }
+
   /** The class that at least two of the facts tell of, because hardly any other has them. */
   private Optional<ProductClass> told(Set<String> concepts) {
     return knowledge.classes().stream()
@@ -233,7 +244,10 @@ final class KindFinder {
     // A singular category names a thing only if it can be counted: "notebook", not "stationery" or
     // "climbing".
     boolean thing =
-        English.isCountable(last) && !last.endsWith("ing") && !English.tags(last).contains("NN:U");
+        English.isCountable(last)
+            && !last.endsWith("ing")
+            && !English.tags(last).contains("NN:U")
+            && Lexicon.shipped().isGoods(last);
     return thing ? category : "";
   }
 }

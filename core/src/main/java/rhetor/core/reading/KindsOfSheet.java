@@ -10,6 +10,7 @@ import java.util.Set;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.ProductClass;
+import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.reading.SheetColumns.Column;
 import rhetor.core.sheet.SheetRow;
@@ -21,6 +22,8 @@ final class KindsOfSheet {
 
   private static final double MANY = 0.6;
   private static final int FEW = 4;
+  private static final int FEW_NAMES = 3;
+  private static final int FRONT = 2;
 
   /** What nothing is said of that belongs to classes: the things are known, and none of them. */
   static final String NO_CLASS = "none";
@@ -75,15 +78,36 @@ final class KindsOfSheet {
     return told(columns, language);
   }
 
-  /** The noun for what the products are, where the heading over their names is one: "Boat". */
-  Optional<String> thing(List<Column> columns) {
+  /** The noun for what the products are, where a heading over what may be names is one: "Boat". */
+  private Optional<String> thing(List<Column> columns) {
     return columns.stream()
-        .limit(FEW)
+        .limit(FRONT)
         .filter(c -> c.cells().nameLike() >= NAMES)
-        .map(c -> c.heading().name())
-        .filter(h -> !h.isEmpty() && !h.contains("/") && !names.isKnown(h))
-        .filter(h -> Lexicon.shipped().goods(h) >= MOSTLY)
+        .flatMap(c -> thing(c).stream())
         .findFirst();
+  }
+
+  /** What all products are, if the heading over their names is a noun for things that are sold. */
+  Optional<String> thing(Column names) {
+    String heading = names.heading().name();
+    boolean isThing =
+        !heading.isEmpty()
+            && !heading.contains("/")
+            && !this.names.isKnown(heading)
+            && Lexicon.shipped().goods(heading) >= MOSTLY;
+    return isThing
+        ? Optional.of(English.isPlural(heading) ? English.singular(heading) : heading)
+        : Optional.empty();
+  }
+
+  /**
+   * Whether the products' names don't say what they are: fewer than half of them end in a noun for
+   * a thing. One of three boats that is called "Cabin" is no cabin.
+   */
+  boolean areNamesMadeUp(List<String> called) {
+    long telling =
+        called.stream().filter(n -> !kinds.find(n, "", Set.of()).noun().isEmpty()).count();
+    return called.size() >= FEW_NAMES && telling * 2 < called.size();
   }
 
   /** The classes that things of this name belong to, by the lexicon. */

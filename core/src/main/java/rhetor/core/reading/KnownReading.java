@@ -162,8 +162,7 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
       }
     }
     return new Comparison(
-        new Reading(columns, proposed.numbers(), proposed.language(), proposed.boilerplate()),
-        changes);
+        proposed.with(columns, proposed.numbers(), proposed.boilerplate()), changes);
   }
 
   private static boolean shipped(Meaning meaning) {

@@ -10,12 +10,34 @@ import java.util.Optional;
  * @param numbers the decimal character
  * @param language language of the headings, as an ISO 639-1 code
  * @param boilerplate sentences that stand in most of the prose and say nothing of the product
+ * @param thing what all products are, where the heading over their names says so: "boat"; or empty
+ * @param areNamesMadeUp whether the names don't say what the products are: "Kestrel", "Cabin"
  */
 public record Reading(
-    List<ColumnReading> columns, NumberStyle numbers, String language, List<String> boilerplate) {
+    List<ColumnReading> columns,
+    NumberStyle numbers,
+    String language,
+    List<String> boilerplate,
+    String thing,
+    Boolean areNamesMadeUp) {
   public Reading {
+    // Readings that were stored before this was known don't have it.
+    areNamesMadeUp = areNamesMadeUp != null && areNamesMadeUp;
+    thing = thing == null ? "" : thing;
     boilerplate = boilerplate == null ? List.of() : List.copyOf(boilerplate);
     columns = List.copyOf(columns);
+  }
+
+  /** A reading of a sheet of which nothing is known but its columns. */
+  public Reading(
+      List<ColumnReading> columns, NumberStyle numbers, String language, List<String> boilerplate) {
+    this(columns, numbers, language, boilerplate, "", false);
+  }
+
+  /** The same sheet with its columns read otherwise. */
+  public Reading with(
+      List<ColumnReading> others, NumberStyle otherNumbers, List<String> otherBoilerplate) {
+    return new Reading(others, otherNumbers, language, otherBoilerplate, thing, areNamesMadeUp);
   }
 
   /** Index of the first column with this role, or -1. */

@@ -36,6 +36,9 @@ public final class ReadingProposer {
   /** From here on a meaning is worth asking about. */
   private static final double POSSIBLE = 0.15;
 
+  /** A meaning that the heading only comes near has to be likelier. */
+  private static final double NEAR = 0.3;
+
   /** As likely as this, it is if the heading has its name. */
   private static final double NAMED = 0.03;
 
@@ -93,8 +96,25 @@ public final class ReadingProposer {
     readAsGrowing(columns);
     doubtShortCodes(columns, sample);
     keepOwn(columns);
+    int name = columnOf(columns, Role.NAME);
+    List<String> called = name < 0 ? List.of() : sheet.columns().get(name).cells().values();
+    boolean isEnglish = sheet.language().equals("en");
     return new Reading(
-        columns, sheet.numbers(), sheet.language(), boilerplate(columns, sheet.numbers(), sample));
+        columns,
+        sheet.numbers(),
+        sheet.language(),
+        boilerplate(columns, sheet.numbers(), sample),
+        isEnglish && name >= 0 ? kinds.thing(sheet.columns().get(name)).orElse("") : "",
+        kinds.areNamesMadeUp(called));
+  }
+
+  private static int columnOf(List<ColumnReading> columns, Role role) {
+    for (int i = 0; i < columns.size(); i++) {
+      if (columns.get(i).meaning().role() == role) {
+        return i;
+      }
+    }
+    return -1;
   }
 
   /** What a column is by the likeliest of its meanings; in doubt it is kept as it is, or back. */
@@ -156,7 +176,9 @@ public final class ReadingProposer {
     boolean isOther =
         (likely.meaning().role() == Role.SKU || likely.meaning().role() == Role.NAME)
             && taken.contains(likely.meaning().code());
-    return (likely.probability() >= POSSIBLE || isNamed || isKinds) && !isOther;
+    boolean isNear =
+        likely.probability() >= (likely.candidate().name().isEmpty() ? NEAR : POSSIBLE);
+    return (isNear || isNamed || isKinds) && !isOther;
   }
 
   private static boolean isCalledText(Likely prose) {

@@ -55,6 +55,10 @@ final class ValueReader {
       Pattern.compile(
           "(?i)(recycled|coated|waxed|brushed|anodised|anodized|organic|hardened|lined|padded|laminated)(.*)");
 
+  private static final int LONGEST_TERM = 3;
+  private static final int LONGEST_PART = 80;
+  private static final int MOST_PARTS = 30;
+
   private final Knowledge knowledge;
   private final NumberStyle numbers;
 
@@ -231,9 +235,37 @@ final class ValueReader {
         items.add(knowledge.term(type, item).map(Term::en).orElse(item));
       }
     }
-    return items.isEmpty()
+    return items.isEmpty() || !type.isEmpty() && areUnlike(items, type)
         ? new Value.Words(text)
         : new Value.Terms(items.stream().distinct().toList());
+  }
+
+  /**
+   * Whether some parts have a word of the list and others have none: "crook, cherry wood" is no
+   * list of materials.
+   */
+  private boolean areUnlike(List<String> items, String type) {
+    // A long text is no list of the kind that anybody looks at part by part.
+    if (items.size() > MOST_PARTS || items.stream().anyMatch(i -> i.length() > LONGEST_PART)) {
+      return false;
+    }
+    long known = items.stream().filter(i -> hasTerm(i, type)).count();
+    return known > 0 && known < items.size();
+  }
+
+  private boolean hasTerm(String item, String type) {
+    if (knowledge.term(type, item).isPresent()) {
+      return true;
+    }
+    String[] words = item.split("[ -]");
+    for (int from = 0; from < words.length; from++) {
+      for (int to = from + 1; to <= words.length && to <= from + LONGEST_TERM; to++) {
+        if (knowledge.term(type, String.join(" ", List.of(words).subList(from, to))).isPresent()) {
+          return true;
+        }
+      }
+    }
+    return false;
   }
 
   private static List<String> split(String text) {

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 import rhetor.core.reading.LabelledSheets.Labelled;
 import rhetor.core.sheet.SheetRow;
 
@@ -126,12 +127,13 @@ public final class ReadingMeasure {
     }
   }
 
-  /** Whether a noun calls a thing what it is: the label's head, whatever stands before it. */
+  /** Whether a noun calls a thing what it is: the label's head, or what that is a kind of. */
   private static boolean isSame(String noun, String kinds) {
     String one = English.isPlural(noun) ? English.singular(noun) : noun;
     for (String each : kinds.split("\\|")) {
       String kind = English.isPlural(each) ? English.singular(each) : each;
-      if (one.equals(kind) || one.endsWith(" " + kind) || kind.endsWith(" " + one)) {
+      boolean isKind = Lexicon.shipped().isKindOf(English.lastWord(kind), one);
+      if (one.equals(kind) || one.endsWith(" " + kind) || kind.endsWith(" " + one) || isKind) {
         return true;
       }
     }

@@ -1,0 +1,101 @@
+package rhetor.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.List;
+import java.util.Locale;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.reading.EvidenceFit;
+import rhetor.core.reading.LabelledSheets;
+import rhetor.core.reading.LabelledSheets.Labelled;
+import rhetor.core.reading.ReadingMeasure;
+import rhetor.core.reading.ReadingProposer;
+import rhetor.core.sheet.SheetRow;
+
+/**
+ * How right sheets of many trades are read, each by what was learned from the others; sheets that
+ * nothing was learned from, counted apart; and how long 300 columns take cold.
+ */
+final class ReadingBench {
+  private static final int COLUMNS = 300;
+  private static final Path RESOURCES = home().resolve("core/src/test/resources");
+
+  private ReadingBench() {}
+
+  private static Path home() {
+    return Path.of(System.getProperty("rhetor.home", "."));
+  }
+
+  static void run() throws IOException {
+    Knowledge knowledge = Knowledge.standard();
+    long start = System.nanoTime();
+    ReadingProposer proposer = new ReadingProposer(knowledge);
+    proposer.propose(headings(), rows());
+    System.out.printf(
+        Locale.ROOT,
+        "reading %d columns cold: %.2f s%n",
+        COLUMNS,
+        (System.nanoTime() - start) / 1e9);
+    start = System.nanoTime();
+    proposer.propose(headings(), rows());
+    System.out.printf(
+        Locale.ROOT,
+        "reading %d columns warm: %.2f s%n",
+        COLUMNS,
+        (System.nanoTime() - start) / 1e9);
+    print("learned from the others", EvidenceFit.crossed(sheets("labelled"), knowledge));
+    ReadingMeasure apart = new ReadingMeasure(knowledge);
+    for (Labelled sheet : sheets("kept-back")) {
+      apart.add(sheet, l -> proposer.propose(l.headings(), l.rows()));
+    }
+    print("never learned from", apart);
+  }
+
+  /**
+   * Learns the weights anew from all labelled sheets and writes them where they are shipped from.
+   */
+  static void fit() throws IOException {
+    StringBuilder yaml =
+        new StringBuilder(
+            "# What each kind of evidence is worth, in log odds; fitted by ./rhetor bench reading-fit.\n");
+    new EvidenceFit(sheets("labelled"), Knowledge.standard())
+        .all()
+        .forEach(
+            (evidence, weight) -> yaml.append(evidence).append(": ").append(weight).append('\n'));
+    Path file = home().resolve("core/src/main/resources/knowledge/evidence.yaml");
+    Files.writeString(file, yaml);
+    System.out.println("The weights are in " + file + ".");
+  }
+
+  private static List<Labelled> sheets(String folder) throws IOException {
+    return LabelledSheets.in(RESOURCES.resolve(folder));
+  }
+
+  private static void print(String how, ReadingMeasure measure) {
+    measure.lines().forEach(l -> System.out.println("reading, " + how + ": " + l));
+    measure.differences().forEach(l -> System.out.println("  " + l));
+  }
+
+  private static List<String> headings() {
+    List<String> all = new ArrayList<>(List.of("Code", "Name"));
+    for (int i = all.size(); i < COLUMNS; i++) {
+      all.add("Property " + i + " of it");
+    }
+    return all;
+  }
+
+  private static List<SheetRow> rows() {
+    List<SheetRow> rows = new ArrayList<>();
+    for (int r = 0; r < 200; r++) {
+      List<String> cells = new ArrayList<>(List.of("C-" + r, "Thing " + r));
+      for (int i = cells.size(); i < COLUMNS; i++) {
+        cells.add(r * i + " mm");
+      }
+      rows.add(new SheetRow(r + 2, cells, new BitSet()));
+    }
+    return rows;
+  }
+}
