@@ -49,7 +49,6 @@ enum Evidence {
 
   // The products.
   OF_THESE_THINGS("Such products have it."),
-  OF_OTHER_THINGS,
   OF_UNKNOWN_THINGS,
 
   // The cells and a role.

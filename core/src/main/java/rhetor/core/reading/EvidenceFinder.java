@@ -16,7 +16,6 @@ import rhetor.core.language.Nearness;
 import rhetor.core.reading.HeadingNames.How;
 import rhetor.core.reading.HeadingNames.Match;
 import rhetor.core.reading.Meaning.Role;
-import rhetor.core.reading.SheetColumns.Column;
 
 /** Gathers what speaks for and against each meaning that a sheet's columns may have. */
 final class EvidenceFinder {
@@ -101,7 +100,7 @@ final class EvidenceFinder {
         (double) matches.stream().filter(EvidenceFinder::isExact).count()
             / Math.max(1, matches.size());
     List<List<Candidate>> all = new ArrayList<>();
-    for (Column column : sheet.columns()) {
+    for (SheetColumn column : sheet.columns()) {
       float[] vector = vectors.isEmpty() ? null : vectors.get(column.index());
       all.add(candidates(sheet, column, matches.get(column.index()), vector, plain));
     }
@@ -116,7 +115,7 @@ final class EvidenceFinder {
     List<float[]> all = new ArrayList<>();
     List<String> asked = new ArrayList<>();
     List<Integer> at = new ArrayList<>();
-    for (Column column : sheet.columns()) {
+    for (SheetColumn column : sheet.columns()) {
       all.add(null);
       if (column.raw().chars().anyMatch(Character::isLetter)) {
         at.add(column.index());
@@ -130,7 +129,7 @@ final class EvidenceFinder {
     return all;
   }
 
-  private static String inWords(Column column) {
+  private static String inWords(SheetColumn column) {
     String cells =
         String.join(", ", column.cells().values().stream().distinct().limit(SHOWN_CELLS).toList());
     String heading = column.heading().label();
@@ -160,7 +159,7 @@ final class EvidenceFinder {
 
   private List<Candidate> candidates(
       SheetColumns sheet,
-      Column column,
+      SheetColumn column,
       Map<Meaning, Match> matches,
       float[] vector,
       double plain) {
@@ -313,7 +312,7 @@ final class EvidenceFinder {
 
   /** What the cells and the products say of a concept; false if the column can't be it. */
   private boolean concept(
-      Map<Evidence, Double> evidence, Concept concept, Column column, SheetColumns sheet) {
+      Map<Evidence, Double> evidence, Concept concept, SheetColumn column, SheetColumns sheet) {
     evidence.put(Evidence.ANY_CONCEPT, 1.0);
     if (!concept.classes().isEmpty()) {
       if (sheet.classes().isEmpty()) {
@@ -413,12 +412,12 @@ final class EvidenceFinder {
     return matches.values().stream().anyMatch(m -> m.how() == How.EXACT);
   }
 
-  private static boolean isLetter(Column column) {
+  private static boolean isLetter(SheetColumn column) {
     return column.heading().name().length() == 1;
   }
 
   /** Whether another side of the thing is near: "W" between "H" and "D" is a width. */
-  private boolean besideSides(Column column, SheetColumns sheet) {
+  private boolean besideSides(SheetColumn column, SheetColumns sheet) {
     return sheet.columns().stream()
         .filter(c -> c != column && Math.abs(c.index() - column.index()) <= BESIDE)
         .flatMap(c -> names.all(c.heading(), c.raw(), sheet.language()).values().stream())
@@ -432,7 +431,7 @@ final class EvidenceFinder {
                     .isPresent());
   }
 
-  private void role(Map<Evidence, Double> evidence, Role role, Column column, SheetColumns sheet) {
+  private void role(Map<Evidence, Double> evidence, Role role, SheetColumn column, SheetColumns sheet) {
     Cells cells = column.cells();
     List<String> words = Cells.words(column.raw());
     switch (role) {
@@ -482,7 +481,7 @@ final class EvidenceFinder {
   }
 
   private void privacy(
-      Map<Evidence, Double> evidence, List<String> words, Column column, SheetColumns sheet) {
+      Map<Evidence, Double> evidence, List<String> words, SheetColumn column, SheetColumns sheet) {
     Cells cells = column.cells();
     evidence.put(Evidence.ANY_PRIVATE, 1.0);
     evidence.put(Evidence.TRADE_WORD, isTrade(column) ? 1.0 : 0);
@@ -505,7 +504,7 @@ final class EvidenceFinder {
     evidence.put(
         Evidence.LATE, last <= 0 ? 0 : (double) column.index() / last * Math.min(1, last / WIDE));
     int beside = 0;
-    for (Column other : sheet.columns()) {
+    for (SheetColumn other : sheet.columns()) {
       int away = Math.abs(other.index() - column.index());
       beside += away > 0 && away <= BESIDE && isTrade(other) ? 1 : 0;
     }
@@ -518,7 +517,7 @@ final class EvidenceFinder {
     evidence.put(Evidence.SPARSE, cells.isEmpty() ? 0 : 1 - cells.filled());
   }
 
-  private boolean isTrade(Column column) {
+  private boolean isTrade(SheetColumn column) {
     return MONEY.matcher(column.raw()).find()
         || Cells.words(column.raw()).stream()
             .anyMatch(w -> trade.contains(w) || remark.contains(w));

@@ -12,7 +12,6 @@ import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.ProductClass;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
-import rhetor.core.reading.SheetColumns.Column;
 import rhetor.core.sheet.SheetRow;
 
 /** Finds what the products of a sheet are, before its columns are read. */
@@ -50,7 +49,7 @@ final class KindsOfSheet {
    * Classes of the products: by their categories, or by their names and by what two columns or more
    * are said of alone. A course that is called "Learn to Lead" is no lead.
    */
-  Set<String> of(List<Column> columns, String language, List<SheetRow> sample) {
+  Set<String> of(List<SheetColumn> columns, String language, List<SheetRow> sample) {
     int name = column(columns, Meaning.NAME, language);
     int named = column(columns, Meaning.parse("category"), language);
     int category = named >= 0 ? named : columnOfKinds(columns);
@@ -79,7 +78,7 @@ final class KindsOfSheet {
   }
 
   /** The noun for what the products are, where a heading over what may be names is one: "Boat". */
-  private Optional<String> thing(List<Column> columns) {
+  private Optional<String> thing(List<SheetColumn> columns) {
     return columns.stream()
         .limit(FRONT)
         .filter(c -> c.cells().nameLike() >= NAMES)
@@ -88,7 +87,7 @@ final class KindsOfSheet {
   }
 
   /** What all products are, if the heading over their names is a noun for things that are sold. */
-  Optional<String> thing(Column names) {
+  Optional<String> thing(SheetColumn names) {
     String heading = names.heading().name();
     boolean isThing =
         !heading.isEmpty()
@@ -128,7 +127,7 @@ final class KindsOfSheet {
   }
 
   /** The classes that two headings or more are said of alone. */
-  private Set<String> told(List<Column> columns, String language) {
+  private Set<String> told(List<SheetColumn> columns, String language) {
     Map<String, List<Double>> said = new HashMap<>();
     columns.stream()
         .flatMap(c -> names.exact(c.heading(), language).stream())
@@ -157,8 +156,8 @@ final class KindsOfSheet {
     return numbers.stream().mapToDouble(n -> n).sum();
   }
 
-  private int column(List<Column> columns, Meaning meaning, String language) {
-    for (Column column : columns) {
+  private int column(List<SheetColumn> columns, Meaning meaning, String language) {
+    for (SheetColumn column : columns) {
       if (names.exact(column.heading(), language).stream()
           .findFirst()
           .filter(meaning::equals)
@@ -170,10 +169,10 @@ final class KindsOfSheet {
   }
 
   /** Index of the first column whose cells name kinds of products, or -1. */
-  private int columnOfKinds(List<Column> columns) {
+  private int columnOfKinds(List<SheetColumn> columns) {
     return columns.stream()
         .filter(c -> areKinds(c.cells()))
-        .mapToInt(Column::index)
+        .mapToInt(SheetColumn::index)
         .findFirst()
         .orElse(-1);
   }

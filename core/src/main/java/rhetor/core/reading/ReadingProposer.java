@@ -13,7 +13,6 @@ import rhetor.core.knowledge.Unit;
 import rhetor.core.language.Nearness;
 import rhetor.core.reading.ColumnMatcher.Likely;
 import rhetor.core.reading.Meaning.Role;
-import rhetor.core.reading.SheetColumns.Column;
 import rhetor.core.sheet.SheetRow;
 
 /** Proposes what each column of a sheet means, from its heading and its first cells. */
@@ -88,7 +87,7 @@ public final class ReadingProposer {
     List<ColumnReading> columns = new ArrayList<>();
     Set<String> taken = new HashSet<>();
     likely.forEach(l -> taken.add(l.getFirst().meaning().code()));
-    for (Column column : sheet.columns()) {
+    for (SheetColumn column : sheet.columns()) {
       ColumnReading read =
           read(column, likely.get(column.index()), taken).under(headings.get(column.index()));
       columns.add(askForUnit(read, column.cells()));
@@ -118,7 +117,7 @@ public final class ReadingProposer {
   }
 
   /** What a column is by the likeliest of its meanings; in doubt it is kept as it is, or back. */
-  private ColumnReading read(Column column, List<Likely> likely, Set<String> taken) {
+  private ColumnReading read(SheetColumn column, List<Likely> likely, Set<String> taken) {
     Likely first = likely.getFirst();
     Role role = first.meaning().role();
     if (silent.isSilent(column) && (role == Role.EXTRA || role == Role.KEEP || role == Role.NAME)) {
@@ -260,7 +259,7 @@ public final class ReadingProposer {
    * Whether the heading means several things outright that are told apart by their unit, and there
    * is none.
    */
-  private boolean isAmbiguous(Column column, List<Likely> likely) {
+  private boolean isAmbiguous(SheetColumn column, List<Likely> likely) {
     return isUnitless(column.heading().unit(), column.cells())
         && likely.stream()
                 .filter(l -> l.candidate().evidence().containsKey(Evidence.SAYS))

@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
-import rhetor.core.reading.SheetColumns.Column;
 
 /**
  * Proposes what a column may be whose heading says nothing ("Column 3"), from its cells alone. It
@@ -35,7 +34,7 @@ final class SilentHeadings {
   }
 
   /** Whether a heading says nothing of what its column is, unless it is nothing but a unit. */
-  boolean isSilent(Column column) {
+  boolean isSilent(SheetColumn column) {
     return TELLS_NOTHING.matcher(column.heading().name()).matches()
         && column.heading().unit().isEmpty()
         && knowledge.unitWritten(column.raw().strip()).isEmpty();
@@ -46,7 +45,7 @@ final class SilentHeadings {
    *
    * @param taken concepts that other columns are
    */
-  ColumnReading propose(Column column, Set<String> taken) {
+  ColumnReading propose(SheetColumn column, Set<String> taken) {
     Cells cells = column.cells();
     String raw = column.raw();
     if (cells.averageLength() > PROSE) {

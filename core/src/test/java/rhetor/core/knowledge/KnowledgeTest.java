@@ -36,6 +36,7 @@ class KnowledgeTest {
   void every_concept_can_be_found() {
     for (Concept c : knowledge.concepts()) {
       assertThat(c.names().get("en")).as("English names of %s", c.id()).isNotEmpty();
+      assertThat(c.gloss()).as("gloss of %s", c.id()).isNotBlank();
       assertThat(c.weight()).as("weight of %s", c.id()).isBetween(0, 100);
       assertThat(FORMS).as("forms of %s", c.id()).containsAll(c.say().keySet());
       if (!c.unit().isEmpty()) {

@@ -1,0 +1,23 @@
+package rhetor.core.reading;
+
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Unit;
+
+/**
+ * One column of a sheet before anybody knows what it is.
+ *
+ * @param raw its heading as it stands
+ */
+record SheetColumn(int index, String raw, Heading heading, Cells cells) {
+  /** Id of the unit that the heading names, or is; empty if there is none. */
+  String unit(Knowledge knowledge) {
+    return heading.unit().isEmpty()
+        ? knowledge.unitWritten(raw.strip()).map(Unit::id).orElse("")
+        : heading.unit();
+  }
+
+  /** Whether the heading is nothing but a unit, the letter for what it measures before it. */
+  boolean isUnitAlone() {
+    return heading.unit().isEmpty() || raw.matches("\\p{L} .*");
+  }
+}
