@@ -172,12 +172,15 @@ public final class ReadingProposer {
   private static boolean isWorthAsking(Likely likely, Set<String> taken) {
     boolean isNamed = !likely.candidate().name().isEmpty() && likely.probability() >= NAMED;
     boolean isKinds = likely.candidate().evidence().getOrDefault(Evidence.KINDS, 0.0) >= KINDS;
+    boolean isContradicted =
+        likely.candidate().evidence().containsKey(Evidence.SAYS)
+            && likely.candidate().evidence().getOrDefault(Evidence.MEASURED_OTHERWISE, 0.0) > 0.5;
     boolean isOther =
         (likely.meaning().role() == Role.SKU || likely.meaning().role() == Role.NAME)
             && taken.contains(likely.meaning().code());
     boolean isNear =
         likely.probability() >= (likely.candidate().name().isEmpty() ? NEAR : POSSIBLE);
-    return (isNear || isNamed || isKinds) && !isOther;
+    return (isNear || isNamed || isKinds || isContradicted) && !isOther;
   }
 
   private static boolean isCalledText(Likely prose) {
