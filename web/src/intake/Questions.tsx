@@ -112,9 +112,16 @@ export function Questions(props: {
 /** The key that gives an answer. */
 function Key({ n }: { n: number }) {
   return (
-    <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400, mr: 0.75 }}>
-      {n}
-    </Box>
+    <Box
+      component="span"
+      aria-hidden
+      sx={{
+        color: 'text.secondary',
+        fontWeight: 400,
+        mr: 0.75,
+        '&::before': { content: `"${n}"` },
+      }}
+    />
   );
 }
 

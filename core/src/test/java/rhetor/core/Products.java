@@ -47,6 +47,8 @@ public final class Products {
                 c ->
                     c.choices().stream()
                         .filter(m -> m.role() == Meaning.Role.CONCEPT)
+                        // Nobody says yes to what a heading only comes near.
+                        .filter(m -> !c.reason().contains("means about that"))
                         .findFirst()
                         .map(c::as)
                         .orElse(c))

@@ -47,10 +47,10 @@ class MonthsInBrowserTest {
     browser.open("/intake/4");
     browser.see("2 columns aren’t clear");
     assertThat(browser.text(By.cssSelector("[data-testid=questions]")))
-        .contains("kind", "jacket", "The cells name kinds of products: jacket, overtrousers");
-    assertThat(browser.find(By.xpath("//button[.='Take 36 rows in']")).isEnabled()).isFalse();
+        .contains("kind", "jacket", "The cells name kinds of things");
+    // What stays under its own heading or is kept back meanwhile holds nothing up.
+    assertThat(browser.find(By.xpath("//button[.='Take 36 rows in']")).isEnabled()).isTrue();
     browser.click("Type");
-    // What is kept back meanwhile holds nothing up.
     browser.see("One column isn’t clear");
     browser.see("It is kept back unless you say what it is:");
     browser.click("Take 36 rows in");

@@ -124,7 +124,9 @@ public final class ReadingProposer {
       return silent.propose(column, taken);
     }
     String unit = column.unit(knowledge);
-    if (role == Role.CONCEPT && first.probability() >= SURE && !isAmbiguous(column, likely)) {
+    if (role == Role.CONCEPT && first.probability() >= SURE
+        && !measuresElse(first)
+        && !isAmbiguous(column, likely)) {
       return new ColumnReading(
           column.raw(), first.meaning(), unit, first.probability(), reason(first));
     }
@@ -173,8 +175,7 @@ public final class ReadingProposer {
     boolean isNamed = !likely.candidate().name().isEmpty() && likely.probability() >= NAMED;
     boolean isKinds = likely.candidate().evidence().getOrDefault(Evidence.KINDS, 0.0) >= KINDS;
     boolean isContradicted =
-        likely.candidate().evidence().containsKey(Evidence.SAYS)
-            && likely.candidate().evidence().getOrDefault(Evidence.MEASURED_OTHERWISE, 0.0) > 0.5;
+        likely.candidate().evidence().containsKey(Evidence.SAYS) && measuresElse(likely);
     boolean isOther =
         (likely.meaning().role() == Role.SKU || likely.meaning().role() == Role.NAME)
             && taken.contains(likely.meaning().code());
@@ -203,10 +204,14 @@ public final class ReadingProposer {
                     || e.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS);
   }
 
+  /** Whether most cells measure something else: then the column is out, whatever its heading says. */
+  private static boolean measuresElse(Likely likely) {
+    return likely.candidate().evidence().getOrDefault(Evidence.MEASURED_OTHERWISE, 0.0) > 0.5;
+  }
+
   private String whyAsked(Likely likely) {
     String name = likely.candidate().name();
-    double otherwise = likely.candidate().evidence().getOrDefault(Evidence.MEASURED_OTHERWISE, 0.0);
-    return otherwise > 0.5 && !name.isEmpty()
+    return measuresElse(likely) && !name.isEmpty()
         ? "The heading says \"" + name + "\", but the cells measure something else."
         : "It may be " + label(likely) + ". " + reason(likely);
   }
