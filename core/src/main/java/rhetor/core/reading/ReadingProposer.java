@@ -180,7 +180,9 @@ public final class ReadingProposer {
         (likely.meaning().role() == Role.SKU || likely.meaning().role() == Role.NAME)
             && taken.contains(likely.meaning().code());
     boolean isNear =
-        likely.probability() >= (likely.candidate().name().isEmpty() ? NEAR : POSSIBLE);
+        likely.candidate().name().isEmpty()
+            ? likely.probability() >= NEAR && speaksForItself(likely.candidate().evidence())
+            : likely.probability() >= POSSIBLE;
     return (isNear || isNamed || isKinds || isContradicted) && !isOther;
   }
 
@@ -202,6 +204,15 @@ public final class ReadingProposer {
                     || e.containsKey(Evidence.REMARK_WORD)
                     || e.containsKey(Evidence.MONEY)
                     || e.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS);
+  }
+
+  /** Whether anything speaks for a meaning but that cells of its kind are common. */
+  private static boolean speaksForItself(Map<Evidence, Double> evidence) {
+    return evidence.getOrDefault(Evidence.NEAR, 0.0) >= NEAR
+        || evidence.getOrDefault(Evidence.KNOWN_WORDS, 0.0) >= 0.5
+        || evidence.containsKey(Evidence.UNIT_ALONE)
+        || evidence.containsKey(Evidence.UNIT_TELLS)
+        || !evidence.containsKey(Evidence.ANY_CONCEPT);
   }
 
   /** Whether most cells measure something else: then the column is out, whatever its heading says. */
