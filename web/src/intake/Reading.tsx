@@ -179,6 +179,9 @@ export function Reading({ id }: { id: number }) {
       {(isBusy || setColumn.isPending) && <LinearProgress aria-label="Working" sx={{ mb: 1 }} />}
       {dryRun && isOpen && <DryRun id={id} run={dryRun} />}
       <Box
+        role="region"
+        aria-label="Columns of the sheet"
+        tabIndex={0}
         sx={{ overflowX: 'auto', border: 1, borderColor: 'divider', bgcolor: 'background.paper' }}
       >
         <Box component="table" sx={tableStyle} data-testid="columns">
