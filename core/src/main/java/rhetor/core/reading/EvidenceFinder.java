@@ -431,7 +431,8 @@ final class EvidenceFinder {
                     .isPresent());
   }
 
-  private void role(Map<Evidence, Double> evidence, Role role, SheetColumn column, SheetColumns sheet) {
+  private void role(
+      Map<Evidence, Double> evidence, Role role, SheetColumn column, SheetColumns sheet) {
     Cells cells = column.cells();
     List<String> words = Cells.words(column.raw());
     switch (role) {

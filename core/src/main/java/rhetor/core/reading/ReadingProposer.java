@@ -124,7 +124,8 @@ public final class ReadingProposer {
       return silent.propose(column, taken);
     }
     String unit = column.unit(knowledge);
-    if (role == Role.CONCEPT && first.probability() >= SURE
+    if (role == Role.CONCEPT
+        && first.probability() >= SURE
         && !measuresElse(first)
         && !isAmbiguous(column, likely)) {
       return new ColumnReading(
@@ -215,7 +216,9 @@ public final class ReadingProposer {
         || !evidence.containsKey(Evidence.ANY_CONCEPT);
   }
 
-  /** Whether most cells measure something else: then the column is out, whatever its heading says. */
+  /**
+   * Whether most cells measure something else: then the column is out, whatever its heading says.
+   */
   private static boolean measuresElse(Likely likely) {
     return likely.candidate().evidence().getOrDefault(Evidence.MEASURED_OTHERWISE, 0.0) > 0.5;
   }
