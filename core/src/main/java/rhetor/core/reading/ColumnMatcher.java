@@ -102,8 +102,8 @@ final class ColumnMatcher {
     return column.stream().filter(l -> l.meaning().role() == role).findFirst();
   }
 
-  /** The evidence that spoke loudest for a meaning, of those with a reason; null if none did. */
-  Evidence loudest(Likely likely) {
+  /** The evidence that spoke loudest for a meaning, of those with a reason. */
+  Optional<Evidence> loudest(Likely likely) {
     return weights.loudest(likely.candidate.evidence());
   }
 

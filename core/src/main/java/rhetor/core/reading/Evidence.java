@@ -22,6 +22,10 @@ enum Evidence {
   BEGINS_WITH("The heading begins with it."),
   ENDS_WITH("The heading ends with it."),
   NEARLY("The heading is nearly that."),
+  SAYS_IN_WORDS,
+  PLAIN_SHEET,
+  BORNE_OUT,
+  BESIDE_SIDES("Other sides stand beside it."),
   SAYS_OTHERS_TOO,
   VAGUE,
   VAGUE_ROLE,
@@ -76,11 +80,6 @@ enum Evidence {
   BESIDE_TRADE("It stands beside columns that are for the house alone."),
   SPARSE,
   PERCENT,
-
-  SAYS_IN_WORDS,
-  BORNE_OUT,
-  PLAIN_SHEET,
-  BESIDE_SIDES("Other sides stand beside it."),
 
   // What a column that is for the house alone rarely is.
   ANY_UNIT,

@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Optional;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
@@ -42,8 +43,8 @@ record EvidenceWeights(Map<Evidence, Double> of) {
     return score;
   }
 
-  /** The evidence with a reason that spoke loudest. */
-  Evidence loudest(Map<Evidence, Double> evidence) {
+  /** The evidence with a reason that spoke loudest, if any did. */
+  Optional<Evidence> loudest(Map<Evidence, Double> evidence) {
     Evidence loudest = null;
     double most = 0;
     for (Map.Entry<Evidence, Double> e : evidence.entrySet()) {
@@ -54,6 +55,6 @@ record EvidenceWeights(Map<Evidence, Double> of) {
         most = says;
       }
     }
-    return loudest;
+    return Optional.ofNullable(loudest);
   }
 }

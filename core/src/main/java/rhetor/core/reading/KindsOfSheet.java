@@ -86,8 +86,20 @@ final class KindsOfSheet {
         .findFirst();
   }
 
+  /** A reading with what the heading over the names and the names themselves say of kinds. */
+  Reading said(Reading reading, SheetColumn names) {
+    Optional<String> thing = reading.language().equals("en") ? thing(names) : Optional.empty();
+    return new Reading(
+        reading.columns(),
+        reading.numbers(),
+        reading.language(),
+        reading.boilerplate(),
+        thing.orElse(""),
+        areNamesMadeUp(names.cells().values()));
+  }
+
   /** What all products are, if the heading over their names is a noun for things that are sold. */
-  Optional<String> thing(SheetColumn names) {
+  private Optional<String> thing(SheetColumn names) {
     String heading = names.heading().name();
     boolean isThing =
         !heading.isEmpty()
@@ -103,7 +115,7 @@ final class KindsOfSheet {
    * Whether the products' names don't say what they are: fewer than half of them end in a noun for
    * a thing. One of three boats that is called "Cabin" is no cabin.
    */
-  boolean areNamesMadeUp(List<String> called) {
+  private boolean areNamesMadeUp(List<String> called) {
     long telling =
         called.stream().filter(n -> !kinds.find(n, "", Set.of()).noun().isEmpty()).count();
     return called.size() >= FEW_NAMES && telling * 2 < called.size();
@@ -178,7 +190,7 @@ final class KindsOfSheet {
   }
 
   /** Whether the cells repeat and most name a class of products. */
-  boolean areKinds(Cells cells) {
+  private boolean areKinds(Cells cells) {
     Set<String> distinct = new HashSet<>(cells.values());
     return cells.values().size() >= FEW
         && distinct.size() * 2 <= cells.values().size()

@@ -95,25 +95,14 @@ public final class ReadingProposer {
     readAsGrowing(columns);
     doubtShortCodes(columns, sample);
     keepOwn(columns);
-    int name = columnOf(columns, Role.NAME);
-    List<String> called = name < 0 ? List.of() : sheet.columns().get(name).cells().values();
-    boolean isEnglish = sheet.language().equals("en");
-    return new Reading(
-        columns,
-        sheet.numbers(),
-        sheet.language(),
-        boilerplate(columns, sheet.numbers(), sample),
-        isEnglish && name >= 0 ? kinds.thing(sheet.columns().get(name)).orElse("") : "",
-        kinds.areNamesMadeUp(called));
-  }
-
-  private static int columnOf(List<ColumnReading> columns, Role role) {
-    for (int i = 0; i < columns.size(); i++) {
-      if (columns.get(i).meaning().role() == role) {
-        return i;
-      }
-    }
-    return -1;
+    Reading read =
+        new Reading(
+            columns,
+            sheet.numbers(),
+            sheet.language(),
+            boilerplate(columns, sheet.numbers(), sample));
+    int name = read.column(Role.NAME);
+    return name < 0 ? read : kinds.said(read, sheet.columns().get(name));
   }
 
   /** What a column is by the likeliest of its meanings; in doubt it is kept as it is, or back. */
@@ -273,8 +262,7 @@ public final class ReadingProposer {
                       : "says";
       return "The heading %s \"%s\".".formatted(how, name);
     }
-    Evidence loudest = matcher.loudest(likely);
-    return loudest == null ? "" : loudest.reason();
+    return matcher.loudest(likely).map(Evidence::reason).orElse("");
   }
 
   /**
@@ -330,15 +318,11 @@ public final class ReadingProposer {
   /** What the cells of each column look like. */
   public List<ColumnProfile> profiles(Reading reading, List<SheetRow> sample) {
     List<ColumnProfile> profiles = new ArrayList<>();
-    for (int i = 0; i < reading.columns().size(); i++) {
-      int column = i;
+    for (ColumnReading column : reading.columns()) {
       profiles.add(
           ColumnProfile.of(
-              sample.stream()
-                  .map(r -> CellText.clean(r.cell(column)))
-                  .filter(v -> !CellText.saysNothing(v))
-                  .toList(),
-              reading.columns().get(i).unit(),
+              Cells.of(sample, profiles.size()).values(),
+              column.unit(),
               reading.numbers(),
               knowledge));
     }

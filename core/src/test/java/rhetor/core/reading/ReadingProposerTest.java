@@ -10,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Nearness;
 import rhetor.core.sheet.SheetRow;
 
 /** What columns are taken for, and when a person is asked. */
@@ -214,5 +215,54 @@ class ReadingProposerTest {
       value = {"Facing|laminated steel, three layers", "Scent notes|cedar, sage", "Nap|short"})
   void what_looks_like_a_fact_is_kept_under_its_own_heading(String heading, String cell) {
     assertThat(column(heading, cell, cell, cell).meaning()).isEqualTo(Meaning.EXTRA);
+  }
+
+  @Test
+  void without_the_model_plain_headings_are_read_all_the_same() {
+    Reading reading =
+        new ReadingProposer(Knowledge.standard(), EvidenceWeights.shipped(), Nearness.NONE)
+            .propose(
+                List.of("SKU", "Name", "Weight", "Material", "Steep"),
+                List.of(
+                    new SheetRow(
+                        2, List.of("A-1", "Heron", "3 kg", "oak", "2-3 min"), new BitSet()),
+                    new SheetRow(
+                        3, List.of("A-2", "Egret", "4 kg", "ash", "4 min"), new BitSet())));
+    assertThat(reading.columns().stream().map(c -> c.meaning().code()))
+        .containsExactly("sku", "name", "weight", "material", "extra");
+  }
+
+  @Test
+  void hundreds_of_headings_that_say_nothing_are_kept_back() {
+    List<String> headings = IntStream.rangeClosed(1, 300).mapToObj(i -> "A" + i).toList();
+    List<SheetRow> rows =
+        IntStream.range(0, 20)
+            .mapToObj(
+                r ->
+                    new SheetRow(
+                        r + 2,
+                        IntStream.rangeClosed(1, 300).mapToObj(c -> "x" + r * c).toList(),
+                        new BitSet()))
+            .toList();
+    Reading reading = proposer.propose(headings, rows);
+    assertThat(reading.columns()).hasSize(300);
+    assertThat(reading.columns().stream().map(c -> c.meaning().role()))
+        .doesNotContain(Meaning.Role.CONCEPT, Meaning.Role.EXTRA);
+  }
+
+  @Test
+  void a_heading_of_hundreds_of_characters_stays_whole() {
+    String heading = "Weight of the thing as it leaves the works ".repeat(12);
+    assertThat(column(heading, "3 kg").heading()).isEqualTo(heading);
+  }
+
+  @Test
+  void what_a_thing_is_stands_over_names_that_are_made_up() {
+    Reading reading =
+        read("Code | Boat | Hull\nB1 | Skerry 514 | PE\nB2 | Cabin | PE\nB3 | Fulmar | carbon");
+    assertThat(reading.thing()).isEqualTo("boat");
+    assertThat(reading.areNamesMadeUp()).isTrue();
+    assertThat(read("Code | Name\nB1 | Oak Table\nB2 | Ash Chair\nB3 | Fulmar").areNamesMadeUp())
+        .isFalse();
   }
 }

@@ -112,6 +112,19 @@ class ValueReaderTest {
         .isIn(new Value.Terms(List.of(cell)), new Value.Words(cell));
   }
 
+  @ParameterizedTest
+  @ValueSource(strings = {"crook, cherry wood", "brass / lanyard", "tab; oak"})
+  void parts_of_unlike_kinds_are_one_value(String cell) {
+    assertThat(point.read(cell, concept("material"), "")).isEqualTo(new Value.Words(cell));
+  }
+
+  @Test
+  void the_same_letter_is_a_month_where_time_is_meant_and_a_metre_elsewhere() {
+    assertThat(point.read("24 m", concept("warranty"), "")).isEqualTo(quantity("24", "mth", ""));
+    assertThat(point.read("2 m", concept("length"), "")).isEqualTo(quantity("2", "m", ""));
+    assertThat(comma.read("3 J.", concept("warranty"), "")).isEqualTo(quantity("3", "yr", ""));
+  }
+
   @Test
   void terms_are_translated_and_put_in_order() {
     assertThat(comma.read("moosgrün", concept("colour"), ""))

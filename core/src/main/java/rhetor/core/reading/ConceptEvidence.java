@@ -1,0 +1,99 @@
+package rhetor.core.reading;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+
+/** Gathers what a column's cells, and the kinds of things on its sheet, say of a concept. */
+final class ConceptEvidence {
+  private final Knowledge knowledge;
+  private final KindFinder kinds;
+
+  ConceptEvidence(Knowledge knowledge, KindFinder kinds) {
+    this.knowledge = knowledge;
+    this.kinds = kinds;
+  }
+
+  /** What the cells and the products say of a concept; false if the column can't be it. */
+  boolean gather(
+      Concept concept, SheetColumn column, SheetColumns sheet, Map<Evidence, Double> evidence) {
+    evidence.put(Evidence.ANY_CONCEPT, 1.0);
+    if (!concept.classes().isEmpty()) {
+      if (sheet.classes().isEmpty()) {
+        evidence.put(Evidence.OF_UNKNOWN_THINGS, 1.0);
+      } else if (sheet.classes().stream().anyMatch(k -> knowledge.takes(concept, k))) {
+        evidence.put(Evidence.OF_THESE_THINGS, 1.0);
+      } else {
+        return false;
+      }
+    }
+    Cells cells = column.cells();
+    if (cells.isEmpty()) {
+      return true;
+    }
+    if (concept.id().equals("category")) {
+      evidence.put(Evidence.KINDS, cells.share(v -> !kinds.find("", v, Set.of()).noun().isEmpty()));
+    }
+    String unit = column.unit(knowledge);
+    List<String> dimensions = cells.dimensions(knowledge, unit);
+    ValueReader values = new ValueReader(knowledge, sheet.numbers());
+    String headingUnit = unit.isEmpty() ? concept.unit() : unit;
+    double read = cells.share(v -> !(values.read(v, concept, headingUnit) instanceof Value.Words));
+    switch (concept.kind()) {
+      case QUANTITY, SIDES -> {
+        String measures = concept.kind() == Concept.Kind.SIDES ? "length" : concept.dimension();
+        double fits = measures.isEmpty() ? 0 : cells.measure(knowledge, unit, measures);
+        if (!dimensions.isEmpty() && !measures.isEmpty()) {
+          evidence.put(Evidence.MEASURED, fits);
+          evidence.put(Evidence.MEASURED_OTHERWISE, 1 - fits);
+        } else if (concept.kind() == Concept.Kind.QUANTITY) {
+          evidence.put(Evidence.BARE_NUMBERS, cells.numbers());
+        }
+        evidence.put(Evidence.NOT_READ, 1 - read);
+        if (concept.kind() == Concept.Kind.SIDES) {
+          evidence.put(Evidence.KNOWN_WORDS, read);
+        }
+      }
+      case COUNT -> {
+        evidence.put(
+            Evidence.MEASURED_OTHERWISE,
+            unit.isEmpty() ? (double) dimensions.size() / cells.values().size() : 1);
+        evidence.put(Evidence.NOT_READ, 1 - read);
+      }
+      case RATING -> {
+        evidence.put(Evidence.KNOWN_WORDS, read);
+        evidence.put(Evidence.NOT_READ, 1 - read);
+      }
+      case FLAG -> {
+        evidence.put(Evidence.ANSWERS, cells.answers());
+        evidence.put(Evidence.ANSWERS_OTHERWISE, 1 - cells.answers());
+      }
+      case TERMS -> {
+        if (!concept.terms().isEmpty()) {
+          double known = cells.terms(knowledge, concept.terms());
+          evidence.put(Evidence.KNOWN_WORDS, known);
+          evidence.put(Evidence.UNKNOWN_WORDS, known == 0 ? 1.0 : 0);
+        }
+        evidence.put(Evidence.NUMBERS_AS_WORDS, Math.max(cells.numbers(), unit.isEmpty() ? 0 : 1));
+        evidence.put(Evidence.ANSWERS_OTHERWISE, cells.answers());
+      }
+      case WORDS -> {
+        evidence.put(Evidence.NUMBERS_AS_WORDS, Math.max(cells.numbers(), unit.isEmpty() ? 0 : 1));
+        evidence.put(Evidence.ANSWERS_OTHERWISE, cells.answers());
+      }
+    }
+    return true;
+  }
+
+  /** How well the cells bear out what a heading says. */
+  static double bearsOut(Map<Evidence, Double> evidence) {
+    return Math.max(
+        evidence.getOrDefault(Evidence.MEASURED, 0.0),
+        Math.max(
+            evidence.getOrDefault(Evidence.KNOWN_WORDS, 0.0),
+            evidence.getOrDefault(Evidence.ANSWERS, 0.0)));
+  }
+}

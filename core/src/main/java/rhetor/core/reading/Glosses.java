@@ -1,0 +1,126 @@
+package rhetor.core.reading;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Nearness;
+import rhetor.core.reading.Meaning.Role;
+
+/** Tells how near headings come to what concepts and roles are, by a sentence of each. */
+final class Glosses {
+  /** Cosines from here on say anything at all (headings against glosses, measured). */
+  private static final double LEAST = 0.2;
+
+  /** So many concepts that a heading comes near are looked at. */
+  private static final int MOST = 5;
+
+  private static final int SHOWN_CELLS = 2;
+  private static final int SHOWN = 60;
+
+  private final Knowledge knowledge;
+  private final Nearness nearness;
+  private final Map<Meaning, float[]> glosses = new LinkedHashMap<>();
+
+  Glosses(Knowledge knowledge, Nearness nearness) {
+    this.knowledge = knowledge;
+    this.nearness = nearness;
+  }
+
+  /**
+   * How near a heading comes to each meaning.
+   *
+   * @param cosines of the heading with its first cells and a meaning's gloss; empty if nothing is
+   *     known
+   * @param nearest the concepts that it comes nearest to, the nearest first
+   */
+  record Near(Map<Meaning, Double> cosines, List<Meaning> nearest) {
+    static final Near NOTHING = new Near(Map.of(), List.of());
+
+    /** Adds what nearness says of a meaning. */
+    void say(Meaning meaning, Map<Evidence, Double> evidence) {
+      if (meaning.role() == Role.KEEP && !nearest.isEmpty()) {
+        evidence.put(Evidence.LIKE_A_PROPERTY, above(nearest.getFirst()));
+      }
+      if (!cosines.containsKey(meaning)) {
+        return;
+      }
+      if (meaning.role() != Role.CONCEPT) {
+        evidence.put(Evidence.NEAR_ROLE, above(meaning));
+        return;
+      }
+      evidence.put(Evidence.NEAR, above(meaning));
+      if (!nearest.isEmpty() && nearest.getFirst().equals(meaning)) {
+        double next = nearest.size() > 1 ? cosines.get(nearest.get(1)) : LEAST;
+        evidence.put(Evidence.NEAREST, 5 * (cosines.get(meaning) - next));
+      }
+    }
+
+    private double above(Meaning meaning) {
+      return 2 * Math.max(0, cosines.get(meaning) - LEAST);
+    }
+  }
+
+  /** For each column of a sheet how near it comes; nothing where the model can't tell. */
+  List<Near> near(SheetColumns sheet) {
+    List<Near> all = new ArrayList<>();
+    sheet.columns().forEach(c -> all.add(Near.NOTHING));
+    // The model knows English.
+    if (!sheet.language().equals("en") || glosses().isEmpty()) {
+      return all;
+    }
+    List<SheetColumn> said =
+        sheet.columns().stream()
+            .filter(c -> c.raw().chars().anyMatch(Character::isLetter))
+            .toList();
+    List<float[]> vectors = nearness.ofAll(said.stream().map(Glosses::inWords).toList());
+    for (int i = 0; i < vectors.size(); i++) {
+      all.set(said.get(i).index(), near(vectors.get(i)));
+    }
+    return all;
+  }
+
+  private Near near(float[] vector) {
+    Map<Meaning, Double> cosines = new LinkedHashMap<>();
+    glosses().forEach((m, v) -> cosines.put(m, Nearness.cosine(vector, v)));
+    return new Near(
+        cosines,
+        cosines.entrySet().stream()
+            .filter(e -> e.getKey().role() == Role.CONCEPT && e.getValue() > LEAST)
+            .sorted(Map.Entry.<Meaning, Double>comparingByValue(Comparator.reverseOrder()))
+            .limit(MOST)
+            .map(Map.Entry::getKey)
+            .toList());
+  }
+
+  private static String inWords(SheetColumn column) {
+    String cells =
+        String.join(", ", column.cells().values().stream().distinct().limit(SHOWN_CELLS).toList());
+    String heading = column.heading().label();
+    return cells.length() > SHOWN ? heading : heading + ": " + cells;
+  }
+
+  /** Vectors of what concepts and roles are; computed when they are first needed. */
+  private synchronized Map<Meaning, float[]> glosses() {
+    if (glosses.isEmpty()) {
+      Map<Meaning, String> all = new LinkedHashMap<>();
+      for (Concept concept : knowledge.concepts()) {
+        if (!concept.gloss().isEmpty()) {
+          all.put(Meaning.of(concept), concept.label() + ": " + concept.gloss());
+        }
+      }
+      knowledge.roleGlosses().forEach((role, gloss) -> all.put(Meaning.parse(role), gloss));
+      List<float[]> vectors = nearness.ofAll(List.copyOf(all.values()));
+      int i = 0;
+      for (Meaning meaning : all.keySet()) {
+        if (i < vectors.size()) {
+          glosses.put(meaning, vectors.get(i++));
+        }
+      }
+    }
+    return glosses;
+  }
+}

@@ -1,0 +1,134 @@
+package rhetor.core.reading;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Pattern;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Lexicon;
+import rhetor.core.reading.Meaning.Role;
+
+/** Gathers what speaks for a column's being a code, a name, a text, or for the house alone. */
+final class RoleEvidence {
+  private static final Pattern MONEY = Pattern.compile("[£$€¥]");
+
+  /** A sheet of so many columns has its private ones at the end, if any. */
+  private static final double WIDE = 12;
+
+  private static final int BESIDE = 2;
+  private static final double SPEAKS = 0.25;
+  private static final double HALF = 0.5;
+
+  private final Knowledge knowledge;
+  private final HeadingNames names;
+  private final Set<String> trade;
+  private final Set<String> remark;
+  private final Set<String> perhaps;
+  private final Set<String> search;
+  private final Set<String> text;
+  private final Set<String> speech;
+
+  RoleEvidence(Knowledge knowledge, HeadingNames names) {
+    this.knowledge = knowledge;
+    this.names = names;
+    this.trade = knowledge.roleWords("trade");
+    this.remark = knowledge.roleWords("remark");
+    this.perhaps = knowledge.roleWords("perhaps");
+    this.search = knowledge.roleWords("keyword");
+    this.text = knowledge.roleWords("prose");
+    this.speech = knowledge.roleWords("speech");
+  }
+
+  /** Adds what a column's heading, cells and place say of a role. */
+  void gather(Role role, SheetColumn column, SheetColumns sheet, Map<Evidence, Double> evidence) {
+    Cells cells = column.cells();
+    List<String> words = Cells.words(column.raw());
+    switch (role) {
+      case SKU -> {
+        evidence.put(Evidence.ANY_SKU, 1.0);
+        evidence.put(Evidence.LIKE_CODES, cells.codeLike() / 1.5);
+        evidence.put(Evidence.FIRST, column.index() == 0 ? 1.0 : 0);
+        evidence.put(Evidence.GTINS_AS_CODES, cells.gtins());
+      }
+      case NAME -> {
+        evidence.put(Evidence.ANY_NAME, 1.0);
+        evidence.put(Evidence.LIKE_NAMES, cells.nameLike() / 2.8);
+        evidence.put(Evidence.FRONT, 1.0 / (1 + Math.abs(column.index() - 1)));
+        evidence.put(Evidence.THING, thing(column.heading().name(), sheet.language()));
+      }
+      case PROSE -> {
+        evidence.put(Evidence.ANY_PROSE, 1.0);
+        evidence.put(Evidence.TEXT_WORD, words.stream().anyMatch(text::contains) ? 1.0 : 0);
+        evidence.put(Evidence.LONG, Math.min(1, cells.averageLength() / 60));
+        evidence.put(Evidence.SENTENCES, cells.sentences());
+      }
+      case KEYWORD -> {
+        evidence.put(Evidence.ANY_KEYWORD, 1.0);
+        evidence.put(Evidence.SEARCH_WORD, words.stream().anyMatch(search::contains) ? 1.0 : 0);
+        evidence.put(Evidence.PHRASES, cells.phrases());
+        evidence.put(Evidence.NUMBERS_AS_PHRASES, cells.share(v -> v.matches("[\\d.,/ -]+")));
+      }
+      case PICTURE -> {
+        evidence.put(Evidence.ANY_PICTURE, 1.0);
+        evidence.put(Evidence.PICTURES, cells.pictures());
+      }
+      case KEEP -> privacy(evidence, words, column, sheet);
+      case EXTRA -> {
+        // What everything else is measured against.
+      }
+      case CONCEPT -> {
+        // Each has its own evidence.
+      }
+    }
+  }
+
+  /** How surely a heading is a noun for things that are sold: "Boat" stands over boats' names. */
+  private double thing(String heading, String language) {
+    return !language.equals("en") || names.isKnown(heading) || heading.split(" ").length > 2
+        ? 0
+        : Lexicon.shipped().goods(heading);
+  }
+
+  private void privacy(
+      Map<Evidence, Double> evidence, List<String> words, SheetColumn column, SheetColumns sheet) {
+    Cells cells = column.cells();
+    evidence.put(Evidence.ANY_PRIVATE, 1.0);
+    evidence.put(Evidence.TRADE_WORD, isTrade(column) ? 1.0 : 0);
+    // "Tasting notes" tell of the thing, "notes" alone and notes that speak to somebody don't.
+    boolean speaks = words.size() == 1 || cells.remarks(speech) >= SPEAKS;
+    evidence.put(
+        Evidence.REMARK_WORD,
+        words.stream().anyMatch(w -> remark.contains(w) || speaks && perhaps.contains(w))
+            ? 1.0
+            : 0);
+    evidence.put(Evidence.MONEY, MONEY.matcher(column.raw()).find() ? 1.0 : 0);
+    evidence.put(Evidence.PRICES, cells.prices());
+    evidence.put(Evidence.CENTS, cells.cents());
+    evidence.put(Evidence.GTINS, cells.gtins());
+    evidence.put(Evidence.ADDRESSES, cells.pictures() > HALF ? 0 : cells.addresses());
+    evidence.put(Evidence.CODES, cells.codes());
+    evidence.put(Evidence.REMARKS, cells.remarks(speech));
+    int last = sheet.columns().size() - 1;
+    // On a narrow sheet the last column is no further from the first than from the end.
+    evidence.put(
+        Evidence.LATE, last <= 0 ? 0 : (double) column.index() / last * Math.min(1, last / WIDE));
+    int beside = 0;
+    for (SheetColumn other : sheet.columns()) {
+      int away = Math.abs(other.index() - column.index());
+      beside += away > 0 && away <= BESIDE && isTrade(other) ? 1 : 0;
+    }
+    evidence.put(Evidence.BESIDE_TRADE, beside / (2.0 * BESIDE));
+    boolean measures = !cells.dimensions(knowledge, column.unit(knowledge)).isEmpty();
+    evidence.put(Evidence.ANY_UNIT, measures ? 1.0 : 0);
+    evidence.put(Evidence.REPEATS, cells.isEmpty() ? 0 : 1 - cells.different());
+    evidence.put(Evidence.ANY_ANSWERS, cells.answers());
+    evidence.put(Evidence.PERCENT, cells.share(v -> v.matches("[\\d.,-]+ ?%")));
+    evidence.put(Evidence.SPARSE, cells.isEmpty() ? 0 : 1 - cells.filled());
+  }
+
+  private boolean isTrade(SheetColumn column) {
+    return MONEY.matcher(column.raw()).find()
+        || Cells.words(column.raw()).stream()
+            .anyMatch(w -> trade.contains(w) || remark.contains(w));
+  }
+}

@@ -1,0 +1,44 @@
+package rhetor.core.language;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What nouns name, in all their senses. */
+class LexiconTest {
+  private final Lexicon lexicon = Lexicon.shipped();
+
+  @ParameterizedTest
+  @ValueSource(strings = {"chisel", "Boat", "cheese", "tulip", "hair clipper"})
+  void things_that_are_made_grown_or_eaten_are_goods(String noun) {
+    assertThat(lexicon.isGoods(noun)).isTrue();
+    assertThat(lexicon.senses(noun)).isPositive();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"warranty", "origin", "unisex", "", "zzgrmpf"})
+  void properties_and_no_words_are_none(String noun) {
+    assertThat(lexicon.isGoods(noun)).isFalse();
+    assertThat(lexicon.goods(noun)).isZero();
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "chisel, tool, true",
+    "kayak, boat, true",
+    "kettle, kettle, true",
+    "boat, kayak, false",
+    "saw, food, false"
+  })
+  void what_is_a_kind_of_what_is_known(String noun, String other, boolean is) {
+    assertThat(lexicon.isKindOf(noun, other)).isEqualTo(is);
+  }
+
+  @Test
+  void words_of_one_sense_are_synonyms() {
+    assertThat(lexicon.synonyms("flashlight")).contains("torch", "flashlight");
+  }
+}
