@@ -215,7 +215,7 @@ public final class ReadingProposer {
   private String whyAsked(Likely likely) {
     String name = likely.candidate().name();
     return measuresElse(likely) && !name.isEmpty()
-        ? "The heading says \"" + name + "\", but the cells measure something else."
+        ? "The heading says \"" + name + "\", but it is measured in something else."
         : "It may be " + label(likely) + ". " + reason(likely);
   }
 
@@ -243,7 +243,15 @@ public final class ReadingProposer {
     return knowledge
         .concept(likely.meaning().concept())
         .map(c -> "“" + c.label() + "”")
-        .orElse("the " + likely.meaning().code());
+        .orElseGet(
+            () ->
+                switch (likely.meaning().role()) {
+                  case SKU -> "the SKU";
+                  case NAME -> "the name";
+                  case PROSE -> "a text of the supplier’s";
+                  case KEYWORD -> "the keyword";
+                  default -> "a picture";
+                });
   }
 
   /** Why a meaning is likely, in words. */

@@ -106,7 +106,7 @@ class ReadingProposerTest {
     ColumnReading column = column("Weight", "20 l", "25 l");
     assertThat(column.meaning()).isEqualTo(Meaning.EXTRA);
     assertThat(choices(column)).containsExactly("weight", "extra");
-    assertThat(column.reason()).contains("measure something else");
+    assertThat(column.reason()).contains("measured in something else");
   }
 
   @Test
