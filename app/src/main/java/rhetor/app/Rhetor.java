@@ -1,9 +1,12 @@
 package rhetor.app;
 
 import java.util.Arrays;
+import java.util.concurrent.Callable;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.boot.logging.LogLevel;
+import org.springframework.boot.logging.LoggingSystem;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 import picocli.CommandLine;
 import rhetor.app.house.ReadCommand;
@@ -23,9 +26,16 @@ public class Rhetor {
   public static void main(String[] args) {
     String[] options = args.length == 0 ? args : Arrays.copyOfRange(args, 1, args.length);
     switch (args.length == 0 ? "" : args[0]) {
-      case "write" -> System.exit(new CommandLine(new WriteCommand()).execute(options));
-      case "read" -> System.exit(new CommandLine(new ReadCommand()).execute(options));
+      case "write" -> System.exit(run(new WriteCommand(), options));
+      case "read" -> System.exit(run(new ReadCommand(), options));
       default -> SpringApplication.run(Rhetor.class, args);
     }
+  }
+
+  /** Runs a command; what libraries tell of themselves is no part of its answer. */
+  private static int run(Callable<Integer> command, String[] options) {
+    LoggingSystem.get(Rhetor.class.getClassLoader())
+        .setLogLevel(LoggingSystem.ROOT_LOGGER_NAME, LogLevel.ERROR);
+    return new CommandLine(command).execute(options);
   }
 }

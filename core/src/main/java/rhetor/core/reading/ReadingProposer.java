@@ -116,6 +116,7 @@ public final class ReadingProposer {
     if (role == Role.CONCEPT
         && first.probability() >= SURE
         && !measuresElse(first)
+        && !isGuessed(first)
         && !isAmbiguous(column, likely)) {
       return new ColumnReading(
           column.raw(), first.meaning(), unit, first.probability(), reason(first));
@@ -206,6 +207,15 @@ public final class ReadingProposer {
   }
 
   /**
+   * Whether a heading is only like a name: what begins alike or is spelt nearly alike may be
+   * another word, known or not.
+   */
+  private static boolean isGuessed(Likely likely) {
+    return likely.candidate().evidence().containsKey(Evidence.CUT_OFF)
+        || likely.candidate().evidence().containsKey(Evidence.NEARLY);
+  }
+
+  /**
    * Whether most cells measure something else: then the column is out, whatever its heading says.
    */
   private static boolean measuresElse(Likely likely) {
@@ -262,12 +272,14 @@ public final class ReadingProposer {
       String how =
           evidence.containsKey(Evidence.NEARLY)
               ? "is nearly"
-              : evidence.containsKey(Evidence.SHORT_FOR) || evidence.containsKey(Evidence.CUT_OFF)
-                  ? "is short for"
-                  : evidence.containsKey(Evidence.BEGINS_WITH)
-                          || evidence.containsKey(Evidence.ENDS_WITH)
-                      ? "speaks of"
-                      : "says";
+              : evidence.containsKey(Evidence.CUT_OFF)
+                  ? "may be short for"
+                  : evidence.containsKey(Evidence.SHORT_FOR)
+                      ? "is short for"
+                      : evidence.containsKey(Evidence.BEGINS_WITH)
+                              || evidence.containsKey(Evidence.ENDS_WITH)
+                          ? "speaks of"
+                          : "says";
       return "The heading %s \"%s\".".formatted(how, name);
     }
     return matcher.loudest(likely).map(Evidence::reason).orElse("");

@@ -73,6 +73,14 @@ class ReadingProposerTest {
     assertThat(column("Cap.", "3 l").reason()).contains("short for \"capacity\"");
   }
 
+  /** "Veg." may be short for vegan, vegetarian, vegetables, and for what nobody here knows. */
+  @ParameterizedTest
+  @CsvSource({"Veg.,yes", "Dishw.,yes", "Cert.,EN 71"})
+  void what_a_full_stop_cuts_off_is_never_read(String heading, String cell) {
+    ColumnReading column = column(heading, cell, cell, cell);
+    assertThat(column.meaning().role()).isNotEqualTo(Meaning.Role.CONCEPT);
+  }
+
   @Test
   void words_that_only_look_alike_are_left_apart() {
     assertThat(column("Weighting scheme", "equal").meaning()).isEqualTo(Meaning.EXTRA);
