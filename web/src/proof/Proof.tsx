@@ -63,6 +63,9 @@ export function Proof(props: {
   const proof = useQuery({
     queryKey: ['proof', id],
     queryFn: () => take(api.GET('/api/proofs/{id}', { params: { path } })),
+    // A text that a run is just writing comes by itself.
+    refetchInterval: (query) =>
+      query.state.error instanceof Problem && query.state.error.status === 404 ? 2000 : false,
   });
 
   // A text opens where it needs somebody.
