@@ -55,19 +55,38 @@ final class ReadingBench {
   }
 
   /**
-   * Learns the weights anew from all labelled sheets and writes them where they are shipped from.
+   * Learns the weights and what headings mean anew from all labelled sheets, and writes both where
+   * they are shipped from.
    */
   static void fit() throws IOException {
-    StringBuilder yaml =
+    EvidenceFit fit = new EvidenceFit(sheets("labelled"), Knowledge.standard());
+    StringBuilder weights =
         new StringBuilder(
             "# What each kind of evidence is worth, in log odds; fitted by ./rhetor bench reading-fit.\n");
-    new EvidenceFit(sheets("labelled"), Knowledge.standard())
-        .all()
+    fit.all()
         .forEach(
-            (evidence, weight) -> yaml.append(evidence).append(": ").append(weight).append('\n'));
-    Path file = home().resolve("core/src/main/resources/knowledge/evidence.yaml");
+            (evidence, weight) ->
+                weights.append(evidence).append(": ").append(weight).append('\n'));
+    write("evidence.yaml", weights);
+    StringBuilder headings =
+        new StringBuilder(
+            "# What columns under a heading were on the labelled sheets, and on how many; counted by ./rhetor bench reading-fit.\n");
+    fit.headings()
+        .forEach(
+            (heading, of) ->
+                headings
+                    .append('"')
+                    .append(heading.replace("\\", "\\\\").replace("\"", "\\\""))
+                    .append("\": ")
+                    .append(of.toString().replace("=", ": "))
+                    .append('\n'));
+    write("headings.yaml", headings);
+  }
+
+  private static void write(String name, CharSequence yaml) throws IOException {
+    Path file = home().resolve("core/src/main/resources/knowledge").resolve(name);
     Files.writeString(file, yaml);
-    System.out.println("The weights are in " + file + ".");
+    System.out.println("Written: " + file + ".");
   }
 
   private static List<Labelled> sheets(String folder) throws IOException {

@@ -143,6 +143,7 @@ class ConceptController {
         shipped == null ? theme(body.theme) : shipped.theme(),
         body.weight,
         shipped == null ? "" : shipped.terms(),
+        shipped == null ? List.of() : shipped.hypernyms(),
         shipped == null ? List.of() : shipped.cues(),
         shipped == null ? List.of() : shipped.classes(),
         body.anyOrder,

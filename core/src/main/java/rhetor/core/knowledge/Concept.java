@@ -15,6 +15,7 @@ import java.util.Map;
  * @param theme facts of one theme share a sentence
  * @param weight how much it matters to a buyer, 0 to 100, unless the class says otherwise
  * @param terms kind of word list its values come from, or empty
+ * @param hypernyms nouns that words for it are kinds of, by a lexicon: steel is a metal
  * @param cues words that, near a value in prose, show that it belongs to this concept
  * @param classes classes of things that can have it, with those that belong to them; empty for all
  * @param compare the word before "than most" for an amount that is less or more than most of its
@@ -33,6 +34,7 @@ public record Concept(
     String theme,
     int weight,
     String terms,
+    List<String> hypernyms,
     List<String> cues,
     List<String> classes,
     boolean anyOrder,
@@ -56,6 +58,7 @@ public record Concept(
     dimension = dimension == null ? "" : dimension;
     unit = unit == null ? "" : unit;
     terms = terms == null ? "" : terms;
+    hypernyms = hypernyms == null ? List.of() : List.copyOf(hypernyms);
     cues = cues == null ? List.of() : List.copyOf(cues);
     classes = classes == null ? List.of() : List.copyOf(classes);
     say = say == null ? Map.of() : Map.copyOf(say);

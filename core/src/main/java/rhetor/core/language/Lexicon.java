@@ -29,6 +29,7 @@ public final class Lexicon {
 
   private final Dictionary dictionary;
   private final Memo<List<Synset>> nouns = new Memo<>(this::find);
+  private final Memo<Set<Long>> ancestors = new Memo<>(this::findAncestors);
 
   private Lexicon() {
     try {
@@ -61,22 +62,10 @@ public final class Lexicon {
         : (double) senses.stream().filter(s -> GOODS.contains(field(s))).count() / senses.size();
   }
 
-  /** Whether a noun, in one of its senses, is a kind of another, or the same. */
+  /** Whether a noun, in one of its senses, is a kind or an instance of another, or the same. */
   public boolean isKindOf(String noun, String other) {
-    Set<Long> goal = new HashSet<>();
-    nouns.of(lower(other)).forEach(s -> goal.add(s.getOffset()));
-    Set<Long> seen = new HashSet<>();
-    List<Synset> open = new ArrayList<>(nouns.of(lower(noun)));
-    while (!open.isEmpty()) {
-      Synset next = open.removeLast();
-      if (goal.contains(next.getOffset())) {
-        return true;
-      }
-      if (seen.add(next.getOffset())) {
-        open.addAll(above(next));
-      }
-    }
-    return false;
+    Set<Long> of = ancestors.of(lower(noun));
+    return nouns.of(lower(other)).stream().anyMatch(s -> of.contains(s.getOffset()));
   }
 
   /** Words that mean the same as a noun in one of its senses; the noun among them. */
@@ -90,11 +79,26 @@ public final class Lexicon {
     return all;
   }
 
+  /** Places of a noun's senses and of all that they are kinds of. */
+  private Set<Long> findAncestors(String noun) {
+    Set<Long> seen = new HashSet<>();
+    List<Synset> open = new ArrayList<>(nouns.of(noun));
+    while (!open.isEmpty()) {
+      Synset next = open.removeLast();
+      if (seen.add(next.getOffset())) {
+        open.addAll(above(next));
+      }
+    }
+    return seen;
+  }
+
   private List<Synset> above(Synset sense) {
     List<Synset> all = new ArrayList<>();
     try {
-      for (Pointer pointer : sense.getPointers(PointerType.HYPERNYM)) {
-        all.add(pointer.getTargetSynset());
+      for (PointerType kind : List.of(PointerType.HYPERNYM, PointerType.INSTANCE_HYPERNYM)) {
+        for (Pointer pointer : sense.getPointers(kind)) {
+          all.add(pointer.getTargetSynset());
+        }
       }
     } catch (JWNLException e) {
       throw new IllegalStateException(e);

@@ -12,6 +12,7 @@ import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 import rhetor.core.sheet.SheetRow;
 
 /** What the cells of a column look like, without those that say nothing. */
@@ -42,6 +43,8 @@ final class Cells {
 
   private static final Pattern SENTENCE = Pattern.compile("\\p{Lu}.*\\p{L}.*[.!?][\"'”]?");
   private static final Pattern WORD = Pattern.compile("[^\\p{L}\\p{N}']+");
+
+  private static final String PARTS = "\\s*[,/&+]\\s*";
 
   private static final int ENOUGH = 400;
   private static final int LONGEST_NAME = 90;
@@ -181,6 +184,17 @@ final class Cells {
     return filled() * (different + 0.7 * short_ + 0.5 * begins + 0.6 * begins * coined());
   }
 
+  /** The share of cells that end in a noun for a thing after other words, if they differ. */
+  double thingsNamed() {
+    return different() < 0.9
+        ? 0
+        : share(
+            v ->
+                v.indexOf(' ') > 0
+                    && v.length() <= LONGEST_NAME
+                    && Lexicon.shipped().goods(English.lastWord(v)) >= 0.5);
+  }
+
   /** The share of cells that have a word of no dictionary. */
   double coined() {
     return share(
@@ -193,13 +207,29 @@ final class Cells {
   double terms(Knowledge knowledge, String type) {
     return share(
         v -> {
-          for (String part : v.toLowerCase(Locale.ROOT).split("\\s*[,/&+]\\s*")) {
+          for (String part : v.toLowerCase(Locale.ROOT).split(PARTS)) {
             if (knowledge.term(type, part).isEmpty()) {
               return false;
             }
           }
           return true;
         });
+  }
+
+  /** The share of cells of which a part is, or ends in, a noun that is a kind of one of these. */
+  double kindsOf(List<String> nouns) {
+    return share(
+        v ->
+            Arrays.stream(v.toLowerCase(Locale.ROOT).split(PARTS))
+                .anyMatch(
+                    part -> {
+                      String last = English.lastWord(part);
+                      return nouns.stream()
+                          .anyMatch(
+                              n ->
+                                  Lexicon.shipped().isKindOf(part, n)
+                                      || Lexicon.shipped().isKindOf(last, n));
+                    }));
   }
 
   double answers() {

@@ -85,7 +85,12 @@ final class ColumnMatcher {
         return;
       }
       double p = of(columns.get(i), role).map(Likely::probability).orElse(0.0);
-      if (p > most && (first == Role.EXTRA || first == Role.KEEP || first == Role.CONCEPT)) {
+      boolean mayChange =
+          first == Role.EXTRA
+              || first == Role.KEEP
+              || first == Role.CONCEPT
+              || first == Role.PROSE && role == Role.NAME;
+      if (p > most && mayChange) {
         best = i;
         most = p;
       }

@@ -37,6 +37,11 @@ final class ConceptEvidence {
     if (concept.id().equals("category")) {
       evidence.put(Evidence.KINDS, cells.share(v -> !kinds.find("", v, Set.of()).noun().isEmpty()));
     }
+    if (!concept.hypernyms().isEmpty() && sheet.language().equals("en")) {
+      double kinds = cells.kindsOf(concept.hypernyms());
+      evidence.put(Evidence.HYPERNYMS, kinds);
+      evidence.put(Evidence.NO_HYPERNYMS, kinds == 0 ? 1.0 : 0);
+    }
     String unit = column.unit(knowledge);
     List<String> dimensions = cells.dimensions(knowledge, unit);
     ValueReader values = new ValueReader(knowledge, sheet.numbers());

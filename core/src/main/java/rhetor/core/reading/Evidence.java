@@ -23,6 +23,7 @@ enum Evidence {
   ENDS_WITH("The heading ends with it."),
   NEARLY("The heading is nearly that."),
   SAYS_IN_WORDS,
+  SAYS_UNHEARD,
   PLAIN_SHEET,
   BORNE_OUT,
   BESIDE_SIDES("Other sides stand beside it."),
@@ -33,6 +34,12 @@ enum Evidence {
   UNIT_ALONE("The heading is nothing but a unit of it."),
   UNIT_TELLS("The heading has a unit of it."),
   OTHER_LANGUAGE,
+
+  // What columns under such a heading were before.
+  WAS_BEFORE("Columns under such a heading were that before."),
+  WAS_ELSE_BEFORE,
+  ENDS_AS_BEFORE("Columns under headings that end alike were that before."),
+  ENDS_ELSE_BEFORE,
 
   // Its meaning.
   NEAR("The heading means about that."),
@@ -47,6 +54,8 @@ enum Evidence {
   KNOWN_WORDS("The cells are words for it."),
   UNKNOWN_WORDS,
   KINDS("The cells name kinds of things."),
+  HYPERNYMS("The cells are kinds of it."),
+  NO_HYPERNYMS,
   ANSWERS("The cells are yes or no."),
   ANSWERS_OTHERWISE,
   NUMBERS_AS_WORDS,
@@ -58,9 +67,11 @@ enum Evidence {
   // The cells and a role.
   LIKE_CODES("The cells are codes, another in each row."),
   LIKE_NAMES("The cells read like names, another in each row."),
+  NAMES_REPEAT,
   FIRST,
   FRONT,
   THING("The heading is a thing's name."),
+  NAMES_THINGS("The cells end in nouns for things, another in each row."),
   TEXT_WORD("The heading is about a text."),
   LONG("The cells are long."),
   SENTENCES("The cells are sentences."),

@@ -28,12 +28,14 @@ final class EvidenceFinder {
   private final Glosses glosses;
   private final ConceptEvidence concepts;
   private final RoleEvidence roles;
+  private final HeadingMemory memory;
 
   /** The concept that a bare unit of a dimension stands for. */
   private final Map<String, Concept> mainOf = new HashMap<>();
 
-  EvidenceFinder(Knowledge knowledge, HeadingNames names, Nearness nearness) {
+  EvidenceFinder(Knowledge knowledge, HeadingNames names, Nearness nearness, HeadingMemory memory) {
     this.knowledge = knowledge;
+    this.memory = memory;
     this.names = names;
     this.kinds = new KindFinder(knowledge);
     this.glosses = new Glosses(knowledge, nearness);
@@ -116,6 +118,9 @@ final class EvidenceFinder {
     }
     matches.keySet().forEach(m -> found.computeIfAbsent(m, k -> new EnumMap<>(Evidence.class)));
     near.nearest().forEach(m -> found.computeIfAbsent(m, k -> new EnumMap<>(Evidence.class)));
+    memory.meanings(column.heading(), knowledge).stream()
+        .filter(m -> m.role() != Role.CONCEPT || knowledge.concept(m.concept()).isPresent())
+        .forEach(m -> found.computeIfAbsent(m, k -> new EnumMap<>(Evidence.class)));
     String unit = column.unit(knowledge);
     Concept main =
         unit.isEmpty() ? null : mainOf.get(knowledge.unit(unit).orElseThrow().dimension());
@@ -146,8 +151,8 @@ final class EvidenceFinder {
     List<Candidate> all = new ArrayList<>();
     found.forEach(
         (meaning, evidence) -> {
-          // "W" is a width beside "H" and "D", and watts elsewhere.
-          boolean isMeant = !isLetter(column) || sidesBeside;
+          // "W" is a width beside "H" and "D" or over centimetres, and watts elsewhere.
+          boolean isMeant = !isLetter(column) || sidesBeside || isMeasuredAs(meaning, column);
           Match match = isMeant ? matches.get(meaning) : null;
           if (match != null && match.how() == How.EXACT) {
             evidence.put(Evidence.PLAIN_SHEET, headings.plain * headings.plain);
@@ -155,7 +160,11 @@ final class EvidenceFinder {
           if (match != null) {
             heading(evidence, match, matches, meaning, sheet.language());
           }
+          if (match != null && match.how() == How.EXACT && near.cosines().isEmpty()) {
+            evidence.put(Evidence.SAYS_UNHEARD, 1.0);
+          }
           near.say(meaning, evidence);
+          memory.say(column.heading(), knowledge, meaning, evidence);
           boolean mayBe = true;
           if (meaning.role() == Role.CONCEPT) {
             Concept concept = knowledge.concept(meaning.concept()).orElseThrow();
@@ -167,7 +176,7 @@ final class EvidenceFinder {
               evidence.put(Evidence.BESIDE_SIDES, sidesBeside ? 1.0 : 0);
             }
           } else {
-            roles.gather(meaning.role(), column, sheet, evidence);
+            mayBe = roles.gather(meaning.role(), column, sheet, evidence);
           }
           if (mayBe) {
             evidence.values().removeIf(v -> v == 0);
@@ -238,6 +247,16 @@ final class EvidenceFinder {
 
   private static boolean isExact(Map<Meaning, Match> matches) {
     return matches.values().stream().anyMatch(m -> m.how() == How.EXACT);
+  }
+
+  /** Whether the unit in a heading is one of the concept's. */
+  private boolean isMeasuredAs(Meaning meaning, SheetColumn column) {
+    String dimension = knowledge.concept(meaning.concept()).map(Concept::dimension).orElse("");
+    return !dimension.isEmpty()
+        && knowledge
+            .unit(column.heading().unit())
+            .filter(u -> u.dimension().equals(dimension))
+            .isPresent();
   }
 
   private static boolean isLetter(SheetColumn column) {

@@ -262,6 +262,12 @@ final class HeadingNames {
     return meanings.containsKey(name) || meanings.containsKey(withoutFilling(name));
   }
 
+  /** Whether a heading is a name of a role in any language: "product" says no more than that. */
+  boolean isRole(String name) {
+    return meanings.getOrDefault(name, Map.of()).keySet().stream()
+        .anyMatch(m -> m.role() != Role.CONCEPT);
+  }
+
   /** How sure a name is for a role, 0 the surest. */
   int rank(Role role, String name) {
     List<String> names = ranks.get(role);

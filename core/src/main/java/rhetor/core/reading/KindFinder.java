@@ -223,6 +223,11 @@ final class KindFinder {
     return null;
   }
 
+  /** Whether a noun groups things and doesn't name one: "accessories". */
+  static boolean isGrouping(String noun) {
+    return GROUPING.contains(noun) || GROUPING.contains(noun + "s");
+  }
+
   /** A category as the noun of one product, or empty if it can't serve as one. */
   private static String noun(String category) {
     if (category.isBlank()

@@ -38,11 +38,13 @@ final class KindsOfSheet {
   private final Knowledge knowledge;
   private final HeadingNames names;
   private final KindFinder kinds;
+  private final ThingOfSheet things;
 
   KindsOfSheet(Knowledge knowledge, HeadingNames names) {
     this.knowledge = knowledge;
     this.names = names;
     this.kinds = new KindFinder(knowledge);
+    this.things = new ThingOfSheet(names);
   }
 
   /**
@@ -86,16 +88,16 @@ final class KindsOfSheet {
         .findFirst();
   }
 
-  /** A reading with what the heading over the names and the names themselves say of kinds. */
-  Reading said(Reading reading, SheetColumn names) {
-    Optional<String> thing = reading.language().equals("en") ? thing(names) : Optional.empty();
+  /** A reading with what its columns together say of kinds, and whether the names do. */
+  Reading said(Reading reading, SheetColumns sheet) {
+    int name = reading.column(Meaning.Role.NAME);
     return new Reading(
         reading.columns(),
         reading.numbers(),
         reading.language(),
         reading.boilerplate(),
-        thing.orElse(""),
-        areNamesMadeUp(names.cells().values()));
+        things.find(sheet, reading.columns()).orElse(""),
+        name >= 0 && areNamesMadeUp(sheet.columns().get(name).cells().values()));
   }
 
   /** What all products are, if the heading over their names is a noun for things that are sold. */

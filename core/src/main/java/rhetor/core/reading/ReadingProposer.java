@@ -47,7 +47,7 @@ public final class ReadingProposer {
   private static final double SOME_REMARKS = 0.25;
 
   /** A column that is so likely for the house alone is kept back. */
-  private static final double PERHAPS_PRIVATE = 0.17;
+  private static final double PERHAPS_PRIVATE = 0.12;
 
   /** One that is so likely for the house alone is kept back without asking. */
   private static final double PRIVATE = 0.9;
@@ -63,14 +63,15 @@ public final class ReadingProposer {
 
   /** A proposer that weighs words, cells and meanings as it has learned to. */
   public ReadingProposer(Knowledge knowledge) {
-    this(knowledge, EvidenceWeights.shipped(), Nearness.SHIPPED);
+    this(knowledge, EvidenceWeights.shipped(), Nearness.SHIPPED, HeadingMemory.shipped());
   }
 
-  ReadingProposer(Knowledge knowledge, EvidenceWeights weights, Nearness nearness) {
+  ReadingProposer(
+      Knowledge knowledge, EvidenceWeights weights, Nearness nearness, HeadingMemory memory) {
     this.knowledge = knowledge;
     this.names = new HeadingNames(knowledge);
     this.kinds = new KindsOfSheet(knowledge, names);
-    this.evidence = new EvidenceFinder(knowledge, names, nearness);
+    this.evidence = new EvidenceFinder(knowledge, names, nearness, memory);
     this.matcher = new ColumnMatcher(knowledge, weights);
     this.silent = new SilentHeadings(knowledge);
   }
@@ -101,8 +102,7 @@ public final class ReadingProposer {
             sheet.numbers(),
             sheet.language(),
             boilerplate(columns, sheet.numbers(), sample));
-    int name = read.column(Role.NAME);
-    return name < 0 ? read : kinds.said(read, sheet.columns().get(name));
+    return kinds.said(read, sheet);
   }
 
   /** What a column is by the likeliest of its meanings; in doubt it is kept as it is, or back. */

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Lexicon;
 import rhetor.core.reading.Meaning.Role;
@@ -39,10 +40,18 @@ final class RoleEvidence {
     this.speech = knowledge.roleWords("speech");
   }
 
-  /** Adds what a column's heading, cells and place say of a role. */
-  void gather(Role role, SheetColumn column, SheetColumns sheet, Map<Evidence, Double> evidence) {
+  /**
+   * Adds what a column's heading, cells and place say of a role; false if the column can't have it:
+   * names, texts and keywords aren't numbers.
+   */
+  boolean gather(
+      Role role, SheetColumn column, SheetColumns sheet, Map<Evidence, Double> evidence) {
     Cells cells = column.cells();
     List<String> words = Cells.words(column.raw());
+    if ((role == Role.NAME || role == Role.PROSE || role == Role.KEYWORD)
+        && (cells.numbers() > HALF || !column.unit(knowledge).isEmpty() && !cells.isEmpty())) {
+      return false;
+    }
     switch (role) {
       case SKU -> {
         evidence.put(Evidence.ANY_SKU, 1.0);
@@ -53,8 +62,11 @@ final class RoleEvidence {
       case NAME -> {
         evidence.put(Evidence.ANY_NAME, 1.0);
         evidence.put(Evidence.LIKE_NAMES, cells.nameLike() / 2.8);
+        evidence.put(Evidence.NAMES_REPEAT, cells.isEmpty() ? 0 : 1 - cells.different());
         evidence.put(Evidence.FRONT, 1.0 / (1 + Math.abs(column.index() - 1)));
         evidence.put(Evidence.THING, thing(column.heading().name(), sheet.language()));
+        evidence.put(
+            Evidence.NAMES_THINGS, sheet.language().equals("en") ? cells.thingsNamed() : 0);
       }
       case PROSE -> {
         evidence.put(Evidence.ANY_PROSE, 1.0);
@@ -80,6 +92,7 @@ final class RoleEvidence {
         // Each has its own evidence.
       }
     }
+    return true;
   }
 
   /** How surely a heading is a noun for things that are sold: "Boat" stands over boats' names. */
@@ -98,7 +111,9 @@ final class RoleEvidence {
     boolean speaks = words.size() == 1 || cells.remarks(speech) >= SPEAKS;
     evidence.put(
         Evidence.REMARK_WORD,
-        words.stream().anyMatch(w -> remark.contains(w) || speaks && perhaps.contains(w))
+        words.stream()
+                .flatMap(this::inFull)
+                .anyMatch(w -> remark.contains(w) || speaks && perhaps.contains(w))
             ? 1.0
             : 0);
     evidence.put(Evidence.MONEY, MONEY.matcher(column.raw()).find() ? 1.0 : 0);
@@ -129,6 +144,12 @@ final class RoleEvidence {
   private boolean isTrade(SheetColumn column) {
     return MONEY.matcher(column.raw()).find()
         || Cells.words(column.raw()).stream()
+            .flatMap(this::inFull)
             .anyMatch(w -> trade.contains(w) || remark.contains(w));
+  }
+
+  /** A word, and what it may be short for. */
+  private Stream<String> inFull(String word) {
+    return Stream.of(word, knowledge.abbreviations("en").getOrDefault(word, word));
   }
 }

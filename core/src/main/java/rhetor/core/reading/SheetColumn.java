@@ -9,8 +9,17 @@ import rhetor.core.knowledge.Unit;
  * @param raw its heading as it stands
  */
 record SheetColumn(int index, String raw, Heading heading, Cells cells) {
-  /** Id of the unit that the heading names, or is; empty if there is none. */
+  /** A column of fewer cells with a digit measures nothing, whatever its heading ends in. */
+  private static final double HALF = 0.5;
+
+  /**
+   * Id of the unit that the heading names, or is; empty if there is none. "kw" over words is no
+   * unit.
+   */
   String unit(Knowledge knowledge) {
+    if (!cells.isEmpty() && !cells.mostly(HALF, v -> v.chars().anyMatch(Character::isDigit))) {
+      return "";
+    }
     return heading.unit().isEmpty()
         ? knowledge.unitWritten(raw.strip()).map(Unit::id).orElse("")
         : heading.unit();

@@ -29,6 +29,7 @@ class ConceptCheckTest {
         "",
         List.of(),
         List.of(),
+        List.of(),
         false,
         say,
         Map.of());
@@ -85,6 +86,7 @@ class ConceptCheckTest {
             "size",
             50,
             "",
+            null,
             null,
             null,
             false,

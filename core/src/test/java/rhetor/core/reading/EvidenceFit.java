@@ -3,9 +3,12 @@ package rhetor.core.reading;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.EnumMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Nearness;
@@ -30,11 +33,11 @@ public final class EvidenceFit {
 
   private static final double NAMED = 0.3;
 
+  private final List<Labelled> labelled;
   private final List<List<Choice>> sheets = new ArrayList<>();
   private final List<Choice> byName = new ArrayList<>();
   private final Knowledge knowledge;
   private final HeadingNames names;
-  private final EvidenceFinder finder;
   private final KindsOfSheet kinds;
 
   private double[] fromAll;
@@ -45,16 +48,19 @@ public final class EvidenceFit {
   /** Reads the sheets once; {@link #without} is then quick. */
   public EvidenceFit(List<Labelled> labelled, Knowledge knowledge) {
     names = new HeadingNames(knowledge);
-    finder = new EvidenceFinder(knowledge, names, Nearness.SHIPPED);
     kinds = new KindsOfSheet(knowledge, names);
     this.knowledge = knowledge;
-    for (Labelled sheet : labelled) {
+    this.labelled = labelled;
+    for (int i = 0; i < labelled.size(); i++) {
+      Labelled sheet = labelled.get(i);
+      EvidenceFinder finder = finder(remembered(i).memory());
       List<Choice> choices = new ArrayList<>();
       List<Set<String>> labels = sheet.headings().stream().map(sheet.labels()::of).toList();
-      add(choices, sheet.headings(), sheet.rows(), labels, 1);
+      add(choices, finder, sheet.headings(), sheet.rows(), labels, 1);
       // Codes and names needn't stand first.
       add(
           choices,
+          finder,
           moved(sheet.headings()),
           sheet.rows().stream()
               .map(
@@ -68,6 +74,48 @@ public final class EvidenceFit {
     }
     knowledge.concepts().forEach(c -> addNames(Meaning.of(c), c.names()));
     knowledge.roles().forEach((role, of) -> addNames(Meaning.parse(role), of));
+  }
+
+  private EvidenceFinder finder(HeadingMemory memory) {
+    return new EvidenceFinder(knowledge, names, Nearness.SHIPPED, memory);
+  }
+
+  /** What the headings of all sheets but one were; of all for -1. */
+  private HeadingMemory.Counter remembered(int without) {
+    HeadingMemory.Counter counter = new HeadingMemory.Counter(knowledge);
+    for (int i = 0; i < labelled.size(); i++) {
+      if (i != without) {
+        Labelled sheet = labelled.get(i);
+        sheet.headings().forEach(h -> counter.add(h, meanings(sheet.labels().of(h))));
+      }
+    }
+    return counter;
+  }
+
+  private static Set<Meaning> meanings(Set<String> labels) {
+    return labels.stream()
+        .map(
+            l ->
+                switch (l) {
+                  case "own" -> Meaning.EXTRA;
+                  case "private" -> Meaning.KEEP;
+                  default -> Meaning.parse(l);
+                })
+        .collect(Collectors.toCollection(LinkedHashSet::new));
+  }
+
+  /** What all headings were, to be shipped: by heading and meaning, how many columns. */
+  public Map<String, Map<String, Double>> headings() {
+    Map<String, Map<String, Double>> all = new TreeMap<>();
+    remembered(-1)
+        .counts()
+        .forEach(
+            (heading, of) -> {
+              Map<String, Double> codes = new TreeMap<>();
+              of.forEach((m, count) -> codes.put(m.code(), Math.round(count * 100) / 100.0));
+              all.put(heading, codes);
+            });
+    return all;
   }
 
   private static List<String> padded(SheetRow row, int width) {
@@ -85,12 +133,14 @@ public final class EvidenceFit {
    * Names of a meaning, of a concept the first ones: over empty columns they mean what they say.
    */
   private void addNames(Meaning meaning, Map<String, List<String>> of) {
+    EvidenceFinder finder = finder(HeadingMemory.NONE);
     int most = meaning.role() == Meaning.Role.CONCEPT ? 1 : Integer.MAX_VALUE;
     for (String name : of.values().stream().flatMap(all -> all.stream().limit(most)).toList()) {
       if (!knowledge.vague().contains(name)) {
         List<Choice> choices = new ArrayList<>();
         add(
             choices,
+            finder,
             List.of("SKU", "Name", name),
             List.of(),
             List.of(Set.of("sku"), Set.of("name"), Set.of(label(meaning))),
@@ -103,6 +153,7 @@ public final class EvidenceFit {
 
   private void add(
       List<Choice> choices,
+      EvidenceFinder finder,
       List<String> headings,
       List<SheetRow> rows,
       List<Set<String>> labels,
@@ -152,12 +203,8 @@ public final class EvidenceFit {
   }
 
   /** A reader of the sheet of this number that has learned from all others. */
-  EvidenceWeights weightsWithout(int sheet) {
-    return fit(sheet);
-  }
-
   ReadingProposer without(int sheet, Knowledge knowledge) {
-    return new ReadingProposer(knowledge, fit(sheet), Nearness.SHIPPED);
+    return new ReadingProposer(knowledge, fit(sheet), Nearness.SHIPPED, remembered(sheet).memory());
   }
 
   /** Measures the sheets, each read by what was learned from the others. */

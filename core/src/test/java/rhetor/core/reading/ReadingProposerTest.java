@@ -75,7 +75,7 @@ class ReadingProposerTest {
 
   /** "Veg." may be short for vegan, vegetarian, vegetables, and for what nobody here knows. */
   @ParameterizedTest
-  @CsvSource({"Veg.,yes", "Dishw.,yes", "Cert.,EN 71"})
+  @CsvSource({"Veg.,yes", "Dishw.,yes", "Ingr.,salt"})
   void what_a_full_stop_cuts_off_is_never_read(String heading, String cell) {
     ColumnReading column = column(heading, cell, cell, cell);
     assertThat(column.meaning().role()).isNotEqualTo(Meaning.Role.CONCEPT);
@@ -220,7 +220,7 @@ class ReadingProposerTest {
   @ParameterizedTest
   @CsvSource(
       delimiter = '|',
-      value = {"Facing|laminated steel, three layers", "Scent notes|cedar, sage", "Nap|short"})
+      value = {"Facing|laminated steel, three layers", "Selvedge|left raw", "Nap|short"})
   void what_looks_like_a_fact_is_kept_under_its_own_heading(String heading, String cell) {
     assertThat(column(heading, cell, cell, cell).meaning()).isEqualTo(Meaning.EXTRA);
   }
@@ -228,7 +228,11 @@ class ReadingProposerTest {
   @Test
   void without_the_model_plain_headings_are_read_all_the_same() {
     Reading reading =
-        new ReadingProposer(Knowledge.standard(), EvidenceWeights.shipped(), Nearness.NONE)
+        new ReadingProposer(
+                Knowledge.standard(),
+                EvidenceWeights.shipped(),
+                Nearness.NONE,
+                HeadingMemory.shipped())
             .propose(
                 List.of("SKU", "Name", "Weight", "Material", "Steep"),
                 List.of(

@@ -1,0 +1,165 @@
+package rhetor.core.reading;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
+
+/**
+ * Finds the noun for what all products of an English sheet are, where several places say the same:
+ * the heading over the names, the names' last words, the keywords, the suppliers' texts. Sheets of
+ * one trade seldom have a column that says so.
+ */
+final class ThingOfSheet {
+  // What each place is worth; a noun is taken from ENOUGH on.
+  private static final double HEADING = 1;
+  private static final double HEADING_PERHAPS = 0.5;
+  private static final double KEYWORDS = 1.5;
+  private static final double NAMES = 1.5;
+  private static final double TEXTS = 0.8;
+  private static final double ENOUGH = 0.9;
+
+  /** One word in this many products is chance. */
+  private static final double LEAST_SHARE = 0.34;
+
+  private static final double HALF = 0.5;
+  private static final int FEW = 3;
+  private static final int SHORTEST = 3;
+
+  /** What follows says what for, of what, or with what. */
+  private static final Pattern AFTER_HEAD =
+      Pattern.compile(
+          "(?i)\\s+(?:for|with|without|in|to|of|from|on|by|and|under|uk|size|no|nr)\\b.*|[,;:(\\[|].*|\\s+[–—-]\\s.*");
+
+  private static final Pattern NOT_A_WORD = Pattern.compile("[^\\p{L}'-]+");
+
+  private final HeadingNames names;
+
+  ThingOfSheet(HeadingNames names) {
+    this.names = names;
+  }
+
+  /**
+   * The noun for one of the products.
+   *
+   * @param columns how each of the sheet's columns is read
+   */
+  Optional<String> find(SheetColumns sheet, List<ColumnReading> columns) {
+    if (!sheet.language().equals("en")) {
+      return Optional.empty();
+    }
+    Map<String, Double> scores = new HashMap<>();
+    Set<String> parts = new HashSet<>();
+    for (SheetColumn column : sheet.columns()) {
+      Cells cells = column.cells();
+      switch (columns.get(column.index()).meaning().role()) {
+        case NAME -> {
+          heading(column)
+              .ifPresent(
+                  noun ->
+                      scores.merge(
+                          noun,
+                          Lexicon.shipped().goods(noun) >= HALF ? HEADING : HEADING_PERHAPS,
+                          Double::sum));
+          heads(cells, NAMES, scores);
+        }
+        case KEYWORD -> heads(cells, KEYWORDS, scores);
+        case PROSE -> texts(cells, scores);
+        case CONCEPT, EXTRA -> parts.addAll(nouns(column.raw()));
+        default -> {}
+      }
+    }
+    // A column of its own tells of a part or a property: "Handle", "Frame colour".
+    scores.keySet().removeIf(parts::contains);
+    return scores.entrySet().stream()
+        .filter(e -> e.getValue() >= ENOUGH)
+        .max(
+            Map.Entry.<String, Double>comparingByValue()
+                .thenComparing(e -> e.getKey().length())
+                .thenComparing(Map.Entry::getKey))
+        .map(Map.Entry::getKey);
+  }
+
+  private Optional<String> heading(SheetColumn column) {
+    String heading = column.heading().name();
+    return heading.contains("/") || names.isRole(heading) ? Optional.empty() : goods(heading);
+  }
+
+  /** What phrases that differ end in. */
+  private static void heads(Cells cells, double worth, Map<String, Double> scores) {
+    Map<String, Integer> counts = new HashMap<>();
+    List<String> distinct = cells.values().stream().distinct().toList();
+    if (distinct.size() < FEW) {
+      return;
+    }
+    for (String cell : distinct) {
+      String head = AFTER_HEAD.matcher(" " + cell.toLowerCase(Locale.ROOT)).replaceFirst("");
+      List<String> words =
+          NOT_A_WORD.splitAsStream(head).filter(w -> w.length() >= SHORTEST).toList();
+      if (words.isEmpty()) {
+        continue;
+      }
+      String last = words.getLast();
+      Set<String> found = new HashSet<>();
+      goods(last).ifPresent(found::add);
+      if (words.size() > 1) {
+        goods(words.get(words.size() - 2) + " " + last).ifPresent(found::add);
+      }
+      found.forEach(noun -> counts.merge(noun, 1, Integer::sum));
+    }
+    add(counts, distinct.size(), worth, scores);
+  }
+
+  /** Nouns that many of the texts have. */
+  private static void texts(Cells cells, Map<String, Double> scores) {
+    Map<String, Integer> counts = new HashMap<>();
+    List<String> distinct = cells.values().stream().distinct().toList();
+    if (distinct.size() < FEW) {
+      return;
+    }
+    distinct.forEach(text -> nouns(text).forEach(noun -> counts.merge(noun, 1, Integer::sum)));
+    add(counts, distinct.size(), TEXTS, scores);
+  }
+
+  private static void add(
+      Map<String, Integer> counts, int of, double worth, Map<String, Double> scores) {
+    counts.forEach(
+        (noun, count) -> {
+          double share = (double) count / of;
+          if (count > 1 && share >= LEAST_SHARE) {
+            scores.merge(noun, worth * share, Double::sum);
+          }
+        });
+  }
+
+  /** The nouns for things in a text, each as one of them. */
+  private static Set<String> nouns(String text) {
+    List<String> words =
+        NOT_A_WORD
+            .splitAsStream(text.toLowerCase(Locale.ROOT))
+            .filter(w -> w.length() >= SHORTEST)
+            .toList();
+    List<String> all = new ArrayList<>(words);
+    for (int i = 1; i < words.size(); i++) {
+      all.add(words.get(i - 1) + " " + words.get(i));
+    }
+    return all.stream().flatMap(w -> goods(w).stream()).collect(Collectors.toSet());
+  }
+
+  /** A noun for something that can be sold, as one of it; nothing for other words. */
+  private static Optional<String> goods(String word) {
+    if (KindFinder.isGrouping(word) || !Lexicon.shipped().isGoods(word)) {
+      return Optional.empty();
+    }
+    boolean isSeveral = English.isPlural(word) && !English.isPluralOnly(word);
+    return Optional.of(isSeveral ? English.singular(word) : word);
+  }
+}
