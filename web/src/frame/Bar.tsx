@@ -32,6 +32,7 @@ const KNOWN = [
   ['/facts', 'Facts and their words'],
   ['/kinds', 'Kinds of product'],
   ['/names', 'Names of the house'],
+  ['/columns', 'Columns'],
   ['/connections', 'Connections'],
 ] as const;
 

@@ -5,6 +5,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { EditionsPage } from '../edition/EditionsPage';
+import { ColumnsPage } from '../intake/ColumnsPage';
 import { IntakePage } from '../intake/IntakePage';
 import { SIGNED_OUT } from '../api/client';
 import { LogPage } from '../log/LogPage';
@@ -86,6 +87,7 @@ export function House() {
           <Route path="/facts" element={<ConceptsPage />} />
           <Route path="/kinds/:id?" element={<KindsPage />} />
           <Route path="/names" element={<NamesPage />} />
+          <Route path="/columns" element={<ColumnsPage />} />
           <Route path="/categories" element={<CategoriesPage />} />
           <Route path="/products/:id?" element={<ProductsPage />} />
           <Route path="/runs/:id?" element={<RunsPage />} />

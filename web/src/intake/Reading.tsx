@@ -14,6 +14,7 @@ import { Questions } from './Questions';
 import { Changes } from './Changes';
 import { DryRun } from './DryRun';
 import { ShapeSentence } from './ShapeSentence';
+import { ThingSentence } from './ThingSentence';
 
 type Intake = Schema['IntakeView'];
 type Leave = 'NOTHING' | 'PUBLISHED' | 'SIGNED_OFF';
@@ -125,6 +126,7 @@ export function Reading({ id }: { id: number }) {
         </Typography>
       ))}
       {isOpen && mayWrite && <ShapeSentence sheet={sheet} onChanged={changed} />}
+      {isOpen && mayWrite && <ThingSentence sheet={sheet} onChanged={changed} />}
       {(sheet.status === 'TAKEN' || sheet.status === 'TAKEN_BACK') && <Result sheet={sheet} />}
       {sheet.changes.length > 0 && isOpen && <Changes sheet={sheet} onChanged={changed} />}
       {isOpen && asking.length > 0 && (

@@ -9,16 +9,16 @@ type Intake = Schema['IntakeView'];
 
 const ROWS = 12;
 
-const ENCODINGS = [
-  { value: 'UTF-8', label: 'UTF-8' },
-  { value: 'UTF-16LE', label: 'UTF-16, little-endian' },
-  { value: 'UTF-16BE', label: 'UTF-16, big-endian' },
-  { value: 'windows-1252', label: 'Windows-1252' },
-  { value: 'ISO-8859-1', label: 'Latin-1' },
-  { value: 'ISO-8859-15', label: 'Latin-9' },
-  { value: 'windows-1250', label: 'Windows-1250' },
-  { value: 'x-MacRoman', label: 'Mac Roman' },
-];
+/** How people call encodings whose own names say less. */
+const CALLED: Record<string, string> = {
+  'windows-1252': 'Windows-1252',
+  'ISO-8859-1': 'Latin-1',
+  'ISO-8859-15': 'Latin-9',
+  'windows-1250': 'Windows-1250',
+  'x-MacRoman': 'Mac Roman',
+  'UTF-16LE': 'UTF-16, little-endian',
+  'UTF-16BE': 'UTF-16, big-endian',
+};
 
 const DELIMITERS = [
   { value: ',', label: 'commas' },
@@ -73,6 +73,13 @@ export function ShapeSentence(props: { sheet: Intake; onChanged: (fresh: Intake)
     onSuccess: onChanged,
     onError: notice.trouble,
   });
+  const known = useQuery({
+    queryKey: ['encodings'],
+    queryFn: () => take(api.GET('/api/intakes/encodings')),
+    enabled: sheet.format === 'DELIMITED',
+    staleTime: Infinity,
+  });
+  const encodings = (known.data ?? []).map((value) => ({ value, label: CALLED[value] ?? value }));
   const shape = sheet.shape;
   const hasRows = shape.headingRow > 0;
   const end = shape.headingRow + shape.headingRows;
@@ -139,7 +146,7 @@ export function ShapeSentence(props: { sheet: Intake; onChanged: (fresh: Intake)
             <Word
               label="Encoding"
               value={sheet.encoding}
-              choices={choices(ENCODINGS, sheet.encoding)}
+              choices={choices(encodings, sheet.encoding)}
               onChange={(encoding) => setWriting.mutate({ encoding, delimiter: sheet.delimiter })}
             />{' '}
             with{' '}

@@ -33,6 +33,7 @@ import rhetor.app.web.Refused;
 import rhetor.core.exchange.SheetWriters;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.ProductClass;
+import rhetor.core.reading.CellText;
 import rhetor.core.reading.KnownReading.ColumnChange;
 import rhetor.core.reading.Meaning;
 import rhetor.core.reading.NumberStyle;
@@ -43,18 +44,6 @@ import rhetor.core.sheet.SheetShape;
 /** Sheets in and out over HTTP. */
 @RestController
 class IntakeController {
-  /** What a person may say that a sheet's text is encoded in. */
-  private static final List<String> ENCODINGS =
-      List.of(
-          "UTF-8",
-          "UTF-16LE",
-          "UTF-16BE",
-          "windows-1252",
-          "ISO-8859-1",
-          "ISO-8859-15",
-          "windows-1250",
-          "x-MacRoman");
-
   private static final int PREVIEW = 8;
   private static final int TOP = 14;
   private static final int TOP_CELLS = 12;
@@ -105,6 +94,8 @@ class IntakeController {
       String language,
       int rows,
       List<Column> columns,
+      String thing,
+      boolean asksThing,
       String obstacle,
       List<PreviewRow> preview,
       IntakeResult result,
@@ -142,6 +133,15 @@ class IntakeController {
   record Writing(@NotBlank String encoding, @NotNull @Size(min = 1, max = 1) String delimiter) {}
 
   record Supplier(@NotBlank String supplier) {}
+
+  /** What each product is, as it is said of one; empty if they differ. */
+  record Thing(
+      @NotNull
+          @Size(max = 60)
+          @Pattern(
+              regexp = "|\\p{L}[\\p{L}\\p{M} '’-]*",
+              message = "A noun has letters, spaces and hyphens: cordless drill.")
+          String noun) {}
 
   /** Where a sheet's table stands. */
   record Shape(@NotNull String worksheet, int headingRow, int headingRows, int firstRow) {}
@@ -258,7 +258,8 @@ class IntakeController {
   }
 
   @PutMapping("/api/intakes/{id}/columns")
-  IntakeView setColumns(@PathVariable long id, @Valid @RequestBody ColumnsSaid body) {
+  IntakeView setColumns(
+      @PathVariable long id, @Valid @RequestBody ColumnsSaid body, Principal person) {
     try {
       return view(
           intakes.setColumns(
@@ -271,7 +272,8 @@ class IntakeController {
                               Meaning.parse(c.meaning(), knowledge.current()),
                               Optional.ofNullable(c.unit()).map(String::strip)))
                   .toList(),
-              Optional.ofNullable(body.numbers()).map(NumberStyle::valueOf)));
+              Optional.ofNullable(body.numbers()).map(NumberStyle::valueOf),
+              person.getName()));
     } catch (IllegalArgumentException e) {
       throw Refused.invalid(e.getMessage());
     }
@@ -280,6 +282,25 @@ class IntakeController {
   @PutMapping("/api/intakes/{id}/supplier")
   IntakeView setSupplier(@PathVariable long id, @Valid @RequestBody Supplier body) {
     return view(intakes.setSupplier(id, supplierName(body.supplier())));
+  }
+
+  @PutMapping("/api/intakes/{id}/thing")
+  IntakeView setThing(@PathVariable long id, @Valid @RequestBody Thing body) {
+    return view(intakes.setThing(id, CellText.clean(body.noun())));
+  }
+
+  /** Nouns that the products may be called by, the likeliest first. */
+  @GetMapping("/api/intakes/{id}/things")
+  List<String> things(@PathVariable long id) {
+    return intakes.thingsLike(intakes.get(id));
+  }
+
+  /**
+   * What a sheet's text may be encoded in: all that this machine can read, the common ones first.
+   */
+  @GetMapping("/api/intakes/encodings")
+  List<String> encodings() {
+    return SheetEncodings.ALL;
   }
 
   @PutMapping("/api/intakes/{id}/shape")
@@ -302,10 +323,10 @@ class IntakeController {
 
   @PutMapping("/api/intakes/{id}/writing")
   IntakeView setWriting(@PathVariable long id, @Valid @RequestBody Writing body) {
-    if (!ENCODINGS.contains(body.encoding())) {
+    if (!SheetEncodings.ALL.contains(body.encoding())) {
       throw Refused.invalid(
-          "No encoding is called \"%s\". Use one of %s."
-              .formatted(body.encoding(), String.join(", ", ENCODINGS)));
+          "No encoding is called \"%s\". Use one such as %s."
+              .formatted(body.encoding(), String.join(", ", SheetEncodings.COMMON)));
     }
     char delimiter = body.delimiter().charAt(0);
     if (Character.isLetterOrDigit(delimiter) || "\"\r\n".indexOf(delimiter) >= 0) {
@@ -430,6 +451,8 @@ class IntakeController {
         i.reading().language(),
         i.layout().rows(),
         columns,
+        i.reading().thing(),
+        i.reading().asksThing(),
         i.reading().obstacle().orElse(""),
         preview,
         i.result(),

@@ -56,6 +56,7 @@ public class IntakeService {
   private final HouseKnowledge knowledge;
   private final ChannelTexts channels;
   private final HouseStyle style;
+  private final ColumnAnswers answers;
 
   IntakeService(
       IntakeStore intakes,
@@ -63,8 +64,10 @@ public class IntakeService {
       ProductService products,
       HouseKnowledge knowledge,
       ChannelTexts channels,
-      HouseStyle style) {
+      HouseStyle style,
+      ColumnAnswers answers) {
     this.style = style;
+    this.answers = answers;
     this.channels = channels;
     this.intakes = intakes;
     this.folder = folder;
@@ -148,7 +151,7 @@ public class IntakeService {
 
   private Proposal proposal(String supplier, Sheet sheet) {
     List<SheetRow> sample = sample(sheet, SAMPLE);
-    Reading fresh = proposer().propose(sheet.layout().headings(), sample);
+    Reading fresh = proposer().propose(sheet.layout().headings(), sample, answers.all());
     return intakes.knownReadings().stream()
         .filter(k -> k.supplier().equalsIgnoreCase(supplier))
         .findFirst()
@@ -257,9 +260,9 @@ public class IntakeService {
    */
   record Said(int column, Meaning meaning, Optional<String> unit) {}
 
-  /** Reads columns of a waiting sheet as a person says. */
+  /** Reads columns of a waiting sheet as a person says, and like columns of others from then on. */
   @Transactional
-  public Intake setColumns(long id, List<Said> said, Optional<NumberStyle> numbers) {
+  public Intake setColumns(long id, List<Said> said, Optional<NumberStyle> numbers, String by) {
     // Two people may be at it: what the other one said stays.
     intakes.lock(id);
     Intake intake = get(id);
@@ -279,6 +282,10 @@ public class IntakeService {
                 throw Refused.invalid(
                     "No unit is called \"" + u + "\". Use one such as g, mm or l.");
               });
+      ColumnReading before = columns.get(s.column);
+      if (!before.meaning().equals(s.meaning) || !before.choices().isEmpty()) {
+        answers.remember(before.heading(), s.meaning, intake.supplier(), by);
+      }
       columns.set(
           s.column,
           s.unit
@@ -289,6 +296,26 @@ public class IntakeService {
     intakes.setReading(
         id, intake.reading().with(columns, style, proposer().boilerplate(columns, style, sample)));
     return get(id);
+  }
+
+  /**
+   * Says what each product of a waiting sheet is, where nothing of its own says more.
+   *
+   * @param noun as it is said of one: "ladder"; empty if they differ
+   */
+  @Transactional
+  public Intake setThing(long id, String noun) {
+    intakes.lock(id);
+    Intake intake = get(id);
+    requireProposed(intake);
+    intakes.setReading(id, intake.reading().withThing(noun));
+    return get(id);
+  }
+
+  /** Nouns that the products of a sheet may be called by, the likeliest first. */
+  List<String> thingsLike(Intake intake) {
+    Sheet sheet = sheet(intake);
+    return proposer().thingsLike(sheet.layout().headings(), sample(sheet, SAMPLE));
   }
 
   /** Keeps how a supplier's sheet was read, for the next one. */

@@ -21,18 +21,21 @@ final class ConceptEvidence {
   boolean gather(
       Concept concept, SheetColumn column, SheetColumns sheet, Map<Evidence, Double> evidence) {
     evidence.put(Evidence.ANY_CONCEPT, 1.0);
-    if (!concept.classes().isEmpty()) {
-      if (sheet.classes().isEmpty()) {
-        evidence.put(Evidence.OF_UNKNOWN_THINGS, 1.0);
-      } else if (sheet.classes().stream().anyMatch(k -> knowledge.takes(concept, k))) {
-        evidence.put(Evidence.OF_THESE_THINGS, 1.0);
-      } else {
-        return false;
-      }
+    cells(concept, column, sheet, evidence);
+    if (concept.classes().isEmpty()) {
+      return true;
     }
+    boolean isOfThese = sheet.classes().stream().anyMatch(k -> knowledge.takes(concept, k));
+    evidence.put(Evidence.OF_UNKNOWN_THINGS, sheet.classes().isEmpty() ? 1.0 : 0);
+    evidence.put(Evidence.OF_THESE_THINGS, isOfThese ? 1.0 : 0);
+    return sheet.classes().isEmpty() || isOfThese;
+  }
+
+  private void cells(
+      Concept concept, SheetColumn column, SheetColumns sheet, Map<Evidence, Double> evidence) {
     Cells cells = column.cells();
     if (cells.isEmpty()) {
-      return true;
+      return;
     }
     if (concept.id().equals("category")) {
       evidence.put(Evidence.KINDS, cells.share(v -> !kinds.find("", v, Set.of()).noun().isEmpty()));
@@ -90,7 +93,6 @@ final class ConceptEvidence {
         evidence.put(Evidence.ANSWERS_OTHERWISE, cells.answers());
       }
     }
-    return true;
   }
 
   /** How well the cells bear out what a heading says. */

@@ -245,6 +245,16 @@ final class EvidenceFinder {
     return match != null && match.how() == How.EXACT && meaning.role() == Role.SKU;
   }
 
+  /** Whether most cells of a column are of another kind than those of a concept. */
+  boolean contradicts(Meaning meaning, SheetColumn column, SheetColumns sheet) {
+    Map<Evidence, Double> found = new EnumMap<>(Evidence.class);
+    knowledge
+        .concept(meaning.concept())
+        .ifPresent(concept -> concepts.gather(concept, column, sheet, found));
+    return found.getOrDefault(Evidence.MEASURED_OTHERWISE, 0.0) > HALF
+        || found.getOrDefault(Evidence.ANSWERS_OTHERWISE, 0.0) > HALF;
+  }
+
   private static boolean isExact(Map<Meaning, Match> matches) {
     return matches.values().stream().anyMatch(m -> m.how() == How.EXACT);
   }

@@ -243,9 +243,7 @@ public final class FactReader {
   }
 
   private KindFinder.Kind kind(String name, String category, Set<String> concepts) {
-    return reading.areNamesMadeUp()
-        ? kinds.findUnnamed(reading.thing(), category, concepts)
-        : kinds.find(name, category, concepts);
+    return kinds.find(reading.areNamesMadeUp() ? "" : name, category, concepts, reading.thing());
   }
 
   private Prose proseOf(String cell) {

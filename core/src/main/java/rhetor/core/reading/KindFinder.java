@@ -143,13 +143,17 @@ final class KindFinder {
   }
 
   /**
-   * What a product of a sheet is whose names don't say so.
+   * What a product is, by what all products of its sheet are where nothing of its own says more.
    *
-   * @param thing what all its products are, or empty
+   * @param thing what all products of the sheet are, or empty
    */
-  Kind findUnnamed(String thing, String category, Set<String> concepts) {
-    Kind kind = find("", category, concepts);
-    return thing.isEmpty() || !kind.noun.isEmpty() ? kind : find("", thing, concepts);
+  Kind find(String name, String category, Set<String> concepts, String thing) {
+    Kind kind = find(name, category, concepts);
+    if (thing.isEmpty() || !kind.noun.isEmpty()) {
+      return kind;
+    }
+    Named named = suffixClass(thing);
+    return new Kind(named == null ? kind.productClass : named.of.id(), thing);
   }
 
   /** The class that at least two of the facts tell of, because hardly any other has them. */

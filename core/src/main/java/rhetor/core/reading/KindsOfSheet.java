@@ -12,6 +12,7 @@ import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.ProductClass;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
+import rhetor.core.language.Nearness;
 import rhetor.core.sheet.SheetRow;
 
 /** Finds what the products of a sheet are, before its columns are read. */
@@ -40,11 +41,11 @@ final class KindsOfSheet {
   private final KindFinder kinds;
   private final ThingOfSheet things;
 
-  KindsOfSheet(Knowledge knowledge, HeadingNames names) {
+  KindsOfSheet(Knowledge knowledge, HeadingNames names, Nearness nearness) {
     this.knowledge = knowledge;
     this.names = names;
     this.kinds = new KindFinder(knowledge);
-    this.things = new ThingOfSheet(names);
+    this.things = new ThingOfSheet(knowledge, names, nearness);
   }
 
   /**
@@ -86,6 +87,11 @@ final class KindsOfSheet {
         .filter(c -> c.cells().nameLike() >= NAMES)
         .flatMap(c -> thing(c).stream())
         .findFirst();
+  }
+
+  /** Nouns that the products may be called by, the likeliest first. */
+  List<String> like(SheetColumns sheet) {
+    return things.like(sheet);
   }
 
   /** A reading with what its columns together say of kinds, and whether the names do. */

@@ -75,7 +75,7 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
     return headings.stream().map(KnownReading::key).toList();
   }
 
-  private static String key(String heading) {
+  static String key(String heading) {
     return heading.toLowerCase(Locale.ROOT).replaceAll("[\\s_.:*-]+", " ").strip();
   }
 
@@ -161,8 +161,9 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
                 "is missing; its facts will not be in this sheet"));
       }
     }
+    Reading same = proposed.with(columns, proposed.numbers(), proposed.boilerplate());
     return new Comparison(
-        proposed.with(columns, proposed.numbers(), proposed.boilerplate()), changes);
+        reading.thing().isEmpty() ? same : same.withThing(reading.thing()), changes);
   }
 
   private static boolean shipped(Meaning meaning) {

@@ -40,6 +40,22 @@ public record Reading(
     return new Reading(others, otherNumbers, language, otherBoilerplate, thing, areNamesMadeUp);
   }
 
+  /**
+   * The same sheet, each product of which is such a thing.
+   *
+   * @param noun as it is said of one: "ladder"; empty if they differ
+   */
+  public Reading withThing(String noun) {
+    return new Reading(columns, numbers, language, boilerplate, noun, areNamesMadeUp);
+  }
+
+  /** Whether nothing says what the products are: neither their names nor a column. */
+  public boolean asksThing() {
+    return thing.isEmpty()
+        && areNamesMadeUp
+        && columns.stream().noneMatch(c -> c.meaning().concept().equals("category"));
+  }
+
   /** Index of the first column with this role, or -1. */
   public int column(Meaning.Role role) {
     for (int i = 0; i < columns.size(); i++) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -54,6 +55,11 @@ public final class ReadingProposer {
 
   private static final int MOST_CHOICES = 3;
 
+  /** How sure a column is of which people said before what it is. */
+  private static final double ANSWERED = 0.97;
+
+  private static final double HALF = 0.5;
+
   private final Knowledge knowledge;
   private final HeadingNames names;
   private final KindsOfSheet kinds;
@@ -70,7 +76,7 @@ public final class ReadingProposer {
       Knowledge knowledge, EvidenceWeights weights, Nearness nearness, HeadingMemory memory) {
     this.knowledge = knowledge;
     this.names = new HeadingNames(knowledge);
-    this.kinds = new KindsOfSheet(knowledge, names);
+    this.kinds = new KindsOfSheet(knowledge, names, nearness);
     this.evidence = new EvidenceFinder(knowledge, names, nearness, memory);
     this.matcher = new ColumnMatcher(knowledge, weights);
     this.silent = new SilentHeadings(knowledge);
@@ -83,14 +89,29 @@ public final class ReadingProposer {
    * @param sample some of its first rows; a few hundred are plenty
    */
   public Reading propose(List<String> headings, List<SheetRow> sample) {
+    return propose(headings, sample, HeadingAnswers.NONE);
+  }
+
+  /**
+   * Proposes a reading.
+   *
+   * @param headings the sheet's headings
+   * @param sample some of its first rows; a few hundred are plenty
+   * @param answers what the house's people said of columns of other sheets
+   */
+  public Reading propose(List<String> headings, List<SheetRow> sample, HeadingAnswers answers) {
     SheetColumns sheet = SheetColumns.of(headings, sample, knowledge, names, kinds);
     List<List<Likely>> likely = matcher.match(evidence.find(sheet));
     List<ColumnReading> columns = new ArrayList<>();
     Set<String> taken = new HashSet<>();
     likely.forEach(l -> taken.add(l.getFirst().meaning().code()));
     for (SheetColumn column : sheet.columns()) {
+      String heading = headings.get(column.index());
+      List<Likely> all = likely.get(column.index());
       ColumnReading read =
-          read(column, likely.get(column.index()), taken).under(headings.get(column.index()));
+          answered(column, sheet, all, answers.of(heading))
+              .orElseGet(() -> read(column, all, taken))
+              .under(heading);
       columns.add(askForUnit(read, column.cells()));
     }
     readAsGrowing(columns);
@@ -103,6 +124,56 @@ public final class ReadingProposer {
             sheet.language(),
             boilerplate(columns, sheet.numbers(), sample));
     return kinds.said(read, sheet);
+  }
+
+  /**
+   * What a column is by what people said of such columns before: where they agree it is read so,
+   * where they don't or the cells contradict them they are asked again.
+   */
+  private Optional<ColumnReading> answered(
+      SheetColumn column,
+      SheetColumns sheet,
+      List<Likely> likely,
+      List<HeadingAnswers.Answer> answers) {
+    List<HeadingAnswers.Answer> known =
+        answers.stream()
+            .filter(
+                a ->
+                    a.meaning().role() != Role.CONCEPT
+                        || knowledge.concept(a.meaning().concept()).isPresent())
+            .toList();
+    if (known.isEmpty()) {
+      return Optional.empty();
+    }
+    HeadingAnswers.Answer first = known.getFirst();
+    boolean isPossible = !evidence.contradicts(first.meaning(), column, sheet);
+    String unit = column.unit(knowledge);
+    String reason =
+        "It was said to be %s on a sheet of %s."
+            .formatted(label(first.meaning()), first.supplier());
+    if (known.size() == 1 && isPossible) {
+      return Optional.of(new ColumnReading(column.raw(), first.meaning(), unit, ANSWERED, reason));
+    }
+    Meaning meanwhile = looksPrivate(likely) ? Meaning.KEEP : Meaning.EXTRA;
+    List<Meaning> choices = new ArrayList<>();
+    known.forEach(a -> choices.add(a.meaning()));
+    for (Meaning always : List.of(Meaning.EXTRA, Meaning.KEEP)) {
+      if (!choices.contains(always)) {
+        choices.add(always);
+      }
+    }
+    return Optional.of(
+        new ColumnReading(
+                column.raw(),
+                meanwhile,
+                unit,
+                HALF,
+                isPossible
+                    ? reason
+                        + " On another it was said to be %s."
+                            .formatted(label(known.get(1).meaning()))
+                    : reason + " The cells are not like that here.")
+            .asking(choices));
   }
 
   /** What a column is by the likeliest of its meanings; in doubt it is kept as it is, or back. */
@@ -250,16 +321,22 @@ public final class ReadingProposer {
   }
 
   private String label(Likely likely) {
+    return label(likely.meaning());
+  }
+
+  private String label(Meaning meaning) {
     return knowledge
-        .concept(likely.meaning().concept())
+        .concept(meaning.concept())
         .map(c -> "“" + c.label() + "”")
         .orElseGet(
             () ->
-                switch (likely.meaning().role()) {
+                switch (meaning.role()) {
                   case SKU -> "the SKU";
                   case NAME -> "the name";
                   case PROSE -> "a text of the supplier’s";
                   case KEYWORD -> "the keyword";
+                  case KEEP -> "for the house alone";
+                  case EXTRA -> "a fact of its own";
                   default -> "a picture";
                 });
   }
@@ -333,6 +410,11 @@ public final class ReadingProposer {
       }
     }
     return found;
+  }
+
+  /** Nouns that the products of a sheet may be called by, the likeliest first; may be empty. */
+  public List<String> thingsLike(List<String> headings, List<SheetRow> sample) {
+    return kinds.like(SheetColumns.of(headings, sample, knowledge, names, kinds));
   }
 
   /** What the cells of each column look like. */

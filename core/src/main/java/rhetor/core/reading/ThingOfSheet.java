@@ -1,6 +1,7 @@
 package rhetor.core.reading;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -8,10 +9,14 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.ProductClass;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
+import rhetor.core.language.Nearness;
 
 /**
  * Finds the noun for what all products of an English sheet are, where several places say the same:
@@ -41,10 +46,56 @@ final class ThingOfSheet {
 
   private static final Pattern NOT_A_WORD = Pattern.compile("[^\\p{L}'-]+");
 
-  private final HeadingNames names;
+  /** So many nouns are proposed where nothing says what the products are. */
+  private static final int PROPOSED = 5;
 
-  ThingOfSheet(HeadingNames names) {
+  private static final int SHORT = 30;
+
+  private final Knowledge knowledge;
+  private final HeadingNames names;
+  private final Nearness nearness;
+
+  ThingOfSheet(Knowledge knowledge, HeadingNames names, Nearness nearness) {
+    this.knowledge = knowledge;
     this.names = names;
+    this.nearness = nearness;
+  }
+
+  /**
+   * Nouns for things that mean about what the headings and the first cells are about, the nearest
+   * first: frets and strings are a guitar's.
+   */
+  List<String> like(SheetColumns sheet) {
+    Set<String> nouns = new TreeSet<>(knowledge.things());
+    for (ProductClass of : knowledge.classes()) {
+      if (!of.names().isEmpty()) {
+        nouns.add(of.noun());
+      }
+    }
+    List<String> all = List.copyOf(nouns);
+    Optional<float[]> headings =
+        nearness.of(
+            sheet.columns().stream()
+                .map(c -> c.heading().label())
+                .collect(Collectors.joining(", ")));
+    Optional<float[]> cells =
+        nearness.of(
+            sheet.columns().stream()
+                .flatMap(c -> c.cells().values().stream().limit(1))
+                .filter(v -> v.length() < SHORT)
+                .collect(Collectors.joining(", ")));
+    List<float[]> vectors = nearness.ofAll(all);
+    if (headings.isEmpty() || cells.isEmpty() || vectors.isEmpty()) {
+      return List.of();
+    }
+    Map<String, Double> near = new HashMap<>();
+    for (int i = 0; i < all.size(); i++) {
+      near.put(
+          all.get(i),
+          Nearness.cosine(headings.get(), vectors.get(i))
+              + Nearness.cosine(cells.get(), vectors.get(i)));
+    }
+    return all.stream().sorted(Comparator.comparing(near::get).reversed()).limit(PROPOSED).toList();
   }
 
   /**

@@ -8,7 +8,8 @@ import java.util.Set;
 
 /**
  * Finds the headings of a table by how its rows look: the first row that fills most of the width
- * with words, none of them twice, names the columns; what stands above it is preamble.
+ * with words, none of them twice, and isn't written like the rows below it, names the columns; what
+ * stands above it is preamble. Where every row is written like the next, none names them.
  */
 final class ShapeFinder {
   /** How many rows at the top of a file are looked at. */
@@ -18,6 +19,14 @@ final class ShapeFinder {
   private static final double WORDS = 0.7;
   private static final double DISTINCT = 0.8;
   private static final int LONGEST_HEADING = 60;
+
+  /** From this share of columns on a row is written like those below, and is a product. */
+  private static final double ALIKE = 0.8;
+
+  /** From this share on it may be. */
+  private static final double PERHAPS_ALIKE = 0.4;
+
+  private static final int FEW = 2;
 
   private ShapeFinder() {}
 
@@ -35,13 +44,15 @@ final class ShapeFinder {
     while (at < rows.size() && !isHeading(rows.get(at), width)) {
       at++;
     }
-    if (at == rows.size()) {
-      // Nothing looks like headings: the first row that has anything is taken, as ever.
-      at = 0;
-      while (at < rows.size() - 1 && rows.get(at).isBlank()) {
-        at++;
-      }
+    int first = 0;
+    while (first < rows.size() - 1 && filled(rows.get(first)) < FILLED * width) {
+      first++;
     }
+    if (alike(rows, first) >= ALIKE) {
+      return SheetShape.withoutHeadings(worksheet, rows.get(first).number());
+    }
+    // Where nothing looks like headings the first row is taken, as ever.
+    at = at == rows.size() ? first : at;
     SheetRow heading = rows.get(at);
     if (at > 0 && isGroups(rows.get(at - 1), heading)) {
       return new SheetShape(worksheet, rows.get(at - 1).number(), 2, heading.number() + 1);
@@ -50,6 +61,58 @@ final class ShapeFinder {
       return new SheetShape(worksheet, heading.number(), 2, heading.number() + 2);
     }
     return new SheetShape(worksheet, heading.number(), 1, heading.number() + 1);
+  }
+
+  /**
+   * How much a row is written like those below it, 0 to 1: the share of the columns with digits in
+   * nearly every cell in which it has a digit too, or the very cell that stands below. A word over
+   * digits is a heading, however many sizes follow it: "SKU, 36, 37, 38".
+   */
+  private static double alike(List<SheetRow> rows, int at) {
+    List<SheetRow> below = rows.subList(Math.min(at + 1, rows.size()), rows.size());
+    SheetRow row = rows.get(at);
+    int telling = 0;
+    int alike = 0;
+    boolean isNamed = false;
+    for (int i = 0; i < row.cells().size(); i++) {
+      int column = i;
+      String cell = row.cell(i).strip();
+      List<String> cells =
+          below.stream().map(r -> r.cell(column).strip()).filter(c -> !c.isEmpty()).toList();
+      long digits = cells.stream().filter(ShapeFinder::hasDigit).count();
+      if (cell.isEmpty() || cells.size() < FEW) {
+        continue;
+      }
+      if (digits >= ALIKE * cells.size()) {
+        telling++;
+        alike += hasDigit(cell) ? 1 : 0;
+        isNamed |= !hasDigit(cell);
+      } else if (cells.contains(cell)) {
+        telling++;
+        alike++;
+      }
+    }
+    double share = telling < FEW ? 0 : (double) alike / telling;
+    return isNamed ? Math.min(share, PERHAPS_ALIKE) : share;
+  }
+
+  private static boolean hasDigit(String cell) {
+    return cell.chars().anyMatch(Character::isDigit);
+  }
+
+  /** What a person should know of how the headings were found; empty if they are plain. */
+  static String note(SheetShape shape, List<SheetRow> rows) {
+    if (shape.headingRow() == 0) {
+      return "No row names the columns: row %d is written like those below it, so it is taken for a product. If a row has the headings, say which."
+          .formatted(shape.firstRow());
+    }
+    for (int i = 0; i < rows.size(); i++) {
+      if (rows.get(i).number() == shape.headingRow() && alike(rows, i) >= PERHAPS_ALIKE) {
+        return "Row %d may be a product and no headings: it is written much like the rows below it."
+            .formatted(shape.headingRow());
+      }
+    }
+    return "";
   }
 
   private static int filled(SheetRow row) {

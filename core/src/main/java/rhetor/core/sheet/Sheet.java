@@ -6,6 +6,7 @@ import java.nio.charset.Charset;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
@@ -189,10 +190,16 @@ public final class Sheet {
       headings =
           all instanceof RecordRows records
               ? List.copyOf(records.fields())
-              : upper == null ? null : ShapeFinder.headings(upper, lower);
+              : shape.headingRow() == 0
+                  ? Collections.nCopies(width, "")
+                  : upper == null ? null : ShapeFinder.headings(upper, lower);
       notes.addAll(all.notes());
     }
-    if (headings == null || headings.stream().allMatch(String::isBlank)) {
+    boolean isNamed = layout.format().hasHeadingRow() && shape.headingRow() > 0;
+    if (headings == null
+        || headings.isEmpty()
+        || headings.stream().allMatch(String::isBlank)
+            && (isNamed || !layout.format().hasHeadingRow())) {
       throw new SheetException(
           SheetProblem.ofSheet(
               "empty",
@@ -209,6 +216,12 @@ public final class Sheet {
               "headings-only",
               "The sheet has headings but no rows.",
               "Add a row for each product, or choose another file."));
+    }
+    if (layout.format().hasHeadingRow()) {
+      String note = ShapeFinder.note(shape, top(draft.file, layout));
+      if (!note.isEmpty()) {
+        notes.add(note);
+      }
     }
     // Names of records are matched by their exact field; rows are cut where the last heading ends.
     boolean records = !layout.format().hasHeadingRow();

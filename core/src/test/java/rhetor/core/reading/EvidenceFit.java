@@ -48,7 +48,7 @@ public final class EvidenceFit {
   /** Reads the sheets once; {@link #without} is then quick. */
   public EvidenceFit(List<Labelled> labelled, Knowledge knowledge) {
     names = new HeadingNames(knowledge);
-    kinds = new KindsOfSheet(knowledge, names);
+    kinds = new KindsOfSheet(knowledge, names, Nearness.SHIPPED);
     this.knowledge = knowledge;
     this.labelled = labelled;
     for (int i = 0; i < labelled.size(); i++) {
