@@ -346,4 +346,125 @@ class IntakeTest {
     writer.get("/api/products?state=NONSENSE").expect(422);
     writer.get("/api/products?after=!!").expect(422);
   }
+
+  private static JsonNode column(Visitor visitor, long intake, int index) {
+    return visitor.get("/api/intakes/" + intake).expect(200).body().path("columns").get(index);
+  }
+
+  private static long dropped(Visitor writer, String supplier, String cells) {
+    String csv = "SKU,Name,Tuft\n" + cells;
+    return writer.upload(supplier, "tuft.csv", bytes(csv)).expect(200).body().path("id").asLong();
+  }
+
+  @Test
+  void what_is_said_of_a_column_counts_for_any_supplier_until_it_is_taken_back(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    String wool = "T-1,Fjell,lambswool\nT-2,Vidde,goat hair\nT-3,Skare,lambswool\n";
+    long first = dropped(writer, "Tuft & Daughter", wool);
+    assertThat(column(writer, first, 2).path("meaning").asString()).isNotEqualTo("material");
+    writer
+        .put(
+            "/api/intakes/" + first + "/columns",
+            Map.of("columns", List.of(Map.of("column", 2, "meaning", "material"))))
+        .expect(200);
+
+    long second = dropped(writer, "Somebody Else", wool);
+    JsonNode read = column(writer, second, 2);
+    assertThat(read.path("meaning").asString()).isEqualTo("material");
+    assertThat(read.path("choices").size()).isZero();
+    assertThat(read.path("reason").asString()).contains("Material", "Tuft & Daughter");
+
+    long other = dropped(writer, "A Third", "T-1,Fjell,12 mm\nT-2,Vidde,14 mm\nT-3,Skare,9 mm\n");
+    JsonNode asked = column(writer, other, 2);
+    assertThat(asked.path("meaning").asString()).isEqualTo("extra");
+    assertThat(asked.path("choices").get(0).asString()).isEqualTo("material");
+    assertThat(asked.path("reason").asString()).contains("not like that here");
+
+    JsonNode answers = writer.get("/api/column-answers?search=tuft").expect(200).body();
+    JsonNode answer = answers.get(0);
+    assertThat(answer.path("heading").asString()).isEqualTo("Tuft");
+    assertThat(answer.path("supplier").asString()).isEqualTo("Tuft & Daughter");
+    house.as(Role.READER).delete("/api/column-answers/" + answer.path("id").asLong()).expect(403);
+    writer.delete("/api/column-answers/" + answer.path("id").asLong()).expect(204);
+    writer.delete("/api/column-answers/" + answer.path("id").asLong()).expect(404);
+    long later = dropped(writer, "A Fourth", wool);
+    assertThat(column(writer, later, 2).path("meaning").asString()).isNotEqualTo("material");
+  }
+
+  @Test
+  void two_people_who_said_different_things_of_a_column_are_asked_again(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    String cells = "T-1,Fjell,lambswool\nT-2,Vidde,goat hair\nT-3,Skare,felt\n";
+    for (String said : List.of("material", "keep")) {
+      long id =
+          writer
+              .upload(said + " house", "w.csv", bytes("SKU,Name,Wisp\n" + cells))
+              .expect(200)
+              .body()
+              .path("id")
+              .asLong();
+      writer
+          .put(
+              "/api/intakes/" + id + "/columns",
+              Map.of("columns", List.of(Map.of("column", 2, "meaning", said))))
+          .expect(200);
+    }
+    long third =
+        writer
+            .upload("third house", "w.csv", bytes("SKU,Name,Wisp\n" + cells))
+            .expect(200)
+            .body()
+            .path("id")
+            .asLong();
+    JsonNode asked = column(writer, third, 2);
+    assertThat(asked.path("choices").toString()).contains("keep", "material");
+  }
+
+  @Test
+  void what_each_product_is_can_be_said_where_nothing_tells(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    String csv = "SKU;Name;Rungs;Weight\nL-1;Stride;5;4 kg\nL-2;Reach;8;6 kg\nL-3;Loft;12;9 kg\n";
+    JsonNode sheet = writer.upload("Rung", "rung.csv", bytes(csv)).expect(200).body();
+    long id = sheet.path("id").asLong();
+    assertThat(sheet.path("asksThing").asBoolean()).isTrue();
+    assertThat(writer.get("/api/intakes/" + id + "/things").expect(200).body().size()).isEqualTo(5);
+    writer.put("/api/intakes/" + id + "/thing", Map.of("noun", "<b>x</b>")).expect(400);
+    JsonNode said =
+        writer
+            .put("/api/intakes/" + id + "/thing", Map.of("noun", "loft ladder"))
+            .expect(200)
+            .body();
+    assertThat(said.path("thing").asString()).isEqualTo("loft ladder");
+    assertThat(said.path("asksThing").asBoolean()).isFalse();
+    writer.post("/api/intakes/" + id + "/take", Map.of()).expect(200);
+    JsonNode product =
+        writer.get("/api/products?search=Stride").expect(200).body().path("items").get(0);
+    assertThat(product.toString()).contains("loft ladder");
+    // The supplier's next sheet needs nobody to say it again.
+    JsonNode next =
+        writer
+            .upload("Rung", "rung-2.csv", bytes(csv.replace("Stride", "Span")))
+            .expect(200)
+            .body();
+    assertThat(next.path("thing").asString()).isEqualTo("loft ladder");
+  }
+
+  @Test
+  void any_encoding_the_machine_knows_can_be_chosen(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    byte[] sheet =
+        "SKU;Name;Weight\nT-1;茶碗;200 g\nT-2;急須;300 g\n"
+            .getBytes(java.nio.charset.Charset.forName("Shift_JIS"));
+    assertThat(writer.get("/api/intakes/encodings").expect(200).body().toString())
+        .contains("Shift_JIS", "UTF-8", "KOI8-R");
+    long id = writer.upload("Kama", "kama.csv", sheet).expect(200).body().path("id").asLong();
+    JsonNode read =
+        writer
+            .put(
+                "/api/intakes/" + id + "/writing",
+                Map.of("encoding", "Shift_JIS", "delimiter", ";"))
+            .expect(200)
+            .body();
+    assertThat(read.path("preview").get(0).path("cells").get(1).asString()).isEqualTo("茶碗");
+  }
 }

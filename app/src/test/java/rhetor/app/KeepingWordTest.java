@@ -6,6 +6,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -15,6 +16,7 @@ import java.util.concurrent.CyclicBarrier;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -523,5 +525,75 @@ class KeepingWordTest {
         .noneMatch(
             i ->
                 facts.path("facts").get(i).toString().matches("(?i).*(new_|readiness|must_fix).*"));
+  }
+
+  @Test
+  void what_was_edited_in_the_houses_own_sheet_becomes_proofs() {
+    Visitor writer = house.as(Role.WRITER);
+    List<Long> products = written(writer, "KW-E", 3);
+    long intake =
+        house
+            .bean(JdbcClient.class)
+            .sql("select max(intake_id) from product_source where product_id = ?")
+            .param(products.getFirst())
+            .query(Long.class)
+            .single();
+    String sheet = writer.get("/api/intakes/" + intake + "/sheet").expect(200).text();
+    String title = title(writer, products.getFirst());
+    String second = title(writer, products.get(1));
+    // The second text is changed in the house after the sheet was written; its cell wasn't edited.
+    JsonNode proof = writer.get("/api/proofs/" + products.get(1)).expect(200).body();
+    writer
+        .seen(
+            proof.path("revision").asLong(),
+            "PUT",
+            "/api/proofs/" + products.get(1) + "/fields/title",
+            Map.of("text", "Changed in the house"))
+        .expect(200);
+    String edited = sheet.replaceFirst(Pattern.quote(title), "Edited in a sheet");
+    assertThat(edited).isNotEqualTo(sheet);
+
+    Answer dropped =
+        writer.upload("", "edited.csv", edited.getBytes(StandardCharsets.UTF_8)).expect(200);
+    long id = dropped.body().path("id").asLong();
+    assertThat(dropped.body().path("hasTexts").asBoolean()).isTrue();
+    JsonNode found = writer.get("/api/intakes/" + id + "/texts").expect(200).body();
+    assertThat(found.path("texts").asInt()).isEqualTo(1);
+    assertThat(found.path("products").asInt()).isEqualTo(1);
+    assertThat(found.path("older").asInt()).isEqualTo(1);
+    assertThat(found.path("examples").get(0).path("house").asString()).isEqualTo(title);
+    assertThat(found.path("examples").get(0).path("sheet").asString())
+        .isEqualTo("Edited in a sheet");
+    assertThat(title(writer, products.getFirst())).isEqualTo(title);
+
+    JsonNode taken = writer.post("/api/intakes/" + id + "/texts", Map.of()).expect(200).body();
+    assertThat(taken.path("texts").asInt()).isEqualTo(1);
+    assertThat(title(writer, products.getFirst())).isEqualTo("Edited in a sheet");
+    assertThat(title(writer, products.get(1))).isEqualTo("Changed in the house");
+    assertThat(second).isNotEqualTo("Changed in the house");
+    JsonNode history = writer.get("/api/proofs/" + products.getFirst()).expect(200).body();
+    assertThat(history.path("history").get(0).path("note").asString())
+        .isEqualTo("Edited in the sheet edited.csv");
+    // Taken over once, nothing is left to take over.
+    assertThat(writer.get("/api/intakes/" + id + "/texts").body().path("texts").asInt()).isZero();
+    // A sheet that Rhetor wrote nothing into has no such texts.
+    long plain =
+        writer
+            .upload("", "plain.csv", "sku,name\nKW-E1,Lamp\n".getBytes(StandardCharsets.UTF_8))
+            .expect(200)
+            .body()
+            .path("id")
+            .asLong();
+    writer.get("/api/intakes/" + plain + "/texts").expect(422);
+  }
+
+  private static String title(Visitor visitor, long product) {
+    JsonNode fields = visitor.get("/api/proofs/" + product).expect(200).body().path("fields");
+    for (JsonNode field : fields) {
+      if (field.path("code").asString().equals("title")) {
+        return field.path("html").asString();
+      }
+    }
+    throw new AssertionError("no title in " + fields);
   }
 }

@@ -51,11 +51,17 @@ class IntakeController {
 
   private final IntakeService intakes;
   private final IntakeTaking taking;
+  private final EditedTexts edited;
   private final HouseKnowledge knowledge;
   private final Channels channels;
 
   IntakeController(
-      IntakeService intakes, IntakeTaking taking, HouseKnowledge knowledge, Channels channels) {
+      IntakeService intakes,
+      IntakeTaking taking,
+      EditedTexts edited,
+      HouseKnowledge knowledge,
+      Channels channels) {
+    this.edited = edited;
     this.channels = channels;
     this.intakes = intakes;
     this.taking = taking;
@@ -96,6 +102,7 @@ class IntakeController {
       List<Column> columns,
       String thing,
       boolean asksThing,
+      boolean hasTexts,
       String obstacle,
       List<PreviewRow> preview,
       IntakeResult result,
@@ -140,7 +147,7 @@ class IntakeController {
           @Size(max = 60)
           @Pattern(
               regexp = "|\\p{L}[\\p{L}\\p{M} '’-]*",
-              message = "A noun has letters, spaces and hyphens: cordless drill.")
+              message = "A noun has letters, spaces and hyphens: cordless drill")
           String noun) {}
 
   /** Where a sheet's table stands. */
@@ -293,6 +300,18 @@ class IntakeController {
   @GetMapping("/api/intakes/{id}/things")
   List<String> things(@PathVariable long id) {
     return intakes.thingsLike(intakes.get(id));
+  }
+
+  /** What somebody edited of the texts that Rhetor wrote into a sheet. */
+  @GetMapping("/api/intakes/{id}/texts")
+  EditedTexts.Found editedTexts(@PathVariable long id) {
+    return edited.find(id);
+  }
+
+  /** Takes them over into the proofs. */
+  @PostMapping("/api/intakes/{id}/texts")
+  EditedTexts.Taken takeEditedTexts(@PathVariable long id, Principal person) {
+    return edited.take(id, person.getName());
   }
 
   /**
@@ -453,6 +472,7 @@ class IntakeController {
         columns,
         i.reading().thing(),
         i.reading().asksThing(),
+        EditedTexts.hasTexts(i),
         i.reading().obstacle().orElse(""),
         preview,
         i.result(),

@@ -107,6 +107,15 @@ public class ProofService {
     return text(product.textId());
   }
 
+  /** The texts of a product that counted before the one that does, the latest first. */
+  public Iterable<Text> earlier(Product product) {
+    return () ->
+        texts.history(product.id()).stream()
+            .filter(r -> r.id() != product.textId())
+            .map(r -> text(r.id()))
+            .iterator();
+  }
+
   List<TextStore.Revision> history(long product) {
     return texts.history(product);
   }

@@ -16,11 +16,16 @@ public final class TextColumns {
   /** Their headings, in order. */
   public static final List<String> HEADINGS =
       Stream.concat(
-              Arrays.stream(Field.values()).map(f -> "new_" + f.code()),
+              Arrays.stream(Field.values()).map(TextColumns::heading),
               Stream.of("readiness", "must_fix"))
           .toList();
 
   private TextColumns() {}
+
+  /** The heading of a field's column. */
+  public static String heading(Field field) {
+    return "new_" + field.code();
+  }
 
   /**
    * The cells of one product, with markup.

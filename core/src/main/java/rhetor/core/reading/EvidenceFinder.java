@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
@@ -248,10 +249,11 @@ final class EvidenceFinder {
   /** Whether most cells of a column are of another kind than those of a concept. */
   boolean contradicts(Meaning meaning, SheetColumn column, SheetColumns sheet) {
     Map<Evidence, Double> found = new EnumMap<>(Evidence.class);
-    knowledge
-        .concept(meaning.concept())
-        .ifPresent(concept -> concepts.gather(concept, column, sheet, found));
+    Optional<Concept> concept = knowledge.concept(meaning.concept());
+    concept.ifPresent(c -> concepts.gather(c, column, sheet, found));
+    boolean isOfTerms = concept.filter(c -> c.kind() == Concept.Kind.TERMS).isPresent();
     return found.getOrDefault(Evidence.MEASURED_OTHERWISE, 0.0) > HALF
+        || isOfTerms && found.getOrDefault(Evidence.NUMBERS_AS_WORDS, 0.0) > HALF
         || found.getOrDefault(Evidence.ANSWERS_OTHERWISE, 0.0) > HALF;
   }
 

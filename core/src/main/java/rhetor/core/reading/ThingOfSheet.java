@@ -120,9 +120,10 @@ final class ThingOfSheet {
                           noun,
                           Lexicon.shipped().goods(noun) >= HALF ? HEADING : HEADING_PERHAPS,
                           Double::sum));
-          heads(cells, NAMES, scores);
+          // "Lane 20" and "Lane 22" are two of a series that is called Lane.
+          heads(cells, 2, NAMES, scores);
         }
-        case KEYWORD -> heads(cells, KEYWORDS, scores);
+        case KEYWORD -> heads(cells, 1, KEYWORDS, scores);
         case PROSE -> texts(cells, scores);
         case CONCEPT, EXTRA -> parts.addAll(nouns(column.raw()));
         default -> {}
@@ -144,18 +145,20 @@ final class ThingOfSheet {
     return heading.contains("/") || names.isRole(heading) ? Optional.empty() : goods(heading);
   }
 
-  /** What phrases that differ end in. */
-  private static void heads(Cells cells, double worth, Map<String, Double> scores) {
+  /** What phrases end in that differ by more than numbers, and have so many words at least. */
+  private static void heads(Cells cells, int least, double worth, Map<String, Double> scores) {
     Map<String, Integer> counts = new HashMap<>();
-    List<String> distinct = cells.values().stream().distinct().toList();
+    List<List<String>> distinct =
+        cells.values().stream()
+            .map(c -> AFTER_HEAD.matcher(" " + c.toLowerCase(Locale.ROOT)).replaceFirst(""))
+            .map(h -> NOT_A_WORD.splitAsStream(h).filter(w -> w.length() >= SHORTEST).toList())
+            .distinct()
+            .toList();
     if (distinct.size() < FEW) {
       return;
     }
-    for (String cell : distinct) {
-      String head = AFTER_HEAD.matcher(" " + cell.toLowerCase(Locale.ROOT)).replaceFirst("");
-      List<String> words =
-          NOT_A_WORD.splitAsStream(head).filter(w -> w.length() >= SHORTEST).toList();
-      if (words.isEmpty()) {
+    for (List<String> words : distinct) {
+      if (words.size() < least) {
         continue;
       }
       String last = words.getLast();

@@ -6,7 +6,8 @@ package rhetor.core.sheet;
  * @param worksheet the worksheet's name; empty for files that have none
  * @param headingRow number of the first row that names the columns; 0 if none does, as in records
  *     that name their own
- * @param headingRows how many rows name them: one, or two where headings are grouped; 0 if none does
+ * @param headingRows how many rows name them: one, or two where headings are grouped; 0 if none
+ *     does
  * @param firstRow number of the first row that can be a product
  */
 public record SheetShape(String worksheet, int headingRow, int headingRows, int firstRow) {

@@ -42,7 +42,10 @@ class HeadingRowTest {
     assertThat(firstCells(sheet)).containsExactly("HB-101", "HB-102", "HB-201");
     assertThat(sheet.layout().headings())
         .containsExactly("Column 1", "Column 2", "Column 3", "Column 4", "Column 5");
-    assertThat(sheet.layout().notes()).singleElement().asString().contains("No row names the columns");
+    assertThat(sheet.layout().notes())
+        .singleElement()
+        .asString()
+        .contains("No row names the columns");
   }
 
   @Test
@@ -97,7 +100,8 @@ class HeadingRowTest {
 
   /** Any encoding that the machine knows can be chosen by hand. */
   @ParameterizedTest
-  @ValueSource(strings = {"Shift_JIS", "EUC-JP", "GB18030", "Big5", "KOI8-R", "windows-1251", "IBM850"})
+  @ValueSource(
+      strings = {"Shift_JIS", "EUC-JP", "GB18030", "Big5", "KOI8-R", "windows-1251", "IBM850"})
   void text_of_any_encoding_is_read_when_a_person_says_which(String name) throws IOException {
     Charset charset = Charset.forName(name);
     String word =
@@ -108,7 +112,9 @@ class HeadingRowTest {
           default -> "Schälchen";
         };
     Path file = folder.resolve("sheet.csv");
-    Files.write(file, ("SKU;Name;Weight\nT-1;" + word + ";200 g\nT-2;" + word + ";300 g\n").getBytes(charset));
+    Files.write(
+        file,
+        ("SKU;Name;Weight\nT-1;" + word + ";200 g\nT-2;" + word + ";300 g\n").getBytes(charset));
     Sheet sheet = Sheet.open(file).written(charset, ';');
     List<String> names = new ArrayList<>();
     try (Sheet.Rows rows = sheet.rows()) {
