@@ -23,6 +23,9 @@ public final class Lexicon {
   private static final Set<String> GOODS =
       Set.of("noun.artifact", "noun.food", "noun.plant", "noun.substance", "noun.animal");
 
+  /** More are not counted. */
+  private static final int MANY_KINDS = 1000;
+
   private static final class Loaded {
     static final Lexicon LEXICON = new Lexicon();
   }
@@ -68,6 +71,27 @@ public final class Lexicon {
     return nouns.of(lower(other)).stream().anyMatch(s -> of.contains(s.getOffset()));
   }
 
+  /** How many kinds of things a noun names in the sense that has most: "machine" names hundreds. */
+  public int kinds(String noun) {
+    return nouns.of(lower(noun)).stream()
+        .filter(s -> GOODS.contains(field(s)))
+        .mapToInt(this::below)
+        .max()
+        .orElse(0);
+  }
+
+  private int below(Synset sense) {
+    Set<Long> seen = new HashSet<>();
+    List<Synset> open = new ArrayList<>(List.of(sense));
+    while (!open.isEmpty() && seen.size() < MANY_KINDS) {
+      Synset next = open.removeLast();
+      if (seen.add(next.getOffset())) {
+        open.addAll(pointed(next, List.of(PointerType.HYPONYM)));
+      }
+    }
+    return seen.size() - 1;
+  }
+
   /** Words that mean the same as a noun in one of its senses; the noun among them. */
   public Set<String> synonyms(String noun) {
     Set<String> all = new HashSet<>();
@@ -92,10 +116,14 @@ public final class Lexicon {
     return seen;
   }
 
-  private List<Synset> above(Synset sense) {
+  private static List<Synset> above(Synset sense) {
+    return pointed(sense, List.of(PointerType.HYPERNYM, PointerType.INSTANCE_HYPERNYM));
+  }
+
+  private static List<Synset> pointed(Synset sense, List<PointerType> kinds) {
     List<Synset> all = new ArrayList<>();
     try {
-      for (PointerType kind : List.of(PointerType.HYPERNYM, PointerType.INSTANCE_HYPERNYM)) {
+      for (PointerType kind : kinds) {
         for (Pointer pointer : sense.getPointers(kind)) {
           all.add(pointer.getTargetSynset());
         }

@@ -38,7 +38,9 @@ final class ConceptEvidence {
       return;
     }
     if (concept.id().equals("category")) {
-      evidence.put(Evidence.KINDS, cells.share(v -> !kinds.find("", v, Set.of()).noun().isEmpty()));
+      double named = cells.share(v -> !kinds.find("", v, Set.of()).noun().isEmpty());
+      evidence.put(Evidence.KINDS, named);
+      evidence.put(Evidence.NO_HYPERNYMS, named == 0 ? 1.0 : 0);
     }
     if (!concept.hypernyms().isEmpty() && sheet.language().equals("en")) {
       double kinds = cells.kindsOf(concept.hypernyms());

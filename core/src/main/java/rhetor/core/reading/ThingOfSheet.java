@@ -36,6 +36,10 @@ final class ThingOfSheet {
   private static final double LEAST_SHARE = 0.34;
 
   private static final double HALF = 0.5;
+
+  /** A noun for so many kinds of things says too little: "machine", "instrument", "food". */
+  private static final int MOST_KINDS = 150;
+
   private static final int FEW = 3;
   private static final int SHORTEST = 3;
 
@@ -210,7 +214,9 @@ final class ThingOfSheet {
 
   /** A noun for something that can be sold, as one of it; nothing for other words. */
   private static Optional<String> goods(String word) {
-    if (KindFinder.isGrouping(word) || !Lexicon.shipped().isGoods(word)) {
+    if (KindFinder.isGrouping(word)
+        || !Lexicon.shipped().isGoods(word)
+        || Lexicon.shipped().kinds(word) > MOST_KINDS) {
       return Optional.empty();
     }
     boolean isSeveral = English.isPlural(word) && !English.isPluralOnly(word);

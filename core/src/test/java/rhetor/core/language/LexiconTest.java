@@ -2,6 +2,7 @@ package rhetor.core.language;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -40,5 +41,23 @@ class LexiconTest {
   @Test
   void words_of_one_sense_are_synonyms() {
     assertThat(lexicon.synonyms("flashlight")).contains("torch", "flashlight");
+  }
+
+  @Test
+  void nouns_for_hundreds_of_kinds_of_things_are_told_from_those_for_few() {
+    for (String narrow : List.of("ladder", "chair", "watch", "boat", "oil")) {
+      assertThat(Lexicon.shipped().kinds(narrow)).as(narrow).isBetween(1, 150);
+    }
+    for (String wide : List.of("machine", "instrument", "device", "vehicle", "food")) {
+      assertThat(Lexicon.shipped().kinds(wide)).as(wide).isGreaterThan(150);
+    }
+    assertThat(Lexicon.shipped().kinds("swiftly")).isZero();
+  }
+
+  @Test
+  void places_are_instances_of_what_they_are() {
+    assertThat(Lexicon.shipped().isKindOf("Denmark", "country")).isTrue();
+    assertThat(Lexicon.shipped().isKindOf("steel", "metal")).isTrue();
+    assertThat(Lexicon.shipped().isKindOf("Denmark", "metal")).isFalse();
   }
 }

@@ -277,4 +277,48 @@ class ReadingProposerTest {
     assertThat(read("Code | Name\nB1 | Oak Table\nB2 | Ash Chair\nB3 | Fulmar").areNamesMadeUp())
         .isFalse();
   }
+
+  @Test
+  void what_all_products_are_is_found_where_several_places_say_it() {
+    assertThat(
+            read("Code | Title | Search term\nB1 | Fjord | birch canoe\nB2 | Vik | touring canoe for two\nB3 | Skjer | red canoe")
+                .thing())
+        .isEqualTo("canoe");
+    assertThat(
+            read("Code | Item\nS1 | Coach screw\nS2 | Roofing screw\nS3 | Chipboard screw").thing())
+        .isEqualTo("screw");
+    // A series is no thing, and "machine" says too little.
+    assertThat(read("Code | Name\nP1 | Lane 20\nP2 | Lane 21\nP3 | Lane 22").thing()).isEmpty();
+    assertThat(read("Code | Machine\nP1 | Rook\nP2 | Jay\nP3 | Daw").thing()).isEmpty();
+  }
+
+  @Test
+  void what_was_said_of_a_heading_counts_until_the_cells_contradict_it() {
+    HeadingAnswers said =
+        new HeadingAnswers(
+            List.of(new HeadingAnswers.Answer("Tuft", Meaning.parse("material"), "Fjell & Son")));
+    List<String> headings = List.of("SKU", "Name", "TUFT:");
+    ReadingProposer proposer = new ReadingProposer(Knowledge.standard());
+    ColumnReading same =
+        proposer
+            .propose(
+                headings,
+                List.of(new SheetRow(2, List.of("A-1", "Rya", "lambswool"), new BitSet())),
+                said)
+            .columns()
+            .get(2);
+    assertThat(same.meaning().code()).isEqualTo("material");
+    assertThat(same.asks()).isFalse();
+    assertThat(same.reason()).contains("Fjell & Son");
+    ColumnReading other =
+        proposer
+            .propose(
+                headings,
+                List.of(new SheetRow(2, List.of("A-1", "Rya", "12 mm"), new BitSet())),
+                said)
+            .columns()
+            .get(2);
+    assertThat(other.meaning()).isEqualTo(Meaning.EXTRA);
+    assertThat(choices(other)).first().isEqualTo("material");
+  }
 }
