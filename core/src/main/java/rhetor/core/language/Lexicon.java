@@ -57,6 +57,31 @@ public final class Lexicon {
     return nouns.of(lower(noun)).stream().anyMatch(s -> GOODS.contains(field(s)));
   }
 
+  /**
+   * What sorts of things a noun may name that can be sold: what is made, eaten, grown, or neither;
+   * the names of WordNet's files. Buildings are made, and not sold.
+   */
+  public Set<String> sorts(String noun) {
+    Set<String> sorts = new HashSet<>();
+    for (Synset sense : nouns.of(lower(noun))) {
+      if (GOODS.contains(field(sense)) && !isBuilding(sense)) {
+        sorts.add(field(sense));
+      }
+    }
+    return sorts;
+  }
+
+  private boolean isBuilding(Synset sense) {
+    Set<Long> buildings = new HashSet<>();
+    nouns.of("building").forEach(s -> buildings.add(s.getOffset()));
+    for (Synset s = sense; s != null; s = above(s).stream().findFirst().orElse(null)) {
+      if (buildings.contains(s.getOffset())) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   /** The share of a noun's senses that name something that can be sold. */
   public double goods(String noun) {
     List<Synset> senses = nouns.of(lower(noun));

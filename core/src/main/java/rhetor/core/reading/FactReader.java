@@ -16,6 +16,7 @@ import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 import rhetor.core.reading.Meaning.Role;
 import rhetor.core.sheet.SheetProblem;
 import rhetor.core.sheet.SheetRow;
@@ -220,8 +221,9 @@ public final class FactReader {
     }
     List<Fact> ofColumns = collector.merge.facts();
     String name = tidyName(rawName, words(ofColumns, "brand"), sku);
+    String keyword = keywordColumn < 0 ? "" : CellText.clean(row.cell(keywordColumn));
     KindFinder.Kind kind =
-        kind(name, words(ofColumns, "category"), Set.copyOf(collector.merge.ids()));
+        kind(name, words(ofColumns, "category"), Set.copyOf(collector.merge.ids()), keyword);
     // Prose is read last: a column of its own is the better source.
     for (int i = 0; i < reading.columns().size(); i++) {
       if (reading.columns().get(i).meaning().role() == Role.PROSE && !row.cell(i).isEmpty()) {
@@ -229,7 +231,6 @@ public final class FactReader {
       }
     }
     List<Fact> facts = collector.merge.facts();
-    String keyword = keywordColumn < 0 ? "" : CellText.clean(row.cell(keywordColumn));
     return new ProductFacts(
         sku,
         name,
@@ -242,8 +243,36 @@ public final class FactReader {
         PictureLinks.together(pictures));
   }
 
-  private KindFinder.Kind kind(String name, String category, Set<String> concepts) {
-    return kinds.find(reading.areNamesMadeUp() ? "" : name, category, concepts, reading.thing());
+  /** What a product is: by its name and category, by its sheet, or by its keyword. */
+  private KindFinder.Kind kind(String name, String category, Set<String> concepts, String keyword) {
+    String telling = reading.areNamesMadeUp() ? "" : name;
+    KindFinder.Kind kind = kinds.find(telling, category, concepts, reading.thing());
+    boolean isOdd =
+        kind.productClass().isEmpty()
+            && !reading.sort().isEmpty()
+            && !kind.noun().equals(reading.thing())
+            && !Lexicon.shipped().sorts(English.lastWord(kind.noun())).contains(reading.sort());
+    // Among candles a "Travel Tin" is no tin, and may be no candle either.
+    boolean isDoubtful =
+        category.isEmpty()
+            && !reading.thing().isEmpty()
+            && !kind.noun().isEmpty()
+            && !isAkin(kind.noun(), reading.thing());
+    if (isDoubtful) {
+      return new KindFinder.Kind("", "");
+    }
+    KindFinder.Kind known = isOdd ? kinds.find("", "", concepts, reading.thing()) : kind;
+    return known.noun().isEmpty() && reading.language().equals("en")
+        ? kinds.ofPhrase(keyword)
+        : known;
+  }
+
+  private static boolean isAkin(String noun, String thing) {
+    String head = English.lastWord(noun);
+    String of = English.lastWord(thing);
+    return head.equals(of)
+        || Lexicon.shipped().isKindOf(head, of)
+        || Lexicon.shipped().isKindOf(of, head);
   }
 
   private Prose proseOf(String cell) {

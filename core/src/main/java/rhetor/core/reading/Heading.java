@@ -26,6 +26,10 @@ record Heading(String name, String label, String unit) {
 
   private static final Pattern RATE = Pattern.compile("(.+?)[ ]+([A-Za-z]{1,3})[ ]+(h|hr|min|s)");
 
+  /** "g per l" is no litre. */
+  private static final Pattern SHARED_OUT =
+      Pattern.compile("(?i).*(?:^|\\s)(?:per|pro|par|por|je|each|every)\\s*");
+
   private static final Pattern MADE_IN =
       Pattern.compile("(?i).*\\b(?:made|grown|produced|built|woven|printed|designed|bottled) in");
 
@@ -64,6 +68,7 @@ record Heading(String name, String label, String unit) {
       Matcher trailing = TRAILING.matcher(spaced);
       if (trailing.matches()
           && !MADE_IN.matcher(spaced).matches()
+          && !SHARED_OUT.matcher(trailing.group(1)).matches()
           && (SAFE_UNITS.contains(trailing.group(2))
               || isUnmistakable(trailing.group(2), knowledge)
               || text.indexOf('_') > 0 && MACHINE_UNITS.contains(trailing.group(2)))

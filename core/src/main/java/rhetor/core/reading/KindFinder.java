@@ -156,6 +156,30 @@ final class KindFinder {
     return new Kind(named == null ? kind.productClass : named.of.id(), thing);
   }
 
+  /**
+   * What a search phrase for a product says that it is: the last known thing in it, before what it
+   * is for or has.
+   */
+  Kind ofPhrase(String phrase) {
+    String head = ThingOfSheet.head(phrase);
+    String[] words = head.strip().split("[^\\p{L}'-]+");
+    for (int end = words.length; end > 0; end--) {
+      for (int from = Math.max(0, end - 2); from < end; from++) {
+        String noun = String.join(" ", Arrays.copyOfRange(words, from, end));
+        Named named = byName.get(noun);
+        if (named != null) {
+          return new Kind(named.of.id(), named.noun);
+        }
+        String one =
+            English.isPlural(noun) && !English.isPluralOnly(noun) ? English.singular(noun) : noun;
+        if (knowledge.things().contains(one)) {
+          return new Kind("", one);
+        }
+      }
+    }
+    return new Kind("", "");
+  }
+
   /** The class that at least two of the facts tell of, because hardly any other has them. */
   private Optional<ProductClass> told(Set<String> concepts) {
     return knowledge.classes().stream()

@@ -103,7 +103,32 @@ final class KindsOfSheet {
         reading.language(),
         reading.boilerplate(),
         things.find(sheet, reading.columns()).orElse(""),
-        name >= 0 && areNamesMadeUp(sheet.columns().get(name).cells().values()));
+        name >= 0 && areNamesMadeUp(sheet.columns().get(name).cells().values()),
+        reading.language().equals("en") ? sort(sheet, reading) : "");
+  }
+
+  /** The sort of things that most nouns of the categories name, if any. */
+  private String sort(SheetColumns sheet, Reading reading) {
+    Map<String, Integer> counts = new HashMap<>();
+    int nouns = 0;
+    for (SheetColumn column : sheet.columns()) {
+      if (!reading.columns().get(column.index()).meaning().concept().equals("category")) {
+        continue;
+      }
+      for (String shelf : new HashSet<>(column.cells().values())) {
+        String noun = kinds.find("", shelf, Set.of()).noun();
+        Set<String> sorts = Lexicon.shipped().sorts(English.lastWord(noun));
+        sorts.forEach(s -> counts.merge(s, 1, Integer::sum));
+        nouns += noun.isEmpty() ? 0 : 1;
+      }
+    }
+    int all = nouns;
+    return counts.entrySet().stream()
+        .filter(e -> all >= FEW_NAMES && e.getValue() >= MANY * all)
+        .max(
+            Map.Entry.<String, Integer>comparingByValue().thenComparing(Map.Entry.comparingByKey()))
+        .map(Map.Entry::getKey)
+        .orElse("");
   }
 
   /** What all products are, if the heading over their names is a noun for things that are sold. */

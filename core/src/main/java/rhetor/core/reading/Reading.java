@@ -12,6 +12,8 @@ import java.util.Optional;
  * @param boilerplate sentences that stand in most of the prose and say nothing of the product
  * @param thing what all products are, where the heading over their names says so: "boat"; or empty
  * @param areNamesMadeUp whether the names don't say what the products are: "Kestrel", "Cabin"
+ * @param sort what sort of things they are, as {@link rhetor.core.language.Lexicon#sorts} names it:
+ *     among tables and benches an egg is none; empty if they are of several
  */
 public record Reading(
     List<ColumnReading> columns,
@@ -19,8 +21,10 @@ public record Reading(
     String language,
     List<String> boilerplate,
     String thing,
-    Boolean areNamesMadeUp) {
+    Boolean areNamesMadeUp,
+    String sort) {
   public Reading {
+    sort = sort == null ? "" : sort;
     // Readings that were stored before this was known don't have it.
     areNamesMadeUp = areNamesMadeUp != null && areNamesMadeUp;
     thing = thing == null ? "" : thing;
@@ -31,13 +35,14 @@ public record Reading(
   /** A reading of a sheet of which nothing is known but its columns. */
   public Reading(
       List<ColumnReading> columns, NumberStyle numbers, String language, List<String> boilerplate) {
-    this(columns, numbers, language, boilerplate, "", false);
+    this(columns, numbers, language, boilerplate, "", false, "");
   }
 
   /** The same sheet with its columns read otherwise. */
   public Reading with(
       List<ColumnReading> others, NumberStyle otherNumbers, List<String> otherBoilerplate) {
-    return new Reading(others, otherNumbers, language, otherBoilerplate, thing, areNamesMadeUp);
+    return new Reading(
+        others, otherNumbers, language, otherBoilerplate, thing, areNamesMadeUp, sort);
   }
 
   /**
@@ -46,7 +51,7 @@ public record Reading(
    * @param noun as it is said of one: "ladder"; empty if they differ
    */
   public Reading withThing(String noun) {
-    return new Reading(columns, numbers, language, boilerplate, noun, areNamesMadeUp);
+    return new Reading(columns, numbers, language, boilerplate, noun, areNamesMadeUp, sort);
   }
 
   /** Whether nothing says what the products are: neither their names nor a column. */

@@ -48,6 +48,9 @@ final class ThingOfSheet {
       Pattern.compile(
           "(?i)\\s+(?:for|with|without|in|to|of|from|on|by|and|under|uk|size|no|nr)\\b.*|[,;:(\\[|].*|\\s+[–—-]\\s.*");
 
+  /** "6 cup" says how much. */
+  private static final Pattern MEASURE = Pattern.compile("\\d[\\d.,x/-]*[ -]?\\p{L}*");
+
   private static final Pattern NOT_A_WORD = Pattern.compile("[^\\p{L}'-]+");
 
   /** So many nouns are proposed where nothing says what the products are. */
@@ -149,12 +152,18 @@ final class ThingOfSheet {
     return heading.contains("/") || names.isRole(heading) ? Optional.empty() : goods(heading);
   }
 
+  /** A phrase up to what says what for, of what or with what, in small letters. */
+  static String head(String phrase) {
+    String plain = MEASURE.matcher(phrase.toLowerCase(Locale.ROOT)).replaceAll(" ");
+    return AFTER_HEAD.matcher(" " + plain).replaceFirst("");
+  }
+
   /** What phrases end in that differ by more than numbers, and have so many words at least. */
   private static void heads(Cells cells, int least, double worth, Map<String, Double> scores) {
     Map<String, Integer> counts = new HashMap<>();
     List<List<String>> distinct =
         cells.values().stream()
-            .map(c -> AFTER_HEAD.matcher(" " + c.toLowerCase(Locale.ROOT)).replaceFirst(""))
+            .map(ThingOfSheet::head)
             .map(h -> NOT_A_WORD.splitAsStream(h).filter(w -> w.length() >= SHORTEST).toList())
             .distinct()
             .toList();
@@ -183,7 +192,12 @@ final class ThingOfSheet {
     if (distinct.size() < FEW) {
       return;
     }
-    distinct.forEach(text -> nouns(text).forEach(noun -> counts.merge(noun, 1, Integer::sum)));
+    // What can't be counted is a part or a substance as a rule: "duck fat 4 %".
+    distinct.forEach(
+        text ->
+            nouns(text).stream()
+                .filter(noun -> English.isCountable(noun) && !English.isMass(noun))
+                .forEach(noun -> counts.merge(noun, 1, Integer::sum)));
     add(counts, distinct.size(), TEXTS, scores);
   }
 
