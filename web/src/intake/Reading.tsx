@@ -13,6 +13,7 @@ import { useMay } from '../frame/session';
 import { Questions } from './Questions';
 import { Changes } from './Changes';
 import { DryRun } from './DryRun';
+import { EditedTexts } from './EditedTexts';
 import { ShapeSentence } from './ShapeSentence';
 import { ThingSentence } from './ThingSentence';
 
@@ -126,6 +127,7 @@ export function Reading({ id }: { id: number }) {
         </Typography>
       ))}
       {isOpen && mayWrite && <ShapeSentence sheet={sheet} onChanged={changed} />}
+      {isOpen && mayWrite && sheet.hasTexts && <EditedTexts id={id} />}
       {isOpen && mayWrite && <ThingSentence sheet={sheet} onChanged={changed} />}
       {(sheet.status === 'TAKEN' || sheet.status === 'TAKEN_BACK') && <Result sheet={sheet} />}
       {sheet.changes.length > 0 && isOpen && <Changes sheet={sheet} onChanged={changed} />}

@@ -81,12 +81,16 @@ export function ShapeSentence(props: { sheet: Intake; onChanged: (fresh: Intake)
   });
   const encodings = (known.data ?? []).map((value) => ({ value, label: CALLED[value] ?? value }));
   const shape = sheet.shape;
-  const hasRows = shape.headingRow > 0;
-  const end = shape.headingRow + shape.headingRows;
-  const headings = Array.from({ length: ROWS }, (_, i) => i + 1).flatMap((row) => [
-    { value: `${row}+1`, label: `row ${row}` },
-    { value: `${row}+2`, label: `rows ${row} and ${row + 1}` },
-  ]);
+  // Records name their own fields.
+  const hasRows = ['DELIMITED', 'XLSX', 'ODS'].includes(sheet.format);
+  const end = Math.max(1, shape.headingRow + shape.headingRows);
+  const headings = [
+    ...Array.from({ length: ROWS }, (_, i) => i + 1).flatMap((row) => [
+      { value: `${row}+1`, label: `row ${row}` },
+      { value: `${row}+2`, label: `rows ${row} and ${row + 1}` },
+    ]),
+    { value: '0+0', label: 'no row' },
+  ];
   const firsts = Array.from({ length: ROWS }, (_, i) => end + i).map((row) => ({
     value: String(row),
     label: `row ${row}`,
@@ -126,7 +130,8 @@ export function ShapeSentence(props: { sheet: Intake; onChanged: (fresh: Intake)
                   worksheet: shape.worksheet,
                   headingRow: row,
                   headingRows: rows,
-                  firstRow: row + rows,
+                  // What was taken for headings is a product if no row has them.
+                  firstRow: row === 0 ? Math.max(1, shape.headingRow) : row + rows,
                 });
               }}
             />{' '}

@@ -541,6 +541,17 @@ class KeepingWordTest {
     String sheet = writer.get("/api/intakes/" + intake + "/sheet").expect(200).text();
     String title = title(writer, products.getFirst());
     String second = title(writer, products.get(1));
+    // An encoding that lacks dashes and quotation marks makes no edits.
+    String latin = rhetor.core.exchange.Encodable.text(sheet, StandardCharsets.ISO_8859_1);
+    assertThat(latin).isNotEqualTo(sheet);
+    long old =
+        writer
+            .upload("", "latin.csv", latin.getBytes(StandardCharsets.ISO_8859_1))
+            .expect(200)
+            .body()
+            .path("id")
+            .asLong();
+    assertThat(writer.get("/api/intakes/" + old + "/texts").body().path("texts").asInt()).isZero();
     // The second text is changed in the house after the sheet was written; its cell wasn't edited.
     JsonNode proof = writer.get("/api/proofs/" + products.get(1)).expect(200).body();
     writer

@@ -47,11 +47,13 @@ final class ReadingBench {
         COLUMNS,
         (System.nanoTime() - start) / 1e9);
     print("learned from the others", EvidenceFit.crossed(sheets("labelled"), knowledge));
-    ReadingMeasure apart = new ReadingMeasure(knowledge);
-    for (Labelled sheet : sheets("kept-back")) {
-      apart.add(sheet, l -> proposer.propose(l.headings(), l.rows()));
+    for (String apart : List.of("kept-back", "kept-back-2", "unprepared")) {
+      ReadingMeasure measure = new ReadingMeasure(knowledge);
+      for (Labelled sheet : sheets(apart)) {
+        measure.add(sheet, l -> proposer.propose(l.headings(), l.rows()));
+      }
+      print("never learned from, " + apart, measure);
     }
-    print("never learned from", apart);
   }
 
   /**

@@ -27,7 +27,7 @@ class ColumnAnswerController {
    * @param afterId that answer's id
    */
   @GetMapping("/api/column-answers")
-  List<ColumnAnswers.Answer> page(
+  List<ColumnAnswers.ColumnAnswer> page(
       @RequestParam(defaultValue = "") String search,
       @RequestParam(defaultValue = "") String after,
       @RequestParam(defaultValue = "0") long afterId) {

@@ -25,7 +25,8 @@ class ColumnAnswers {
   }
 
   /** One answer, as it is listed. */
-  record Answer(long id, String heading, String meaning, String supplier, String by, Instant at) {}
+  record ColumnAnswer(
+      long id, String heading, String meaning, String supplier, String by, Instant at) {}
 
   /** All that was said, for reading sheets by. */
   HeadingAnswers all() {
@@ -44,7 +45,7 @@ class ColumnAnswers {
    * @param afterKey only what comes behind this answer's heading, empty for the first page
    * @param afterId and behind this answer, where headings are the same
    */
-  List<Answer> page(String search, String afterKey, long afterId, int most) {
+  List<ColumnAnswer> page(String search, String afterKey, long afterId, int most) {
     return jdbc.sql(
             """
             select id, heading, meaning, supplier, said_by, said_at from column_answer
@@ -58,7 +59,7 @@ class ColumnAnswers {
         .param("most", most)
         .query(
             (rs, i) ->
-                new Answer(
+                new ColumnAnswer(
                     rs.getLong(1),
                     rs.getString(2),
                     rs.getString(3),

@@ -1,5 +1,7 @@
 package rhetor.app.intake;
 
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
@@ -16,6 +18,7 @@ import rhetor.app.proof.ProofService;
 import rhetor.app.proof.Text;
 import rhetor.app.style.HouseStyle;
 import rhetor.app.web.Refused;
+import rhetor.core.exchange.Encodable;
 import rhetor.core.exchange.FormulaGuard;
 import rhetor.core.exchange.Html;
 import rhetor.core.exchange.TextColumns;
@@ -33,6 +36,14 @@ import rhetor.core.text.Sentence;
 class EditedTexts {
   private static final int EXAMPLES = 3;
 
+  /** What sheets are written in; the first can encode all. */
+  private static final List<Charset> ENCODINGS =
+      List.of(
+          StandardCharsets.UTF_8,
+          Charset.forName("windows-1252"),
+          Charset.forName("ISO-8859-15"),
+          StandardCharsets.ISO_8859_1);
+
   private final IntakeService intakes;
   private final ProductService products;
   private final ProofService proofs;
@@ -47,7 +58,8 @@ class EditedTexts {
   }
 
   /** One field that reads otherwise in the sheet than in the house. */
-  record Change(long product, String sku, String name, String field, String house, String sheet) {}
+  record EditedField(
+      long product, String sku, String name, String field, String house, String sheet) {}
 
   /**
    * What a sheet's texts are beside the house's.
@@ -56,7 +68,7 @@ class EditedTexts {
    * @param older how many fields read as an earlier revision did: nobody edited them
    * @param unknown rows whose SKU the house doesn't know, or that have no text in it
    */
-  record Found(int texts, int products, int older, int unknown, List<Change> examples) {}
+  record TextsEdited(int texts, int products, int older, int unknown, List<EditedField> examples) {}
 
   /**
    * What was taken over.
@@ -64,7 +76,7 @@ class EditedTexts {
    * @param texts fields, of how many products
    * @param left products whose text somebody changed at that moment
    */
-  record Taken(int texts, int products, int left) {}
+  record TextsTakenOver(int texts, int products, int left) {}
 
   /** The edited fields of one product. */
   private record Edited(Product product, Text text, Map<Field, String> fields) {}
@@ -75,9 +87,9 @@ class EditedTexts {
   }
 
   /** What was edited in a sheet; nothing is kept. */
-  Found find(long id) {
+  TextsEdited find(long id) {
     Tally tally = new Tally();
-    List<Change> examples = new ArrayList<>();
+    List<EditedField> examples = new ArrayList<>();
     each(
         intakes.get(id),
         tally,
@@ -86,7 +98,7 @@ class EditedTexts {
                 (field, cell) -> {
                   if (examples.size() < EXAMPLES) {
                     examples.add(
-                        new Change(
+                        new EditedField(
                             edited.product.id(),
                             edited.product.facts().sku(),
                             edited.product.facts().name(),
@@ -95,11 +107,11 @@ class EditedTexts {
                             cell));
                   }
                 }));
-    return new Found(tally.texts, tally.products, tally.older, tally.unknown, examples);
+    return new TextsEdited(tally.texts, tally.products, tally.older, tally.unknown, examples);
   }
 
   /** Takes what was edited over: each product's as one revision that waits in proof. */
-  Taken take(long id, String by) {
+  TextsTakenOver take(long id, String by) {
     Intake intake = intakes.get(id);
     int[] counts = new int[3];
     each(
@@ -119,7 +131,7 @@ class EditedTexts {
             counts[2]++;
           }
         });
-    return new Taken(counts[0], counts[1], counts[2]);
+    return new TextsTakenOver(counts[0], counts[1], counts[2]);
   }
 
   private static final class Tally {
@@ -184,10 +196,17 @@ class EditedTexts {
     return changed.isEmpty() ? Optional.empty() : Optional.of(new Edited(product, text, changed));
   }
 
-  /** Spreadsheets change the ends of lines, and a sheet guards what looks like a formula. */
+  /**
+   * Whether a cell is what Rhetor wrote: spreadsheets change the ends of lines, sheets guard what
+   * looks like a formula, and older encodings lack dashes and quotation marks.
+   */
   private static boolean isSame(String text, String cell) {
     String plain = plain(cell);
-    return plain(text).equals(plain) || plain(FormulaGuard.neutral(text)).equals(plain);
+    return ENCODINGS.stream()
+        .map(charset -> Encodable.text(text, charset))
+        .anyMatch(
+            written ->
+                plain(written).equals(plain) || plain(FormulaGuard.neutral(written)).equals(plain));
   }
 
   /**

@@ -304,13 +304,13 @@ class IntakeController {
 
   /** What somebody edited of the texts that Rhetor wrote into a sheet. */
   @GetMapping("/api/intakes/{id}/texts")
-  EditedTexts.Found editedTexts(@PathVariable long id) {
+  EditedTexts.TextsEdited editedTexts(@PathVariable long id) {
     return edited.find(id);
   }
 
   /** Takes them over into the proofs. */
   @PostMapping("/api/intakes/{id}/texts")
-  EditedTexts.Taken takeEditedTexts(@PathVariable long id, Principal person) {
+  EditedTexts.TextsTakenOver takeEditedTexts(@PathVariable long id, Principal person) {
     return edited.take(id, person.getName());
   }
 

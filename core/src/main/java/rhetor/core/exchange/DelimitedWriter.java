@@ -6,7 +6,6 @@ import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.nio.charset.CharsetEncoder;
-import java.text.Normalizer;
 import java.util.List;
 import rhetor.core.sheet.SheetFormat;
 import rhetor.core.sheet.SheetLayout;
@@ -68,34 +67,8 @@ final class DelimitedWriter implements SheetWriter {
     return plain ? cell : '"' + cell.replace("\"", "\"\"") + '"';
   }
 
-  /** Characters that the sheet's encoding lacks, replaced by the nearest that it has. */
   private String encodable(String cell) {
-    if (encoder.canEncode(cell)) {
-      return cell;
-    }
-    StringBuilder text = new StringBuilder();
-    cell.codePoints()
-        .forEach(
-            c -> {
-              String s = Character.toString(c);
-              if (encoder.canEncode(s)) {
-                text.append(s);
-                return;
-              }
-              String nearest =
-                  switch (s) {
-                    case "–", "—", "−", "‐" -> "-";
-                    case "’", "‘" -> "'";
-                    case "“", "”" -> "\"";
-                    case "…" -> "...";
-                    case "€" -> "EUR";
-                    case "≈" -> "about";
-                    default ->
-                        Normalizer.normalize(s, Normalizer.Form.NFD).replaceAll("\\p{M}", "");
-                  };
-              text.append(encoder.canEncode(nearest) ? nearest : "");
-            });
-    return text.toString();
+    return Encodable.text(cell, encoder);
   }
 
   @Override

@@ -84,9 +84,13 @@ final class KindFinder {
   KindFinder(Knowledge knowledge) {
     this.knowledge = knowledge;
     for (ProductClass c : knowledge.classes()) {
-      for (List<String> names : c.names().values()) {
-        for (String name : names) {
+      for (Map.Entry<String, List<String>> names : c.names().entrySet()) {
+        for (String name : names.getValue()) {
           String lower = name.toLowerCase(Locale.ROOT);
+          if (!names.getKey().equals("en") && English.isKnown(lower)) {
+            // A door's pull is no jumper, though the French call one so.
+            continue;
+          }
           byName.put(lower, new Named(c, c.noun()));
           byName.putIfAbsent(English.plural(lower), new Named(c, c.noun()));
         }

@@ -233,7 +233,7 @@ public final class ReadingProposer {
   }
 
   /** Whether a person may say that a column is this. */
-  private static boolean isWorthAsking(Likely likely, Set<String> taken) {
+  private boolean isWorthAsking(Likely likely, Set<String> taken) {
     boolean isNamed = !likely.candidate().name().isEmpty() && likely.probability() >= NAMED;
     boolean isKinds = likely.candidate().evidence().getOrDefault(Evidence.KINDS, 0.0) >= KINDS;
     boolean isContradicted =
@@ -287,10 +287,18 @@ public final class ReadingProposer {
   }
 
   /**
-   * Whether most cells measure something else: then the column is out, whatever its heading says.
+   * Whether most cells measure something else, or are amounts where words are meant: then the
+   * column is out, whatever its heading says.
    */
-  private static boolean measuresElse(Likely likely) {
-    return likely.candidate().evidence().getOrDefault(Evidence.MEASURED_OTHERWISE, 0.0) > 0.5;
+  private boolean measuresElse(Likely likely) {
+    boolean isOfTerms =
+        knowledge
+            .concept(likely.meaning().concept())
+            .filter(c -> c.kind() == Concept.Kind.TERMS)
+            .isPresent();
+    Map<Evidence, Double> evidence = likely.candidate().evidence();
+    return evidence.getOrDefault(Evidence.MEASURED_OTHERWISE, 0.0) > HALF
+        || isOfTerms && evidence.getOrDefault(Evidence.NUMBERS_AS_WORDS, 0.0) > HALF;
   }
 
   private String whyAsked(Likely likely) {

@@ -27,6 +27,9 @@ final class SilentHeadings {
   private static final int FEW_MEANINGS = 4;
   private static final int PROSE = 90;
 
+  /** Cells from here on are like names, see {@link Cells#nameLike}. */
+  private static final double NAMES = 1.3;
+
   private final Knowledge knowledge;
 
   SilentHeadings(Knowledge knowledge) {
@@ -74,7 +77,10 @@ final class SilentHeadings {
                         "",
                         0.5,
                         "Neither the heading nor the cells say what it is.")
-                    .asking(List.of(Meaning.KEEP, Meaning.EXTRA)));
+                    .asking(
+                        !taken.contains("name") && cells.nameLike() >= NAMES
+                            ? List.of(Meaning.KEEP, Meaning.NAME, Meaning.EXTRA)
+                            : List.of(Meaning.KEEP, Meaning.EXTRA)));
   }
 
   private static ColumnReading guess(String raw, String concept, String reason) {

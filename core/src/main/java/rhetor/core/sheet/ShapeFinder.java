@@ -18,6 +18,10 @@ final class ShapeFinder {
   private static final double FILLED = 0.5;
   private static final double WORDS = 0.7;
   private static final double DISTINCT = 0.8;
+
+  /** Of the first row that fills the width, some may come again: a column for each size. */
+  private static final double DISTINCT_FIRST = 0.5;
+
   private static final int LONGEST_HEADING = 60;
 
   /** From this share of columns on a row is written like those below, and is a product. */
@@ -40,16 +44,17 @@ final class ShapeFinder {
       return new SheetShape(worksheet, 1, 1, 2);
     }
     int width = rows.stream().mapToInt(ShapeFinder::filled).max().orElse(0);
-    int at = 0;
-    while (at < rows.size() && !isHeading(rows.get(at), width)) {
-      at++;
-    }
     int first = 0;
     while (first < rows.size() - 1 && filled(rows.get(first)) < FILLED * width) {
       first++;
     }
     if (alike(rows, first) >= ALIKE) {
       return SheetShape.withoutHeadings(worksheet, rows.get(first).number());
+    }
+    int at = first;
+    while (at < rows.size()
+        && !isHeading(rows.get(at), width, at == first ? DISTINCT_FIRST : DISTINCT)) {
+      at++;
     }
     // Where nothing looks like headings the first row is taken, as ever.
     at = at == rows.size() ? first : at;
@@ -119,7 +124,7 @@ final class ShapeFinder {
     return (int) row.cells().stream().filter(c -> !c.isBlank()).count();
   }
 
-  private static boolean isHeading(SheetRow row, int width) {
+  private static boolean isHeading(SheetRow row, int width, double different) {
     Set<String> distinct = new HashSet<>();
     int filled = 0;
     int words = 0;
@@ -133,7 +138,7 @@ final class ShapeFinder {
     return filled > 0
         && filled >= FILLED * width
         && words >= WORDS * filled
-        && distinct.size() >= DISTINCT * filled;
+        && distinct.size() >= different * filled;
   }
 
   private static boolean isWords(String cell) {

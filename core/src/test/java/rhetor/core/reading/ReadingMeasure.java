@@ -194,4 +194,12 @@ public final class ReadingMeasure {
   public List<String> told() {
     return told;
   }
+
+  public List<String> wrongKinds() {
+    return kinds;
+  }
+
+  public List<String> wrongNames() {
+    return names;
+  }
 }

@@ -1,0 +1,132 @@
+package rhetor.core.reading;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.reading.Meaning.Role;
+import rhetor.core.sheet.Sheet;
+import rhetor.core.sheet.SheetRow;
+
+/** Sheets that mislead: what can't be sure stays under its own heading, and nothing falls over. */
+class BadReadingsTest {
+  private static final Knowledge KNOWLEDGE = Knowledge.standard();
+
+  @TempDir Path folder;
+
+  private Reading read(String csv) throws Exception {
+    Sheet sheet = Sheet.open(Files.writeString(folder.resolve("sheet.csv"), csv));
+    List<SheetRow> rows = new ArrayList<>();
+    try (Sheet.Rows all = sheet.rows()) {
+      all.forEachRemaining(rows::add);
+    }
+    return new ReadingProposer(KNOWLEDGE).propose(sheet.layout().headings(), rows);
+  }
+
+  private static List<String> codes(Reading reading) {
+    return reading.columns().stream().map(c -> c.meaning().code()).toList();
+  }
+
+  @Test
+  void a_sheet_in_two_languages_is_read_by_both_names() throws Exception {
+    Reading reading =
+        read(
+            """
+            SKU;Name;Gewicht;Material;Farbe;Width
+            A-1;Heron;2 kg;oak;blau;30 cm
+            A-2;Egret;3 kg;ash;rot;40 cm
+            A-3;Teal;1 kg;elm;blau;50 cm
+            """);
+    assertThat(codes(reading)).startsWith("sku", "name", "weight").endsWith("width");
+    assertThat(codes(reading).get(3)).isIn("material", "extra");
+    assertThat(codes(reading).get(4)).isIn("colour", "extra");
+  }
+
+  @Test
+  void headings_that_lie_are_asked_about() throws Exception {
+    Reading reading =
+        read(
+            """
+            SKU,Name,Weight,Colour,Waterproof
+            A-1,Heron,30 cm,2 kg,oak
+            A-2,Egret,40 cm,3 kg,ash
+            A-3,Teal,50 cm,1 kg,elm
+            """);
+    assertThat(codes(reading).subList(2, 5)).doesNotContain("weight", "colour", "waterproof");
+    assertThat(reading.columns().get(2).asks()).isTrue();
+    assertThat(reading.columns().get(2).reason()).contains("measured in something else");
+  }
+
+  @Test
+  void cells_that_are_all_alike_make_no_name_and_no_code() throws Exception {
+    Reading reading =
+        read(
+            """
+            Article,Kind,Note
+            same,same,same
+            same,same,same
+            same,same,same
+            """);
+    assertThat(reading.columns()).hasSize(3);
+    assertThat(codes(reading).get(2)).isIn("keep", "extra");
+  }
+
+  @Test
+  void numbers_without_any_unit_are_asked_about() throws Exception {
+    Reading reading =
+        read(
+            """
+            SKU,Name,Weight
+            A-1,Heron,940
+            A-2,Egret,1200
+            A-3,Teal,780
+            """);
+    ColumnReading weight = reading.columns().get(2);
+    assertThat(weight.meaning().code()).isEqualTo("weight");
+    assertThat(weight.holdsUp()).isTrue();
+    assertThat(weight.units()).contains("g", "kg");
+  }
+
+  @Test
+  void three_hundred_columns_without_names_are_kept_back_all_but_the_codes() throws Exception {
+    StringBuilder csv = new StringBuilder();
+    csv.append(
+        String.join(",", IntStream.rangeClosed(1, 300).mapToObj(i -> "A" + i).toList()) + "\n");
+    for (int row = 0; row < 5; row++) {
+      int r = row;
+      csv.append(
+          String.join(",", IntStream.range(0, 300).mapToObj(i -> "v" + r * 7 + i).toList()) + "\n");
+    }
+    Reading reading = read(csv.toString());
+    assertThat(reading.columns()).hasSize(300);
+    assertThat(reading.columns().stream().map(c -> c.meaning().role()).distinct())
+        .isSubsetOf(Role.SKU, Role.NAME, Role.KEEP, Role.EXTRA);
+  }
+
+  @Test
+  void a_heading_of_500_characters_and_one_that_comes_five_times_are_kept_apart() throws Exception {
+    String longest = "what the customer said about it ".repeat(17).strip();
+    Reading reading =
+        read(
+            "SKU,Name,Size,Size,Size,Size,Size,\"%s\"\nA-1,Heron,S,M,L,XL,36,so so\nA-2,Egret,S,M,L,XL,38,fine\n"
+                .formatted(longest));
+    assertThat(reading.columns().stream().map(ColumnReading::heading))
+        .contains("Size", "Size (2)", "Size (5)", longest)
+        .doesNotHaveDuplicates();
+    assertThat(reading.columns().getLast().meaning().role()).isIn(Role.EXTRA, Role.KEEP);
+  }
+
+  @Test
+  void quotes_around_every_cell_change_nothing() throws Exception {
+    String plain = "SKU,Name,Weight,Material\nA-1,Heron,2 kg,oak\nA-2,Egret,3 kg,ash\n";
+    String quoted =
+        plain.lines().map(l -> "\"" + l.replace(",", "\",\"") + "\"\n").reduce("", String::concat);
+    assertThat(codes(read(quoted))).isEqualTo(codes(read(plain)));
+  }
+}
