@@ -117,6 +117,7 @@ class KindController {
         CellText.clean(body.plural),
         names,
         shipped == null ? List.of() : shipped.kinds(),
+        shipped == null ? List.of() : shipped.hypernyms(),
         shipped == null ? "" : shipped.parent(),
         body.essential,
         body.matters,

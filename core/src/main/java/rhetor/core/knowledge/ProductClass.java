@@ -11,6 +11,7 @@ import java.util.Map;
  * @param plural what several are called; equal to {@code noun} for things sold as pairs or sets
  * @param names what suppliers call it, by language
  * @param kinds narrower things that count as this class and are called by their own noun
+ * @param hypernyms nouns that other things of the class are kinds of, by a lexicon
  * @param parent id of the class that it inherits what matters from, or empty
  * @param essential concepts that a buyer must be told
  * @param matters how much a concept matters to its buyers, 0 to 100, where that differs from the
@@ -27,6 +28,7 @@ public record ProductClass(
     String plural,
     Map<String, List<String>> names,
     List<String> kinds,
+    List<String> hypernyms,
     String parent,
     List<String> essential,
     Map<String, Integer> matters,
@@ -37,6 +39,7 @@ public record ProductClass(
     plural = plural == null ? noun + "s" : plural;
     names = names == null ? Map.of() : Map.copyOf(names);
     kinds = kinds == null ? List.of() : List.copyOf(kinds);
+    hypernyms = hypernyms == null ? List.of() : List.copyOf(hypernyms);
     parent = parent == null ? "" : parent;
     essential = essential == null ? List.of() : List.copyOf(essential);
     matters = matters == null ? Map.of() : Map.copyOf(matters);
@@ -60,6 +63,7 @@ public record ProductClass(
         plural,
         names,
         kinds,
+        hypernyms,
         parent,
         essential,
         all,

@@ -138,7 +138,8 @@ final class KindsOfSheet {
         !heading.isEmpty()
             && !heading.contains("/")
             && !this.names.isKnown(heading)
-            && Lexicon.shipped().goods(heading) >= MOSTLY;
+            && Lexicon.shipped().goods(heading) >= MOSTLY
+            && Lexicon.shipped().kinds(heading) <= ThingOfSheet.MOST_KINDS;
     return isThing
         ? Optional.of(English.isPlural(heading) ? English.singular(heading) : heading)
         : Optional.empty();
@@ -164,7 +165,9 @@ final class KindsOfSheet {
     for (ProductClass c : knowledge.classes()) {
       // Nearly everything is a "device" in some sense.
       boolean isExact = !c.names().isEmpty() || Lexicon.shipped().senses(c.noun()) <= FEW_SENSES;
-      if (isExact && Lexicon.shipped().isKindOf(thing, c.noun())) {
+      boolean isOfGroup =
+          c.hypernyms().stream().anyMatch(h -> Lexicon.shipped().isKindOf(thing, h));
+      if (isOfGroup || isExact && Lexicon.shipped().isKindOf(thing, c.noun())) {
         of.add(c.id());
       }
     }

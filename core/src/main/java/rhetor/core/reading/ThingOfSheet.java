@@ -38,7 +38,7 @@ final class ThingOfSheet {
   private static final double HALF = 0.5;
 
   /** A noun for so many kinds of things says too little: "machine", "instrument", "food". */
-  private static final int MOST_KINDS = 150;
+  static final int MOST_KINDS = 150;
 
   private static final int FEW = 3;
   private static final int SHORTEST = 3;

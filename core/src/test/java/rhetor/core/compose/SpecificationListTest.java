@@ -32,6 +32,7 @@ class SpecificationListTest {
                 p.plural(),
                 p.names(),
                 p.kinds(),
+                p.hypernyms(),
                 p.parent(),
                 p.essential(),
                 p.matters(),
