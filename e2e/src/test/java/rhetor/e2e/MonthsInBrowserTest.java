@@ -114,6 +114,20 @@ class MonthsInBrowserTest {
         "0.32 kg");
   }
 
+  @Test
+  @Order(5)
+  void what_was_said_of_a_column_is_listed_in_the_house_and_can_be_taken_back() {
+    browser.click("House ·");
+    // The menu is still unfolding; where its lines stand changes for a moment.
+    browser.driver.executeScript(
+        "arguments[0].click()", browser.find(By.xpath("//li[normalize-space(.)='Columns']")));
+    browser.see("What people of the house said that a column is.");
+    assertThat(browser.text(By.tagName("table"))).contains("kind", "Type", "Oskerby Rainwear");
+    browser.click("Take back");
+    browser.see("Taken back. Sheets that come from now on are read without it.");
+    browser.see("Nothing yet.");
+  }
+
   /** Drops a sheet without saying whose it is, looks at what has changed, tries it, takes it in. */
   private void nextMonth(
       String file, String supplier, List<String> said, int same, String sku, String weight) {

@@ -470,7 +470,7 @@ class IntakeController {
         i.reading().language(),
         i.layout().rows(),
         columns,
-        i.reading().thing(),
+        i.reading().commonThing(),
         i.reading().asksThing(),
         EditedTexts.hasTexts(i),
         i.reading().obstacle().orElse(""),

@@ -25,6 +25,9 @@ final class Cells {
   private static final Pattern PICTURE =
       Pattern.compile("(?i)\\S.*\\.(?:png|jpe?g|gif|webp|tiff?|bmp)(?:[?#]\\S*)?");
   private static final Pattern UNIT_AT_END = Pattern.compile(".*\\d\\s?([A-Za-z°%²/\"″µ³]{1,12})");
+  private static final Pattern AMOUNT =
+      Pattern.compile(
+          "[<>~±]?\\s*\\d[\\d.,]*(?:\\s*[x×*/–-]\\s*\\d[\\d.,]*){0,3}\\s?([A-Za-z°%²/\"″µ³]{1,12})");
   private static final Pattern NUMBER = Pattern.compile("[<>~±]?\\s*\\d[\\d.,]*");
   private static final Pattern CENTS = Pattern.compile("\\d+[.,]\\d{2}");
   private static final Pattern CODE = Pattern.compile("(?=.*\\d)[\\p{L}\\d][\\p{L}\\d._/ -]{1,30}");
@@ -108,6 +111,15 @@ final class Cells {
 
   double numbers() {
     return share(v -> NUMBER.matcher(v).matches());
+  }
+
+  /** The share of cells that are amounts and nothing else: "12 mm", "8-16 mm". */
+  double amounts(Knowledge knowledge) {
+    return share(
+        v -> {
+          Matcher amount = AMOUNT.matcher(v);
+          return amount.matches() && knowledge.unitWritten(amount.group(1)).isPresent();
+        });
   }
 
   double prices() {

@@ -87,8 +87,8 @@ final class ConceptEvidence {
           evidence.put(Evidence.KNOWN_WORDS, known);
           evidence.put(Evidence.UNKNOWN_WORDS, known == 0 ? 1.0 : 0);
         }
-        double measured = (double) dimensions.size() / cells.values().size();
-        evidence.put(Evidence.NUMBERS_AS_WORDS, Math.max(cells.numbers(), measured));
+        double amounts = unit.isEmpty() ? cells.amounts(knowledge) : 1;
+        evidence.put(Evidence.NUMBERS_AS_WORDS, Math.max(cells.numbers(), amounts));
         evidence.put(Evidence.ANSWERS_OTHERWISE, cells.answers());
       }
       case WORDS -> {

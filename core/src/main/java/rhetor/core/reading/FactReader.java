@@ -267,12 +267,21 @@ public final class FactReader {
         : known;
   }
 
+  /**
+   * Whether one noun's head is the other's, or a kind of it: a cable lock is a lock, as a U-lock
+   * is.
+   */
   private static boolean isAkin(String noun, String thing) {
-    String head = English.lastWord(noun);
-    String of = English.lastWord(thing);
+    String head = head(noun);
+    String of = head(thing);
     return head.equals(of)
         || Lexicon.shipped().isKindOf(head, of)
         || Lexicon.shipped().isKindOf(of, head);
+  }
+
+  private static String head(String noun) {
+    String last = English.lastWord(noun);
+    return last.substring(last.lastIndexOf('-') + 1);
   }
 
   private Prose proseOf(String cell) {

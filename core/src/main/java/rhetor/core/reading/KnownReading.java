@@ -163,7 +163,7 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
     }
     Reading same = proposed.with(columns, proposed.numbers(), proposed.boilerplate());
     return new Comparison(
-        reading.thing().isEmpty() ? same : same.withThing(reading.thing()), changes);
+        reading.commonThing().isEmpty() ? same : same.withThing(reading.commonThing()), changes);
   }
 
   private static boolean shipped(Meaning meaning) {

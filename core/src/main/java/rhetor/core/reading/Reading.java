@@ -46,12 +46,18 @@ public record Reading(
   }
 
   /**
-   * The same sheet, each product of which is such a thing.
+   * The same sheet, each product of which is such a thing, whatever its name ends in.
    *
    * @param noun as it is said of one: "ladder"; empty if they differ
    */
   public Reading withThing(String noun) {
-    return new Reading(columns, numbers, language, boilerplate, noun, areNamesMadeUp, sort);
+    boolean isSaid = areNamesMadeUp || !noun.isEmpty();
+    return new Reading(columns, numbers, language, boilerplate, noun, isSaid, sort);
+  }
+
+  /** What each product is called, if that is one noun for all; else empty. */
+  public String commonThing() {
+    return areNamesMadeUp ? thing : "";
   }
 
   /** Whether nothing says what the products are: neither their names nor a column. */
