@@ -60,6 +60,8 @@ public final class ReadingProposer {
 
   private static final double HALF = 0.5;
 
+  private static final double WRITTEN = 0.9;
+
   private final Knowledge knowledge;
   private final HeadingNames names;
   private final KindsOfSheet kinds;
@@ -194,7 +196,8 @@ public final class ReadingProposer {
     }
     if (role != Role.CONCEPT && role != Role.EXTRA && role != Role.KEEP) {
       boolean isCode = role == Role.SKU || role == Role.NAME;
-      boolean isRemark = role == Role.PROSE && !isCalledText(first) && looksPrivate(likely);
+      boolean isRemark =
+          role == Role.PROSE && !isCalledText(first) && !isWritten(column) && looksPrivate(likely);
       if (isCode || first.probability() >= 0.5 && !isRemark) {
         return new ColumnReading(
             column.raw(), first.meaning(), "", first.probability(), reason(first));
@@ -246,6 +249,12 @@ public final class ReadingProposer {
             ? likely.probability() >= NEAR && speaksForItself(likely.candidate().evidence())
             : likely.probability() >= POSSIBLE;
     return (isNear || isNamed || isKinds || isContradicted) && !isOther;
+  }
+
+  /** Whether nearly every product has sentences that begin and end as such: remarks don't. */
+  private static boolean isWritten(SheetColumn column) {
+    Cells cells = column.cells();
+    return cells.sentences() >= WRITTEN && cells.filled() >= WRITTEN;
   }
 
   private static boolean isCalledText(Likely prose) {
