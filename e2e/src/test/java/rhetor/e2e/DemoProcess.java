@@ -58,6 +58,19 @@ final class DemoProcess implements AutoCloseable {
             "--rhetor.shop.token=harrowmere-demo-token",
             "--rhetor.pictures.stand-in=http://127.0.0.1:" + shopPort + "/suppliers");
     await(url() + "/api/session");
+    awaitFurniture();
+  }
+
+  /** The server answers before all the demo's sheets are there. */
+  private void awaitFurniture() throws IOException {
+    Path log = data.resolve("app.log");
+    for (int i = 0; i < 600; i++) {
+      if (Files.readString(log).contains("the demo house is furnished")) {
+        return;
+      }
+      pause();
+    }
+    throw new IllegalStateException("the demo house was not furnished; its log is " + log);
   }
 
   /** Ends the server as a power cut would. */
