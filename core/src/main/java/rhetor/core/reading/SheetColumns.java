@@ -19,6 +19,9 @@ record SheetColumns(
 
   private static final int LONGEST = 150;
 
+  /** So many rows show what a column is; more cost time and change nothing. */
+  private static final int TELLING = 100;
+
   /** A longer heading is a text; what it is shows at its start. */
   private static String start(String heading) {
     return heading.length() > LONGEST ? heading.substring(0, LONGEST) : heading;
@@ -35,8 +38,9 @@ record SheetColumns(
     sample.forEach(row -> row.cells().forEach(numbers::add));
     List<Heading> parts = headings.stream().map(h -> Heading.of(start(h), knowledge)).toList();
     List<SheetColumn> columns = new ArrayList<>();
+    List<SheetRow> telling = sample.subList(0, Math.min(TELLING, sample.size()));
     for (int i = 0; i < headings.size(); i++) {
-      columns.add(new SheetColumn(i, start(headings.get(i)), parts.get(i), Cells.of(sample, i)));
+      columns.add(new SheetColumn(i, start(headings.get(i)), parts.get(i), Cells.of(telling, i)));
     }
     String language = names.language(parts);
     return new SheetColumns(
