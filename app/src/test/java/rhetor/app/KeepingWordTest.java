@@ -505,18 +505,23 @@ class KeepingWordTest {
         .toList();
   }
 
-  @Test
-  void the_houses_own_exported_sheet_brings_no_facts_of_its_texts() {
-    Visitor writer = house.as(Role.WRITER);
-    List<Long> products = written(writer, "KW-X", 3);
+  /** The sheet that a product came with, with the texts that were written. */
+  private String exported(Visitor visitor, long product) {
     long intake =
         house
             .bean(JdbcClient.class)
             .sql("select max(intake_id) from product_source where product_id = ?")
-            .param(products.getFirst())
+            .param(product)
             .query(Long.class)
             .single();
-    String sheet = writer.get("/api/intakes/" + intake + "/sheet").expect(200).text();
+    return visitor.get("/api/intakes/" + intake + "/sheet").expect(200).text();
+  }
+
+  @Test
+  void the_houses_own_exported_sheet_brings_no_facts_of_its_texts() {
+    Visitor writer = house.as(Role.WRITER);
+    List<Long> products = written(writer, "KW-X", 3);
+    String sheet = exported(writer, products.getFirst());
     assertThat(sheet).contains("new_title", "readiness");
     List<Long> again = writer.takeIn("again.csv", sheet);
     assertThat(again).hasSize(3);
@@ -531,16 +536,8 @@ class KeepingWordTest {
   void what_was_edited_in_the_houses_own_sheet_becomes_proofs() {
     Visitor writer = house.as(Role.WRITER);
     List<Long> products = written(writer, "KW-E", 3);
-    long intake =
-        house
-            .bean(JdbcClient.class)
-            .sql("select max(intake_id) from product_source where product_id = ?")
-            .param(products.getFirst())
-            .query(Long.class)
-            .single();
-    String sheet = writer.get("/api/intakes/" + intake + "/sheet").expect(200).text();
+    String sheet = exported(writer, products.getFirst());
     String title = title(writer, products.getFirst());
-    String second = title(writer, products.get(1));
     // An encoding that lacks dashes and quotation marks makes no edits.
     String latin = rhetor.core.exchange.Encodable.text(sheet, StandardCharsets.ISO_8859_1);
     assertThat(latin).isNotEqualTo(sheet);
@@ -581,7 +578,6 @@ class KeepingWordTest {
     assertThat(taken.path("texts").asInt()).isEqualTo(1);
     assertThat(title(writer, products.getFirst())).isEqualTo("Edited in a sheet");
     assertThat(title(writer, products.get(1))).isEqualTo("Changed in the house");
-    assertThat(second).isNotEqualTo("Changed in the house");
     JsonNode history = writer.get("/api/proofs/" + products.getFirst()).expect(200).body();
     assertThat(history.path("history").get(0).path("note").asString())
         .isEqualTo("Edited in the sheet edited.csv");

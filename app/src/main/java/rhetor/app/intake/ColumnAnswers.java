@@ -4,6 +4,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import rhetor.app.web.Refused;
@@ -53,7 +54,9 @@ class ColumnAnswers {
               and (heading_key > :key or heading_key = :key and id > :id)
             order by heading_key, id limit :most
             """)
-        .param("search", "%" + search.strip().toLowerCase().replaceAll("([!%_])", "!$1") + "%")
+        .param(
+            "search",
+            "%" + search.strip().toLowerCase(Locale.ROOT).replaceAll("([!%_])", "!$1") + "%")
         .param("key", HeadingAnswers.key(afterKey))
         .param("id", afterId)
         .param("most", most)

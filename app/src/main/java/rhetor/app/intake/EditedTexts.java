@@ -36,6 +36,9 @@ import rhetor.core.text.Sentence;
 class EditedTexts {
   private static final int EXAMPLES = 3;
 
+  /** A supplier may have a column of such a heading by chance, and hardly so many. */
+  private static final int TELLING = 3;
+
   /** What sheets are written in; the first can encode all. */
   private static final List<Charset> ENCODINGS =
       List.of(
@@ -83,7 +86,7 @@ class EditedTexts {
 
   /** Whether a sheet has columns that Rhetor wrote, and a SKU to know its products by. */
   static boolean hasTexts(Intake intake) {
-    return intake.reading().column(Meaning.Role.SKU) >= 0 && columns(intake).size() >= EXAMPLES;
+    return intake.reading().column(Meaning.Role.SKU) >= 0 && columns(intake).size() >= TELLING;
   }
 
   /** What was edited in a sheet; nothing is kept. */
