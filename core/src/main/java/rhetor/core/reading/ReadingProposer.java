@@ -105,14 +105,12 @@ public final class ReadingProposer {
     SheetColumns sheet = SheetColumns.of(headings, sample, knowledge, names, kinds);
     List<List<Likely>> likely = matcher.match(evidence.find(sheet));
     List<ColumnReading> columns = new ArrayList<>();
-    Set<String> taken = new HashSet<>();
-    likely.forEach(l -> taken.add(l.getFirst().meaning().code()));
     for (SheetColumn column : sheet.columns()) {
       String heading = headings.get(column.index());
       List<Likely> all = likely.get(column.index());
       ColumnReading read =
           answered(column, sheet, all, answers.of(heading))
-              .orElseGet(() -> read(column, all, taken))
+              .orElseGet(() -> read(column, all, takenByOthers(likely, column.index())))
               .under(heading);
       columns.add(askForUnit(read, column.cells()));
     }
@@ -126,6 +124,17 @@ public final class ReadingProposer {
             sheet.language(),
             boilerplate(columns, sheet.numbers(), sample));
     return kinds.said(read, sheet);
+  }
+
+  /** What the other columns of a sheet are likeliest to be. */
+  private static Set<String> takenByOthers(List<List<Likely>> likely, int column) {
+    Set<String> taken = new HashSet<>();
+    for (int i = 0; i < likely.size(); i++) {
+      if (i != column) {
+        taken.add(likely.get(i).getFirst().meaning().code());
+      }
+    }
+    return taken;
   }
 
   /**
@@ -182,7 +191,8 @@ public final class ReadingProposer {
   private ColumnReading read(SheetColumn column, List<Likely> likely, Set<String> taken) {
     Likely first = likely.getFirst();
     Role role = first.meaning().role();
-    if (silent.isSilent(column) && (role == Role.EXTRA || role == Role.KEEP || role == Role.NAME)) {
+    if (silent.isSilent(column)
+        && (role == Role.CONCEPT || role == Role.EXTRA || role == Role.KEEP || role == Role.NAME)) {
       return silent.propose(column, taken);
     }
     String unit = column.unit(knowledge);

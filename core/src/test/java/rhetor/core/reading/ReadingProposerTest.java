@@ -75,7 +75,7 @@ class ReadingProposerTest {
 
   /** "Veg." may be short for vegan, vegetarian, vegetables, and for what nobody here knows. */
   @ParameterizedTest
-  @CsvSource({"Veg.,yes", "Dishw.,yes", "Ingr.,salt"})
+  @CsvSource({"Veg.,yes", "Dishw.,yes", "Cert.,EN 71", "Ingr.,salt"})
   void what_a_full_stop_cuts_off_is_never_read(String heading, String cell) {
     ColumnReading column = column(heading, cell, cell, cell);
     assertThat(column.meaning().role()).isNotEqualTo(Meaning.Role.CONCEPT);
