@@ -85,7 +85,9 @@ final class KindsOfSheet {
     return columns.stream()
         .limit(FRONT)
         .filter(c -> c.cells().nameLike() >= NAMES)
-        .flatMap(c -> thing(c).stream())
+        .filter(c -> !names.isKnown(c.heading().name()))
+        .flatMap(c -> things.heading(c).stream())
+        .filter(noun -> Lexicon.shipped().goods(noun) >= MOSTLY)
         .findFirst();
   }
 
@@ -129,20 +131,6 @@ final class KindsOfSheet {
             Map.Entry.<String, Integer>comparingByValue().thenComparing(Map.Entry.comparingByKey()))
         .map(Map.Entry::getKey)
         .orElse("");
-  }
-
-  /** What all products are, if the heading over their names is a noun for things that are sold. */
-  private Optional<String> thing(SheetColumn names) {
-    String heading = names.heading().name();
-    boolean isThing =
-        !heading.isEmpty()
-            && !heading.contains("/")
-            && !this.names.isKnown(heading)
-            && Lexicon.shipped().goods(heading) >= MOSTLY
-            && Lexicon.shipped().kinds(heading) <= ThingOfSheet.MOST_KINDS;
-    return isThing
-        ? Optional.of(English.isPlural(heading) ? English.singular(heading) : heading)
-        : Optional.empty();
   }
 
   /**

@@ -31,7 +31,10 @@ public final class ReadingProposer {
   private static final double UNITLESS = 0.1;
 
   /** From here on a concept is read, and nobody asked: of so many 99 in 100 are right. */
-  private static final double SURE = 0.92;
+  private static final double SURE = 0.83;
+
+  /** The same where the heading is a word of many meanings: "Shell", "Feet", "Type". */
+  private static final double SURE_IF_VAGUE = 0.92;
 
   /** From here on a meaning is worth asking about. */
   private static final double POSSIBLE = 0.15;
@@ -197,7 +200,7 @@ public final class ReadingProposer {
     }
     String unit = column.unit(knowledge);
     if (role == Role.CONCEPT
-        && first.probability() >= SURE
+        && first.probability() >= (isVague(first) ? SURE_IF_VAGUE : SURE)
         && !measuresElse(first)
         && !isGuessed(first)
         && !isAmbiguous(column, likely)) {
@@ -296,13 +299,20 @@ public final class ReadingProposer {
         || !evidence.containsKey(Evidence.ANY_CONCEPT);
   }
 
+  private static boolean isVague(Likely likely) {
+    return likely.candidate().evidence().containsKey(Evidence.VAGUE);
+  }
+
   /**
    * Whether a heading is only like a name: what begins alike or is spelt nearly alike may be
-   * another word, known or not.
+   * another word, known or not, and what comes after a name may make it another property ("Length
+   * closed", "Height adj.").
    */
   private static boolean isGuessed(Likely likely) {
-    return likely.candidate().evidence().containsKey(Evidence.CUT_OFF)
-        || likely.candidate().evidence().containsKey(Evidence.NEARLY);
+    Map<Evidence, Double> evidence = likely.candidate().evidence();
+    return evidence.containsKey(Evidence.CUT_OFF)
+        || evidence.containsKey(Evidence.NEARLY)
+        || evidence.containsKey(Evidence.BEGINS_WITH);
   }
 
   /**

@@ -7,20 +7,22 @@ import rhetor.core.knowledge.Unit;
  * One column of a sheet before anybody knows what it is.
  *
  * @param raw its heading as it stands
+ * @param isLetterOfSide whether its heading is the letter of a side ("W") beside another one's
  */
-record SheetColumn(int index, String raw, Heading heading, Cells cells) {
+record SheetColumn(
+    int index, String raw, Heading heading, Cells cells, boolean isLetterOfSide) {
   /** A column of fewer cells with a digit measures nothing, whatever its heading ends in. */
   private static final double HALF = 0.5;
 
   /**
    * Id of the unit that the heading names, or is; empty if there is none. "kw" over words is no
-   * unit.
+   * unit, nor is "W" beside "H" and "D".
    */
   String unit(Knowledge knowledge) {
     if (!cells.isEmpty() && !cells.mostly(HALF, v -> v.chars().anyMatch(Character::isDigit))) {
       return "";
     }
-    return heading.unit().isEmpty()
+    return heading.unit().isEmpty() && !isLetterOfSide
         ? knowledge.unitWritten(raw.strip()).map(Unit::id).orElse("")
         : heading.unit();
   }

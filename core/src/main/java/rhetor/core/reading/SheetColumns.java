@@ -22,6 +22,26 @@ record SheetColumns(
   /** So many rows show what a column is; more cost time and change nothing. */
   private static final int TELLING = 100;
 
+  /** Letters that head the sides of a thing, in the languages that Rhetor reads. */
+  private static final String LETTERS = "hwdlbt";
+
+  private static final int BESIDE = 2;
+
+  private static boolean isLetterOfSide(List<Heading> headings, int column) {
+    String letter = headings.get(column).name();
+    return isLetter(letter)
+        && headings
+            .subList(
+                Math.max(0, column - BESIDE), Math.min(headings.size(), column + BESIDE + 1))
+            .stream()
+            .map(Heading::name)
+            .anyMatch(other -> isLetter(other) && !other.equals(letter));
+  }
+
+  private static boolean isLetter(String heading) {
+    return heading.length() == 1 && LETTERS.contains(heading);
+  }
+
   /** A longer heading is a text; what it is shows at its start. */
   private static String start(String heading) {
     return heading.length() > LONGEST ? heading.substring(0, LONGEST) : heading;
@@ -40,7 +60,13 @@ record SheetColumns(
     List<SheetColumn> columns = new ArrayList<>();
     List<SheetRow> telling = sample.subList(0, Math.min(TELLING, sample.size()));
     for (int i = 0; i < headings.size(); i++) {
-      columns.add(new SheetColumn(i, start(headings.get(i)), parts.get(i), Cells.of(telling, i)));
+      columns.add(
+          new SheetColumn(
+              i,
+              start(headings.get(i)),
+              parts.get(i),
+              Cells.of(telling, i),
+              isLetterOfSide(parts, i)));
     }
     String language = names.language(parts);
     return new SheetColumns(

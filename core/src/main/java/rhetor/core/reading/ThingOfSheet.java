@@ -147,7 +147,8 @@ final class ThingOfSheet {
         .map(Map.Entry::getKey);
   }
 
-  private Optional<String> heading(SheetColumn column) {
+  /** The noun for a thing that a heading is, one of it; empty if it is none or says a role. */
+  Optional<String> heading(SheetColumn column) {
     String heading = column.heading().name();
     return heading.contains("/") || names.isRole(heading) ? Optional.empty() : goods(heading);
   }
