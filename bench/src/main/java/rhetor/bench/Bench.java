@@ -52,12 +52,13 @@ public final class Bench {
           case "pictures" -> PicturesBench.run();
           case "reading" -> ReadingBench.run();
           case "reading-fit" -> ReadingBench.fit();
+          case "reading-vectors" -> ReadingBench.vectors();
           case "crowd" -> CrowdBench.run(Files.createDirectories(folder.resolve("crowd")));
           default -> {
             System.err.println(
                 "There is no measurement called "
                     + name
-                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats, pictures, reading, reading-fit (learns the weights anew) and crowd.");
+                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats, pictures, reading, reading-fit (learns the weights anew), reading-vectors (computes what ships anew) and crowd.");
             System.exit(2);
           }
         }

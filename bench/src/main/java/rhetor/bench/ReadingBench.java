@@ -1,6 +1,8 @@
 package rhetor.bench;
 
+import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -8,11 +10,13 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Locale;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Nearness;
 import rhetor.core.reading.EvidenceFit;
 import rhetor.core.reading.LabelledSheets;
 import rhetor.core.reading.LabelledSheets.Labelled;
 import rhetor.core.reading.ReadingMeasure;
 import rhetor.core.reading.ReadingProposer;
+import rhetor.core.reading.VectorsToKeep;
 import rhetor.core.sheet.SheetRow;
 
 /**
@@ -83,6 +87,15 @@ final class ReadingBench {
                     .append(of.toString().replace("=", ": "))
                     .append('\n'));
     write("headings.yaml", headings);
+  }
+
+  /** Computes the vectors anew that ship, after glosses or things have changed. */
+  static void vectors() throws IOException {
+    Path file = home().resolve("core/src/main/resources/knowledge/vectors.bin");
+    try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
+      Nearness.SHIPPED.keep(VectorsToKeep.of(Knowledge.standard()), out);
+    }
+    System.out.println("Written: " + file + ".");
   }
 
   private static void write(String name, CharSequence yaml) throws IOException {

@@ -3,7 +3,10 @@ package rhetor.core.language;
 import dev.langchain4j.data.embedding.Embedding;
 import dev.langchain4j.data.segment.TextSegment;
 import dev.langchain4j.model.embedding.onnx.allminilml6v2q.AllMiniLmL6V2QuantizedEmbeddingModel;
+import java.io.IOException;
+import java.io.OutputStream;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -17,22 +20,31 @@ public final class Nearness {
   private static final int LONGEST = 200;
 
   /** The model that ships with Rhetor, loaded when it is first asked. */
-  public static final Nearness SHIPPED = new Nearness(AllMiniLmL6V2QuantizedEmbeddingModel::new);
+  public static final Nearness SHIPPED = 
+      new Nearness(AllMiniLmL6V2QuantizedEmbeddingModel::new, true);
 
   /** Vectors of nothing: as on a platform that can't run the model. */
   public static final Nearness NONE =
       new Nearness(
           () -> {
             throw new IllegalStateException("no model is wanted");
-          });
+          },
+          false);
 
   private final Supplier<AllMiniLmL6V2QuantizedEmbeddingModel> load;
+  private final boolean keeps;
   private final Memo<Optional<float[]>> vectors = new Memo<>(this::embed, LONGEST);
   private AllMiniLmL6V2QuantizedEmbeddingModel model;
   private boolean loaded;
 
-  private Nearness(Supplier<AllMiniLmL6V2QuantizedEmbeddingModel> load) {
+  private Nearness(Supplier<AllMiniLmL6V2QuantizedEmbeddingModel> load, boolean keeps) {
     this.load = load;
+    this.keeps = keeps;
+  }
+
+  /** Loads the model if it isn't yet, so that the first who asks needn't wait. */
+  public void load() {
+    model();
   }
 
   /** The vector of a phrase, of length one; nothing for no words or without a model. */
@@ -46,12 +58,16 @@ public final class Nearness {
    * @param phrases none of them blank
    */
   public List<float[]> ofAll(List<String> phrases) {
-    if (phrases.isEmpty() || model().isEmpty()) {
-      return List.of();
-    }
     List<String> fresh =
-        phrases.stream().map(Nearness::shortened).distinct().filter(p -> !vectors.has(p)).toList();
+        phrases.stream()
+            .map(Nearness::shortened)
+            .distinct()
+            .filter(p -> !vectors.has(p) && kept(p).isEmpty())
+            .toList();
     if (!fresh.isEmpty()) {
+      if (model().isEmpty()) {
+        return List.of();
+      }
       List<Embedding> found =
           model().get().embedAll(fresh.stream().map(TextSegment::from).toList()).content();
       for (int i = 0; i < found.size(); i++) {
@@ -74,7 +90,29 @@ public final class Nearness {
     return sum;
   }
 
+  /**
+   * Writes the vectors of phrases that are known beforehand, to be shipped and kept; a hundredth of
+   * a vector's length may be lost.
+   */
+  public void keep(Collection<String> phrases, OutputStream to) throws IOException {
+    KeptVectors.write(phrases.stream().map(Nearness::shortened).distinct().toList(), this, to);
+  }
+
+  /** Whether the vector of a phrase ships, so that no model is asked for it. */
+  public static boolean isKept(String phrase) {
+    return KeptVectors.shipped().of(shortened(phrase)).isPresent();
+  }
+
+  private Optional<float[]> kept(String phrase) {
+    return keeps ? KeptVectors.shipped().of(phrase) : Optional.empty();
+  }
+
   private Optional<float[]> embed(String phrase) {
+    return kept(phrase).or(() -> computed(phrase));
+  }
+
+  /** The vector as the model computes it now. */
+  Optional<float[]> computed(String phrase) {
     return model().map(m -> unit(m.embed(phrase).content().vector()));
   }
 

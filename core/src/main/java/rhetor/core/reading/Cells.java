@@ -1,9 +1,10 @@
 package rhetor.core.reading;
 
-import java.util.Arrays;
-import java.util.HashSet;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -45,9 +46,13 @@ final class Cells {
       Pattern.compile(".*[,;:].*|.*\\d\\s?(?:[a-zµ]{1,3}|[%\"°]).*");
 
   private static final Pattern SENTENCE = Pattern.compile("\\p{Lu}.*\\p{L}.*[.!?][\"'”]?");
+  private static final Pattern ANSWER =
+      Pattern.compile(
+          "(?i)(?:yes|no|true|false|y|n|j|ja|nein|oui|non|sí|nee|x|✓|✔)(?:[ ,(].*)?");
   private static final Pattern WORD = Pattern.compile("[^\\p{L}\\p{N}']+");
 
-  private static final String PARTS = "\\s*[,/&+]\\s*";
+  private static final Pattern PARTS = Pattern.compile("\\s*[,/&+]\\s*");
+  private static final Pattern NO_LETTER = Pattern.compile("[^\\p{L}']+");
 
   private static final int ENOUGH = 400;
   private static final int LONGEST_NAME = 90;
@@ -58,12 +63,20 @@ final class Cells {
 
   private final List<String> values;
   private final int rows;
-  private final int distinct;
+
+  /** How often each of the values stands there. */
+  private final Map<String, Integer> counts = new LinkedHashMap<>();
+
+  /** What the cells with a unit end in; found when it is first asked for. */
+  private List<String> units;
+
+  /** So many different values show a share to one in fifty. */
+  private static final int TELLING = 50;
 
   private Cells(List<String> values, int rows) {
     this.values = values;
     this.rows = rows;
-    this.distinct = new HashSet<>(values).size();
+    values.forEach(v -> counts.merge(v, 1, Integer::sum));
   }
 
   /** The cells of a column of a sheet's first rows. */
@@ -91,7 +104,15 @@ final class Cells {
 
   /** The share of cells that pass; 0 of none. */
   double share(Predicate<String> test) {
-    return values.isEmpty() ? 0 : (double) values.stream().filter(test).count() / values.size();
+    int passing = 0;
+    int all = 0;
+    Iterator<Map.Entry<String, Integer>> each = counts.entrySet().iterator();
+    for (int i = 0; i < TELLING && each.hasNext(); i++) {
+      Map.Entry<String, Integer> next = each.next();
+      passing += test.test(next.getKey()) ? next.getValue() : 0;
+      all += next.getValue();
+    }
+    return all == 0 ? 0 : (double) passing / all;
   }
 
   /** Whether at least this share of the cells passes, and there are any. */
@@ -106,7 +127,7 @@ final class Cells {
 
   /** The share of cells that are another each. */
   double different() {
-    return values.isEmpty() ? 0 : (double) distinct / values.size();
+    return values.isEmpty() ? 0 : (double) counts.size() / values.size();
   }
 
   double numbers() {
@@ -211,7 +232,7 @@ final class Cells {
   double coined() {
     return share(
         v ->
-            Arrays.stream(v.split("[^\\p{L}']+"))
+            NO_LETTER.splitAsStream(v)
                 .anyMatch(w -> w.length() > 2 && !English.isKnown(w.toLowerCase(Locale.ROOT))));
   }
 
@@ -219,7 +240,7 @@ final class Cells {
   double terms(Knowledge knowledge, String type) {
     return share(
         v -> {
-          for (String part : v.toLowerCase(Locale.ROOT).split(PARTS)) {
+          for (String part : PARTS.split(v.toLowerCase(Locale.ROOT))) {
             if (knowledge.term(type, part).isEmpty()) {
               return false;
             }
@@ -232,7 +253,7 @@ final class Cells {
   double kindsOf(List<String> nouns) {
     return share(
         v ->
-            Arrays.stream(v.toLowerCase(Locale.ROOT).split(PARTS))
+            PARTS.splitAsStream(v.toLowerCase(Locale.ROOT))
                 .anyMatch(
                     part -> {
                       String last = English.lastWord(part);
@@ -245,8 +266,7 @@ final class Cells {
   }
 
   double answers() {
-    return share(
-        v -> v.matches("(?i)(?:yes|no|true|false|y|n|j|ja|nein|oui|non|sí|nee|x|✓|✔)(?:[ ,(].*)?"));
+    return share(v -> ANSWER.matcher(v).matches());
   }
 
   /** The share of cells with a unit, of those or of the heading, that measure a dimension. */
@@ -267,13 +287,18 @@ final class Cells {
   }
 
   private List<String> units(String headingUnit) {
-    return headingUnit.isEmpty()
-        ? values.stream()
-            .map(UNIT_AT_END::matcher)
-            .filter(Matcher::matches)
-            .map(m -> m.group(1))
-            .toList()
-        : List.of(headingUnit);
+    if (!headingUnit.isEmpty()) {
+      return List.of(headingUnit);
+    }
+    if (units == null) {
+      units =
+          values.stream()
+              .map(UNIT_AT_END::matcher)
+              .filter(Matcher::matches)
+              .map(m -> m.group(1))
+              .toList();
+    }
+    return units;
   }
 
   /**

@@ -104,7 +104,7 @@ final class EvidenceFinder {
     Headings headings =
         new Headings(
             matches, glosses.near(sheet), sides, (double) exact / Math.max(1, matches.size()));
-    return sheet.columns().stream().map(c -> candidates(sheet, c, headings)).toList();
+    return sheet.columns().parallelStream().map(c -> candidates(sheet, c, headings)).toList();
   }
 
   private List<Candidate> candidates(SheetColumns sheet, SheetColumn column, Headings headings) {
@@ -130,8 +130,8 @@ final class EvidenceFinder {
           .computeIfAbsent(Meaning.of(main), k -> new EnumMap<>(Evidence.class))
           .put(column.isUnitAlone() ? Evidence.UNIT_ALONE : Evidence.UNIT_TELLS, 1.0);
     }
-    if (column.cells().mostly(HALF, v -> !kinds.find("", v, Set.of()).productClass().isEmpty())
-        && column.cells().different() <= HALF) {
+    if (column.cells().different() <= HALF
+        && column.cells().mostly(HALF, v -> !kinds.find("", v, Set.of()).productClass().isEmpty())) {
       found.computeIfAbsent(Meaning.parse("category"), k -> new EnumMap<>(Evidence.class));
     }
     for (Concept concept : knowledge.concepts()) {

@@ -103,16 +103,22 @@ final class Glosses {
     return cells.length() > SHOWN ? heading : heading + ": " + cells;
   }
 
-  /** Vectors of what concepts and roles are; computed when they are first needed. */
+  /** A sentence for each concept and role. */
+  static Map<Meaning, String> all(Knowledge knowledge) {
+    Map<Meaning, String> all = new LinkedHashMap<>();
+    for (Concept concept : knowledge.concepts()) {
+      if (!concept.gloss().isEmpty()) {
+        all.put(Meaning.of(concept), concept.label() + ": " + concept.gloss());
+      }
+    }
+    knowledge.roleGlosses().forEach((role, gloss) -> all.put(Meaning.parse(role), gloss));
+    return all;
+  }
+
+  /** Vectors of what concepts and roles are; looked up when they are first needed. */
   private synchronized Map<Meaning, float[]> glosses() {
     if (glosses.isEmpty()) {
-      Map<Meaning, String> all = new LinkedHashMap<>();
-      for (Concept concept : knowledge.concepts()) {
-        if (!concept.gloss().isEmpty()) {
-          all.put(Meaning.of(concept), concept.label() + ": " + concept.gloss());
-        }
-      }
-      knowledge.roleGlosses().forEach((role, gloss) -> all.put(Meaning.parse(role), gloss));
+      Map<Meaning, String> all = all(knowledge);
       List<float[]> vectors = nearness.ofAll(List.copyOf(all.values()));
       int i = 0;
       for (Meaning meaning : all.keySet()) {

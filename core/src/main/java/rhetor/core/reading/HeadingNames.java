@@ -232,6 +232,7 @@ final class HeadingNames {
     return found;
   }
 
+  /** A name that is nearly the same and begins alike: few misspell the first letter. */
   private Optional<Match> misspelt(String name, String language) {
     if (name.length() < SHORTEST_MISSPELT) {
       return Optional.empty();
@@ -241,7 +242,9 @@ final class HeadingNames {
     double bestLikeness = MISSPELT;
     for (String known : meanings.keySet()) {
       double alike =
-          known.length() < SHORTEST_MISSPELT || Math.abs(known.length() - name.length()) > 2
+          known.length() < SHORTEST_MISSPELT
+                  || known.charAt(0) != name.charAt(0)
+                  || Math.abs(known.length() - name.length()) > 2
               ? 0
               : likeness.apply(name, known);
       if (alike > bestLikeness || alike == bestLikeness && known.compareTo(best) < 0) {

@@ -186,6 +186,9 @@ final class KindFinder {
 
   /** The class that at least two of the facts tell of, because hardly any other has them. */
   private Optional<ProductClass> told(Set<String> concepts) {
+    if (concepts.size() < TELLING) {
+      return Optional.empty();
+    }
     return knowledge.classes().stream()
         .filter(c -> c.tells().stream().filter(concepts::contains).count() >= TELLING)
         .findFirst();

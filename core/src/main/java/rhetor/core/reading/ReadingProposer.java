@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
+import rhetor.core.language.Lexicon;
 import rhetor.core.language.Nearness;
 import rhetor.core.reading.ColumnMatcher.Likely;
 import rhetor.core.reading.Meaning.Role;
@@ -79,6 +80,9 @@ public final class ReadingProposer {
 
   ReadingProposer(
       Knowledge knowledge, EvidenceWeights weights, Nearness nearness, HeadingMemory memory) {
+    // Both are read from files, and wanted only when the first sheet comes.
+    Thread.startVirtualThread(nearness::load);
+    Thread.startVirtualThread(Lexicon::shipped);
     this.knowledge = knowledge;
     this.names = new HeadingNames(knowledge);
     this.kinds = new KindsOfSheet(knowledge, names, nearness);

@@ -68,18 +68,23 @@ final class ThingOfSheet {
     this.nearness = nearness;
   }
 
-  /**
-   * Nouns for things that mean about what the headings and the first cells are about, the nearest
-   * first: frets and strings are a guitar's.
-   */
-  List<String> like(SheetColumns sheet) {
+  /** All nouns for things that are known. */
+  static Set<String> nouns(Knowledge knowledge) {
     Set<String> nouns = new TreeSet<>(knowledge.things());
     for (ProductClass of : knowledge.classes()) {
       if (!of.names().isEmpty()) {
         nouns.add(of.noun());
       }
     }
-    List<String> all = List.copyOf(nouns);
+    return nouns;
+  }
+
+  /**
+   * Nouns for things that mean about what the headings and the first cells are about, the nearest
+   * first: frets and strings are a guitar's.
+   */
+  List<String> like(SheetColumns sheet) {
+    List<String> all = List.copyOf(nouns(knowledge));
     Optional<float[]> headings =
         nearness.of(
             sheet.columns().stream()

@@ -1,0 +1,17 @@
+package rhetor.core.reading;
+
+import java.util.ArrayList;
+import java.util.List;
+import rhetor.core.knowledge.Knowledge;
+
+/** The phrases whose vectors ship: what concepts and roles are, and nouns for things. */
+public final class VectorsToKeep {
+  private VectorsToKeep() {}
+
+  /** All of them, in an order that stays. */
+  public static List<String> of(Knowledge knowledge) {
+    List<String> all = new ArrayList<>(Glosses.all(knowledge).values());
+    all.addAll(ThingOfSheet.nouns(knowledge));
+    return all;
+  }
+}
