@@ -51,7 +51,7 @@ final class ReadingBench {
         COLUMNS,
         (System.nanoTime() - start) / 1e9);
     print("learned from the others", EvidenceFit.crossed(sheets("labelled"), knowledge));
-    for (String apart : List.of("kept-back", "kept-back-2", "kept-back-3", "unprepared")) {
+    for (String apart : List.of("kept-back", "kept-back-2", "unprepared")) {
       ReadingMeasure measure = new ReadingMeasure(knowledge);
       for (Labelled sheet : sheets(apart)) {
         measure.add(sheet, l -> proposer.propose(l.headings(), l.rows()));

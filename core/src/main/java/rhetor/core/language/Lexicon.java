@@ -1,6 +1,7 @@
 package rhetor.core.language;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -96,6 +97,22 @@ public final class Lexicon {
     return nouns.of(lower(other)).stream().anyMatch(s -> of.contains(s.getOffset()));
   }
 
+  /**
+   * The share of a noun's senses that name something that can be sold in which it is a kind of one
+   * of the others: two in three of "hose" are garments. 0 if none of its senses can be sold.
+   */
+  public double shareKindOf(String noun, Collection<String> others) {
+    Set<Long> above = new HashSet<>();
+    others.forEach(o -> nouns.of(lower(o)).forEach(s -> above.add(s.getOffset())));
+    List<Synset> senses =
+        nouns.of(lower(noun)).stream().filter(s -> GOODS.contains(field(s))).toList();
+    long kinds =
+        senses.stream()
+            .filter(s -> ancestors(List.of(s)).stream().anyMatch(above::contains))
+            .count();
+    return senses.isEmpty() ? 0 : (double) kinds / senses.size();
+  }
+
   /** How many kinds of things a noun names in the sense that has most: "machine" names hundreds. */
   public int kinds(String noun) {
     return nouns.of(lower(noun)).stream()
@@ -130,8 +147,12 @@ public final class Lexicon {
 
   /** Places of a noun's senses and of all that they are kinds of. */
   private Set<Long> findAncestors(String noun) {
+    return ancestors(nouns.of(noun));
+  }
+
+  private static Set<Long> ancestors(List<Synset> senses) {
     Set<Long> seen = new HashSet<>();
-    List<Synset> open = new ArrayList<>(nouns.of(noun));
+    List<Synset> open = new ArrayList<>(senses);
     while (!open.isEmpty()) {
       Synset next = open.removeLast();
       if (seen.add(next.getOffset())) {

@@ -20,7 +20,7 @@ public final class Nearness {
   private static final int LONGEST = 200;
 
   /** The model that ships with Rhetor, loaded when it is first asked. */
-  public static final Nearness SHIPPED = 
+  public static final Nearness SHIPPED =
       new Nearness(AllMiniLmL6V2QuantizedEmbeddingModel::new, true);
 
   /** Vectors of nothing: as on a platform that can't run the model. */

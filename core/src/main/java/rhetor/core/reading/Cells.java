@@ -4,12 +4,15 @@ import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Locale.IsoCountryCode;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
@@ -47,11 +50,24 @@ final class Cells {
 
   private static final Pattern SENTENCE = Pattern.compile("\\p{Lu}.*\\p{L}.*[.!?][\"'”]?");
   private static final Pattern ANSWER =
-      Pattern.compile(
-          "(?i)(?:yes|no|true|false|y|n|j|ja|nein|oui|non|sí|nee|x|✓|✔)(?:[ ,(].*)?");
+      Pattern.compile("(?i)(?:yes|no|true|false|y|n|j|ja|nein|oui|non|sí|nee|x|✓|✔)(?:[ ,(].*)?");
+
+  /** "PT" is a country (ISO 3166-1, of two letters or three). */
+  private static final String COUNTRY = "country";
+
+  private static final Set<String> COUNTRIES =
+      Stream.of(IsoCountryCode.PART1_ALPHA2, IsoCountryCode.PART1_ALPHA3)
+          .flatMap(part -> Locale.getISOCountries(part).stream())
+          .map(code -> code.toLowerCase(Locale.ROOT))
+          .collect(Collectors.toSet());
+
   private static final Pattern WORD = Pattern.compile("[^\\p{L}\\p{N}']+");
 
   private static final Pattern PARTS = Pattern.compile("\\s*[,/&+]\\s*");
+
+  /** "Hopp 244", as the models of a series are called. */
+  private static final Pattern WORD_AND_NUMBER = Pattern.compile("\\p{Lu}\\p{L}{2,} \\d{1,4}");
+
   private static final Pattern NO_LETTER = Pattern.compile("[^\\p{L}']+");
 
   private static final int ENOUGH = 400;
@@ -205,8 +221,9 @@ final class Cells {
         share(
             v ->
                 v.length() >= 3
-                    && v.length() <= LONGEST_NAME
-                    && v.chars().filter(Character::isLetter).count() * 2 > v.length());
+                        && v.length() <= LONGEST_NAME
+                        && v.chars().filter(Character::isLetter).count() * 2 > v.length()
+                    || WORD_AND_NUMBER.matcher(v).matches());
     if (letters < 0.7 || share(v -> CODE.matcher(v).matches() && !v.contains(" ")) > 0.5) {
       return 0;
     }
@@ -232,7 +249,8 @@ final class Cells {
   double coined() {
     return share(
         v ->
-            NO_LETTER.splitAsStream(v)
+            NO_LETTER
+                .splitAsStream(v)
                 .anyMatch(w -> w.length() > 2 && !English.isKnown(w.toLowerCase(Locale.ROOT))));
   }
 
@@ -253,14 +271,16 @@ final class Cells {
   double kindsOf(List<String> nouns) {
     return share(
         v ->
-            PARTS.splitAsStream(v.toLowerCase(Locale.ROOT))
+            PARTS
+                .splitAsStream(v.toLowerCase(Locale.ROOT))
                 .anyMatch(
                     part -> {
                       String last = English.lastWord(part);
                       return nouns.stream()
                           .anyMatch(
                               n ->
-                                  Lexicon.shipped().isKindOf(part, n)
+                                  n.equals(COUNTRY) && COUNTRIES.contains(part)
+                                      || Lexicon.shipped().isKindOf(part, n)
                                       || Lexicon.shipped().isKindOf(last, n));
                     }));
   }

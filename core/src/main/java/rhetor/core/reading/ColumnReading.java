@@ -70,7 +70,6 @@ public record ColumnReading(
 
   /** The same column, of which a person has to say what it is measured in. */
   ColumnReading askingUnit(String why, List<String> of) {
-    return new ColumnReading(
-        heading, meaning, unit, Math.min(confidence, 0.6), reason + " " + why, choices, of);
+    return new ColumnReading(heading, meaning, unit, confidence, reason + " " + why, choices, of);
   }
 }

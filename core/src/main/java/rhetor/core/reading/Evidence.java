@@ -27,12 +27,14 @@ enum Evidence {
   PLAIN_SHEET,
   BORNE_OUT,
   BESIDE_SIDES("Other sides stand beside it."),
+  LETTER_OF_SIDE("Letters of other sides stand beside it."),
   SAYS_OTHERS_TOO,
   VAGUE,
   VAGUE_ROLE,
   LATE_RANK,
   UNIT_ALONE("The heading is nothing but a unit of it."),
   UNIT_TELLS("The heading has a unit of it."),
+  ONE_OF_ITS_DIMENSION,
   OTHER_LANGUAGE,
 
   // What columns under such a heading were before.

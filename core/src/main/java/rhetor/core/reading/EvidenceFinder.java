@@ -126,12 +126,20 @@ final class EvidenceFinder {
     Concept main =
         unit.isEmpty() ? null : mainOf.get(knowledge.unit(unit).orElseThrow().dimension());
     if (main != null && !(isLetter(column) && sidesBeside)) {
-      found
-          .computeIfAbsent(Meaning.of(main), k -> new EnumMap<>(Evidence.class))
-          .put(column.isUnitAlone() ? Evidence.UNIT_ALONE : Evidence.UNIT_TELLS, 1.0);
+      Map<Evidence, Double> measured =
+          found.computeIfAbsent(Meaning.of(main), k -> new EnumMap<>(Evidence.class));
+      measured.put(column.isUnitAlone() ? Evidence.UNIT_ALONE : Evidence.UNIT_TELLS, 1.0);
+      measured.put(
+          Evidence.ONE_OF_ITS_DIMENSION,
+          1.0
+              / knowledge.concepts().stream()
+                  .filter(c -> c.dimension().equals(main.dimension()))
+                  .count());
     }
     if (column.cells().different() <= HALF
-        && column.cells().mostly(HALF, v -> !kinds.find("", v, Set.of()).productClass().isEmpty())) {
+        && column
+            .cells()
+            .mostly(HALF, v -> !kinds.find("", v, Set.of()).productClass().isEmpty())) {
       found.computeIfAbsent(Meaning.parse("category"), k -> new EnumMap<>(Evidence.class));
     }
     for (Concept concept : knowledge.concepts()) {
@@ -175,6 +183,7 @@ final class EvidenceFinder {
             }
             if (concept.dimension().equals("length") && match != null) {
               evidence.put(Evidence.BESIDE_SIDES, sidesBeside ? 1.0 : 0);
+              evidence.put(Evidence.LETTER_OF_SIDE, column.isLetterOfSide() ? 1.0 : 0);
             }
           } else {
             mayBe = roles.gather(meaning.role(), column, sheet, evidence);

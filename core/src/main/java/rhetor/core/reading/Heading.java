@@ -24,6 +24,8 @@ record Heading(String name, String label, String unit) {
   /** "H x W x D", which says that the cells are sides. */
   private static final String SIDES = "\\b[hwdlbt] ?[x×] ?[hwdlbt](?: ?[x×] ?[hwdlbt])?\\b";
 
+  private static final Pattern ENDS_IN_SIDES = Pattern.compile("(?i).*" + SIDES);
+
   private static final Pattern RATE = Pattern.compile("(.+?)[ ]+([A-Za-z]{1,3})[ ]+(h|hr|min|s)");
 
   /** "g per l" is no litre. */
@@ -49,6 +51,10 @@ record Heading(String name, String label, String unit) {
     String text = inWords(CellText.clean(raw));
     String unit = "";
     Matcher brackets = IN_BRACKETS.matcher(text);
+    if (ENDS_IN_SIDES.matcher(text).matches() || knowledge.unitWritten(text).isPresent()) {
+      // "L x W" has no watts, and "dB(A)" no amperes.
+      return of(text, "");
+    }
     if (brackets.matches() && !brackets.group(1).isBlank()) {
       Optional<Unit> found = knowledge.unitWritten(brackets.group(2).strip());
       if (found.isPresent()) {

@@ -184,6 +184,11 @@ final class KindFinder {
     return new Kind("", "");
   }
 
+  /** What the things are called that are called so in any language, if they are known. */
+  Optional<String> called(String name) {
+    return Optional.ofNullable(byName.get(name)).map(Named::noun);
+  }
+
   /** The class that at least two of the facts tell of, because hardly any other has them. */
   private Optional<ProductClass> told(Set<String> concepts) {
     if (concepts.size() < TELLING) {

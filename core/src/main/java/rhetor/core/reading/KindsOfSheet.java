@@ -33,8 +33,13 @@ final class KindsOfSheet {
 
   private static final int FEW_SENSES = 3;
 
+  private static final Meaning CATEGORY = Meaning.parse("category");
+
   /** A heading of which so many senses are goods names one. */
   private static final double MOSTLY = 0.5;
+
+  /** A thing of which so many senses are of a class is of it. */
+  private static final double MOST = 0.75;
 
   private final Knowledge knowledge;
   private final HeadingNames names;
@@ -45,7 +50,7 @@ final class KindsOfSheet {
     this.knowledge = knowledge;
     this.names = names;
     this.kinds = new KindFinder(knowledge);
-    this.things = new ThingOfSheet(knowledge, names, nearness);
+    this.things = new ThingOfSheet(knowledge, names, kinds, nearness);
   }
 
   /**
@@ -54,7 +59,7 @@ final class KindsOfSheet {
    */
   Set<String> of(List<SheetColumn> columns, String language, List<SheetRow> sample) {
     int name = column(columns, Meaning.NAME, language);
-    int named = column(columns, Meaning.parse("category"), language);
+    int named = column(columns, CATEGORY, language);
     int category = named >= 0 ? named : columnOfKinds(columns);
     Map<String, Integer> classes = new HashMap<>();
     for (SheetRow row : sample) {
@@ -74,8 +79,7 @@ final class KindsOfSheet {
     }
     Optional<String> thing = language.equals("en") ? thing(columns) : Optional.empty();
     if (thing.isPresent()) {
-      Set<String> of = classesOf(thing.get());
-      return of.isEmpty() ? Set.of(NO_CLASS) : of;
+      return classesOf(thing.get());
     }
     return told(columns, language);
   }
@@ -143,29 +147,38 @@ final class KindsOfSheet {
     return called.size() >= FEW_NAMES && telling * 2 < called.size();
   }
 
-  /** The classes that things of this name belong to, by the lexicon. */
+  /**
+   * The classes that things of this name belong to by the lexicon in most of its senses; none where
+   * only some do.
+   */
   private Set<String> classesOf(String thing) {
     String own = kinds.find("", thing, Set.of()).productClass();
     if (!own.isEmpty()) {
       return Set.of(own);
     }
     Set<String> of = new HashSet<>();
+    boolean mayBe = false;
     for (ProductClass c : knowledge.classes()) {
+      Set<String> groups = new HashSet<>(c.hypernyms());
       // Nearly everything is a "device" in some sense.
-      boolean isExact = !c.names().isEmpty() || Lexicon.shipped().senses(c.noun()) <= FEW_SENSES;
-      boolean isOfGroup =
-          c.hypernyms().stream().anyMatch(h -> Lexicon.shipped().isKindOf(thing, h));
-      if (isOfGroup || isExact && Lexicon.shipped().isKindOf(thing, c.noun())) {
+      if (Lexicon.shipped().senses(c.noun()) <= FEW_SENSES) {
+        groups.add(c.noun());
+      }
+      double share = Lexicon.shipped().shareKindOf(thing, groups);
+      if (share >= MOST) {
         of.add(c.id());
+      } else if (share > 0) {
+        mayBe = true;
       }
     }
-    return of;
+    return of.isEmpty() && !mayBe ? Set.of(NO_CLASS) : of;
   }
 
   /** The classes that two headings or more are said of alone. */
   private Set<String> told(List<SheetColumn> columns, String language) {
     Map<String, List<Double>> said = new HashMap<>();
     columns.stream()
+        .filter(c -> !knowledge.vague().contains(c.heading().name()))
         .flatMap(c -> names.exact(c.heading(), language).stream())
         .map(Meaning::concept)
         .distinct()
@@ -192,12 +205,16 @@ final class KindsOfSheet {
     return numbers.stream().mapToDouble(n -> n).sum();
   }
 
+  /** Index of the first column whose heading says so, or -1; a "Group" may be of anything. */
   private int column(List<SheetColumn> columns, Meaning meaning, String language) {
     for (SheetColumn column : columns) {
-      if (names.exact(column.heading(), language).stream()
-          .findFirst()
-          .filter(meaning::equals)
-          .isPresent()) {
+      boolean isVague =
+          meaning.equals(CATEGORY) && knowledge.vague().contains(column.heading().name());
+      if (!isVague
+          && names.exact(column.heading(), language).stream()
+              .findFirst()
+              .filter(meaning::equals)
+              .isPresent()) {
         return column.index();
       }
     }

@@ -35,7 +35,7 @@ public final class ReadingProposer {
   private static final double SURE = 0.83;
 
   /** The same where the heading is a word of many meanings: "Shell", "Feet", "Type". */
-  private static final double SURE_IF_VAGUE = 0.92;
+  private static final double SURE_IF_VAGUE = 0.93;
 
   /** From here on a meaning is worth asking about. */
   private static final double POSSIBLE = 0.15;
@@ -198,7 +198,9 @@ public final class ReadingProposer {
   private ColumnReading read(SheetColumn column, List<Likely> likely, Set<String> taken) {
     Likely first = likely.getFirst();
     Role role = first.meaning().role();
+    boolean isNamed = likely.stream().anyMatch(l -> !l.candidate().name().isEmpty());
     if (silent.isSilent(column)
+        && !isNamed
         && (role == Role.CONCEPT || role == Role.EXTRA || role == Role.KEEP || role == Role.NAME)) {
       return silent.propose(column, taken);
     }
@@ -309,14 +311,16 @@ public final class ReadingProposer {
 
   /**
    * Whether a heading is only like a name: what begins alike or is spelt nearly alike may be
-   * another word, known or not, and what comes after a name may make it another property ("Length
-   * closed", "Height adj.").
+   * another word, known or not, what comes after a name may make it another property ("Length
+   * closed", "Height adj."), and a word of many meanings says what only some things have where
+   * nobody knows the things ("Pets" of a holiday cottage, "Neck" of a shirt).
    */
   private static boolean isGuessed(Likely likely) {
     Map<Evidence, Double> evidence = likely.candidate().evidence();
     return evidence.containsKey(Evidence.CUT_OFF)
         || evidence.containsKey(Evidence.NEARLY)
-        || evidence.containsKey(Evidence.BEGINS_WITH);
+        || evidence.containsKey(Evidence.BEGINS_WITH)
+        || isVague(likely) && evidence.containsKey(Evidence.OF_UNKNOWN_THINGS);
   }
 
   /**

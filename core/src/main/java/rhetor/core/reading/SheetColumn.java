@@ -9,8 +9,7 @@ import rhetor.core.knowledge.Unit;
  * @param raw its heading as it stands
  * @param isLetterOfSide whether its heading is the letter of a side ("W") beside another one's
  */
-record SheetColumn(
-    int index, String raw, Heading heading, Cells cells, boolean isLetterOfSide) {
+record SheetColumn(int index, String raw, Heading heading, Cells cells, boolean isLetterOfSide) {
   /** A column of fewer cells with a digit measures nothing, whatever its heading ends in. */
   private static final double HALF = 0.5;
 

@@ -31,8 +31,7 @@ record SheetColumns(
     String letter = headings.get(column).name();
     return isLetter(letter)
         && headings
-            .subList(
-                Math.max(0, column - BESIDE), Math.min(headings.size(), column + BESIDE + 1))
+            .subList(Math.max(0, column - BESIDE), Math.min(headings.size(), column + BESIDE + 1))
             .stream()
             .map(Heading::name)
             .anyMatch(other -> isLetter(other) && !other.equals(letter));

@@ -60,11 +60,13 @@ final class ThingOfSheet {
 
   private final Knowledge knowledge;
   private final HeadingNames names;
+  private final KindFinder kinds;
   private final Nearness nearness;
 
-  ThingOfSheet(Knowledge knowledge, HeadingNames names, Nearness nearness) {
+  ThingOfSheet(Knowledge knowledge, HeadingNames names, KindFinder kinds, Nearness nearness) {
     this.knowledge = knowledge;
     this.names = names;
+    this.kinds = kinds;
     this.nearness = nearness;
   }
 
@@ -111,13 +113,17 @@ final class ThingOfSheet {
   }
 
   /**
-   * The noun for one of the products.
+   * The noun for one of the products; on sheets that aren't English it is found only if the heading
+   * over the names is a known one.
    *
    * @param columns how each of the sheet's columns is read
    */
   Optional<String> find(SheetColumns sheet, List<ColumnReading> columns) {
     if (!sheet.language().equals("en")) {
-      return Optional.empty();
+      return sheet.columns().stream()
+          .filter(c -> columns.get(c.index()).meaning().role() == Meaning.Role.NAME)
+          .findFirst()
+          .flatMap(c -> kinds.called(c.heading().name()));
     }
     Map<String, Double> scores = new HashMap<>();
     Set<String> parts = new HashSet<>();
@@ -125,13 +131,7 @@ final class ThingOfSheet {
       Cells cells = column.cells();
       switch (columns.get(column.index()).meaning().role()) {
         case NAME -> {
-          heading(column)
-              .ifPresent(
-                  noun ->
-                      scores.merge(
-                          noun,
-                          Lexicon.shipped().goods(noun) >= HALF ? HEADING : HEADING_PERHAPS,
-                          Double::sum));
+          heading(column).ifPresent(noun -> heading(noun, sheet, scores));
           // "Lane 20" and "Lane 22" are two of a series that is called Lane.
           heads(cells, 2, NAMES, scores);
         }
@@ -150,6 +150,22 @@ final class ThingOfSheet {
                 .thenComparing(e -> e.getKey().length())
                 .thenComparing(Map.Entry::getKey))
         .map(Map.Entry::getKey);
+  }
+
+  /**
+   * A noun over the names that means a thing in few of its senses is one if nothing known comes
+   * nearer to the whole sheet, or is the last part of what comes nearest: "Game" over players and
+   * minutes of board games.
+   */
+  private void heading(String noun, SheetColumns sheet, Map<String, Double> scores) {
+    boolean isThing = Lexicon.shipped().goods(noun) >= HALF || kinds.called(noun).isPresent();
+    scores.merge(noun, isThing ? HEADING : HEADING_PERHAPS, Double::sum);
+    if (!isThing) {
+      like(sheet).stream()
+          .findFirst()
+          .filter(near -> near.endsWith(noun))
+          .ifPresent(near -> scores.merge(near, HEADING, Double::sum));
+    }
   }
 
   /** The noun for a thing that a heading is, one of it; empty if it is none or says a role. */
