@@ -63,8 +63,13 @@ public final class ReadCommand implements Callable<Integer> {
       List<String> cells,
       boolean isAsked) {}
 
-  /** How a sheet is read; the obstacle is what keeps it from being used, or empty. */
-  record Read(String sheet, String language, String obstacle, List<Column> columns) {}
+  /**
+   * How a sheet is read.
+   *
+   * @param thing what each product is called where nothing of its own says it, or empty
+   * @param obstacle what keeps it from being used, or empty
+   */
+  record Read(String sheet, String language, String thing, String obstacle, List<Column> columns) {}
 
   @Override
   public Integer call() {
@@ -113,7 +118,7 @@ public final class ReadCommand implements Callable<Integer> {
               cells(column, i, products, sample),
               column.asks()));
     }
-    return new Read(name, reading.language(), obstacle.orElse(""), columns);
+    return new Read(name, reading.language(), reading.thing(), obstacle.orElse(""), columns);
   }
 
   private static List<ProductFacts> products(FactReader reader, List<SheetRow> sample) {
@@ -174,6 +179,11 @@ public final class ReadCommand implements Callable<Integer> {
       if (!c.cells.isEmpty()) {
         System.out.printf("%-" + width + "s  %s%n", "", String.join(" | ", c.cells));
       }
+    }
+    if (!read.thing.isEmpty()) {
+      System.out.printf(
+          "Each product is called a %s where neither its name nor its category says what it is.%n",
+          read.thing);
     }
     if (!read.obstacle.isEmpty()) {
       System.err.println(read.obstacle);

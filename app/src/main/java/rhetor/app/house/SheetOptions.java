@@ -10,6 +10,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.reading.ColumnReading;
+import rhetor.core.reading.HeadingAnswers;
 import rhetor.core.reading.Meaning;
 import rhetor.core.reading.Reading;
 import rhetor.core.reading.ReadingProposer;
@@ -66,7 +67,12 @@ final class SheetOptions {
   Reading reading(Sheet sheet) {
     List<SheetRow> sample = sample(sheet);
     Reading proposed =
-        new ReadingProposer(Knowledge.standard()).propose(sheet.layout().headings(), sample);
+        new ReadingProposer(Knowledge.standard())
+            .propose(
+                sheet.layout().headings(),
+                sample,
+                HeadingAnswers.NONE,
+                sheet.layout().title(in().getFileName().toString()));
     List<ColumnReading> columns = new ArrayList<>(proposed.columns());
     if (map != null) {
       readMap().forEach((heading, said) -> set(columns, heading, said));

@@ -124,7 +124,7 @@ public class IntakeService {
         supplier.isBlank()
             ? recognised(sheet).orElseGet(() -> fileName.replaceFirst("\\.[^.]*$", ""))
             : supplier.strip();
-    Proposal proposal = proposal(from, sheet);
+    Proposal proposal = proposal(from, fileName, sheet);
     return get(
         intakes.add(
             from, fileName, storedAs, sheet.layout(), proposal.reading, proposal.changes, by));
@@ -149,9 +149,12 @@ public class IntakeService {
 
   private record Proposal(Reading reading, List<ColumnChange> changes) {}
 
-  private Proposal proposal(String supplier, Sheet sheet) {
+  private Proposal proposal(String supplier, String fileName, Sheet sheet) {
     List<SheetRow> sample = sample(sheet, SAMPLE);
-    Reading fresh = proposer().propose(sheet.layout().headings(), sample, answers.all());
+    Reading fresh =
+        proposer()
+            .propose(
+                sheet.layout().headings(), sample, answers.all(), sheet.layout().title(fileName));
     return intakes.knownReadings().stream()
         .filter(k -> k.supplier().equalsIgnoreCase(supplier))
         .findFirst()
@@ -165,7 +168,7 @@ public class IntakeService {
     Intake intake = get(id);
     requireProposed(intake);
     Sheet sheet = sheet(intake);
-    Proposal proposal = proposal(supplier.strip(), sheet);
+    Proposal proposal = proposal(supplier.strip(), intake.fileName(), sheet);
     intakes.propose(id, supplier.strip(), sheet.layout(), proposal.reading, proposal.changes);
     return get(id);
   }
@@ -211,7 +214,7 @@ public class IntakeService {
   }
 
   private Intake proposeAgain(Intake intake, Sheet sheet) {
-    Proposal proposal = proposal(intake.supplier(), sheet);
+    Proposal proposal = proposal(intake.supplier(), intake.fileName(), sheet);
     intakes.propose(
         intake.id(), intake.supplier(), sheet.layout(), proposal.reading, proposal.changes);
     return get(intake.id());

@@ -77,7 +77,7 @@ final class KindsOfSheet {
       }
       return all;
     }
-    Optional<String> thing = language.equals("en") ? thing(columns) : Optional.empty();
+    Optional<String> thing = thing(columns, language);
     if (thing.isPresent()) {
       return classesOf(thing.get());
     }
@@ -85,14 +85,19 @@ final class KindsOfSheet {
   }
 
   /** The noun for what the products are, where a heading over what may be names is one: "Boat". */
-  private Optional<String> thing(List<SheetColumn> columns) {
+  private Optional<String> thing(List<SheetColumn> columns, String language) {
     return columns.stream()
         .limit(FRONT)
         .filter(c -> c.cells().nameLike() >= NAMES)
         .filter(c -> !names.isKnown(c.heading().name()))
-        .flatMap(c -> things.heading(c).stream())
-        .filter(noun -> Lexicon.shipped().goods(noun) >= MOSTLY)
+        .flatMap(c -> thing(c, language).stream())
         .findFirst();
+  }
+
+  private Optional<String> thing(SheetColumn column, String language) {
+    return language.equals("en")
+        ? things.heading(column).filter(noun -> Lexicon.shipped().goods(noun) >= MOSTLY)
+        : kinds.called(column.heading().name());
   }
 
   /** Nouns that the products may be called by, the likeliest first. */
@@ -100,15 +105,19 @@ final class KindsOfSheet {
     return things.like(sheet);
   }
 
-  /** A reading with what its columns together say of kinds, and whether the names do. */
-  Reading said(Reading reading, SheetColumns sheet) {
+  /**
+   * A reading with what its columns together say of kinds, and whether the names do.
+   *
+   * @param title what the file and its worksheet are called, or empty
+   */
+  Reading said(Reading reading, SheetColumns sheet, String title) {
     int name = reading.column(Meaning.Role.NAME);
     return new Reading(
         reading.columns(),
         reading.numbers(),
         reading.language(),
         reading.boilerplate(),
-        things.find(sheet, reading.columns()).orElse(""),
+        things.find(sheet, reading.columns()).or(() -> things.ofTitle(title)).orElse(""),
         name >= 0 && areNamesMadeUp(sheet.columns().get(name).cells().values()),
         reading.language().equals("en") ? sort(sheet, reading) : "");
   }
@@ -205,11 +214,13 @@ final class KindsOfSheet {
     return numbers.stream().mapToDouble(n -> n).sum();
   }
 
-  /** Index of the first column whose heading says so, or -1; a "Group" may be of anything. */
+  /** Index of the first column whose heading says so, or -1; a "Group" may be one of anything. */
   private int column(List<SheetColumn> columns, Meaning meaning, String language) {
     for (SheetColumn column : columns) {
       boolean isVague =
-          meaning.equals(CATEGORY) && knowledge.vague().contains(column.heading().name());
+          meaning.equals(CATEGORY)
+              && knowledge.vague().contains(column.heading().name())
+              && !column.cells().mostly(MANY, this::isClass);
       if (!isVague
           && names.exact(column.heading(), language).stream()
               .findFirst()
@@ -235,9 +246,10 @@ final class KindsOfSheet {
     Set<String> distinct = new HashSet<>(cells.values());
     return cells.values().size() >= FEW
         && distinct.size() * 2 <= cells.values().size()
-        && distinct.stream()
-                .filter(v -> !kinds.find("", v, Set.of()).productClass().isEmpty())
-                .count()
-            >= MANY * distinct.size();
+        && distinct.stream().filter(this::isClass).count() >= MANY * distinct.size();
+  }
+
+  private boolean isClass(String cell) {
+    return !kinds.find("", cell, Set.of()).productClass().isEmpty();
   }
 }

@@ -98,7 +98,7 @@ public final class ReadingProposer {
    * @param sample some of its first rows; a few hundred are plenty
    */
   public Reading propose(List<String> headings, List<SheetRow> sample) {
-    return propose(headings, sample, HeadingAnswers.NONE);
+    return propose(headings, sample, HeadingAnswers.NONE, "");
   }
 
   /**
@@ -107,8 +107,11 @@ public final class ReadingProposer {
    * @param headings the sheet's headings
    * @param sample some of its first rows; a few hundred are plenty
    * @param answers what the house's people said of columns of other sheets
+   * @param title what the file and its worksheet are called, or empty: it may say what the products
+   *     are
    */
-  public Reading propose(List<String> headings, List<SheetRow> sample, HeadingAnswers answers) {
+  public Reading propose(
+      List<String> headings, List<SheetRow> sample, HeadingAnswers answers, String title) {
     SheetColumns sheet = SheetColumns.of(headings, sample, knowledge, names, kinds);
     List<List<Likely>> likely = matcher.match(evidence.find(sheet));
     List<ColumnReading> columns = new ArrayList<>();
@@ -130,7 +133,7 @@ public final class ReadingProposer {
             sheet.numbers(),
             sheet.language(),
             boilerplate(columns, sheet.numbers(), sample));
-    return kinds.said(read, sheet);
+    return kinds.said(read, sheet, title);
   }
 
   /** What the other columns of a sheet are likeliest to be. */
@@ -313,14 +316,16 @@ public final class ReadingProposer {
    * Whether a heading is only like a name: what begins alike or is spelt nearly alike may be
    * another word, known or not, what comes after a name may make it another property ("Length
    * closed", "Height adj."), and a word of many meanings says what only some things have where
-   * nobody knows the things ("Pets" of a holiday cottage, "Neck" of a shirt).
+   * nobody knows the things ("Pets" of a holiday cottage, "Neck" of a shirt), unless units tell.
    */
   private static boolean isGuessed(Likely likely) {
     Map<Evidence, Double> evidence = likely.candidate().evidence();
     return evidence.containsKey(Evidence.CUT_OFF)
         || evidence.containsKey(Evidence.NEARLY)
         || evidence.containsKey(Evidence.BEGINS_WITH)
-        || isVague(likely) && evidence.containsKey(Evidence.OF_UNKNOWN_THINGS);
+        || isVague(likely)
+            && evidence.containsKey(Evidence.OF_UNKNOWN_THINGS)
+            && evidence.getOrDefault(Evidence.MEASURED, 0.0) < HALF;
   }
 
   /**

@@ -1,6 +1,7 @@
 package rhetor.core.reading;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -50,6 +51,11 @@ final class ThingOfSheet {
 
   /** "6 cup" says how much. */
   private static final Pattern MEASURE = Pattern.compile("\\d[\\d.,x/-]*[ -]?\\p{L}*");
+
+  private static final Pattern SEVERAL =
+      Pattern.compile(".*\\b(?:and|und|et|y|en|for|für|pour)\\b.*");
+
+  private static final int LONGEST_THING = 3;
 
   private static final Pattern NOT_A_WORD = Pattern.compile("[^\\p{L}'-]+");
 
@@ -150,6 +156,45 @@ final class ThingOfSheet {
                 .thenComparing(e -> e.getKey().length())
                 .thenComparing(Map.Entry::getKey))
         .map(Map.Entry::getKey);
+  }
+
+  /**
+   * The noun for the only thing that a title names: "Ladders 2026" is of ladders, "lamps and
+   * shades" and "candle accessories" are of several.
+   */
+  Optional<String> ofTitle(String title) {
+    String words =
+        String.join(" ", NOT_A_WORD.splitAsStream(title.toLowerCase(Locale.ROOT)).toList())
+            .replaceAll("[-']", " ");
+    if (SEVERAL.matcher(words).matches()
+        || Arrays.stream(words.split(" ")).anyMatch(KindFinder::isGrouping)) {
+      return Optional.empty();
+    }
+    List<String> found = new ArrayList<>();
+    String[] each = words.split(" ");
+    for (int end = each.length; end > 0; ) {
+      int length = 0;
+      for (int count = Math.min(end, LONGEST_THING); count > 0 && length == 0; count--) {
+        String phrase = String.join(" ", Arrays.copyOfRange(each, end - count, end));
+        Optional<String> noun = known(phrase);
+        if (noun.isPresent()) {
+          found.add(noun.get());
+          length = count;
+        }
+      }
+      end -= Math.max(1, length);
+    }
+    return found.stream().distinct().count() == 1
+        ? Optional.of(found.getFirst())
+        : Optional.empty();
+  }
+
+  private Optional<String> known(String phrase) {
+    String one =
+        English.isPlural(phrase) && !English.isPluralOnly(phrase)
+            ? English.singular(phrase)
+            : phrase;
+    return knowledge.things().contains(one) ? Optional.of(one) : kinds.called(phrase);
   }
 
   /**

@@ -38,6 +38,11 @@ public record SheetLayout(
     notes = List.copyOf(notes);
   }
 
+  /** What a file of this name and its worksheet are called, without the ending. */
+  public String title(String fileName) {
+    return (fileName.replaceFirst("\\.[^.]*$", "") + " " + shape.worksheet()).strip();
+  }
+
   /** A layout of delimited text that has not been measured yet. */
   static SheetLayout delimited(Encoding encoding, Delimiter delimiter) {
     return new SheetLayout(

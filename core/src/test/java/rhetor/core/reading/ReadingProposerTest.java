@@ -304,7 +304,8 @@ class ReadingProposerTest {
             .propose(
                 headings,
                 List.of(new SheetRow(2, List.of("A-1", "Rya", "lambswool"), new BitSet())),
-                said)
+                said,
+                "")
             .columns()
             .get(2);
     assertThat(same.meaning().code()).isEqualTo("material");
@@ -315,7 +316,8 @@ class ReadingProposerTest {
             .propose(
                 headings,
                 List.of(new SheetRow(2, List.of("A-1", "Rya", "12 mm"), new BitSet())),
-                said)
+                said,
+                "")
             .columns()
             .get(2);
     assertThat(other.meaning()).isEqualTo(Meaning.EXTRA);
