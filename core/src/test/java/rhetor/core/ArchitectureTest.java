@@ -4,10 +4,14 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.library.dependencies.SliceAssignment;
+import com.tngtech.archunit.library.dependencies.SliceIdentifier;
+import rhetor.core.knowledge.Knowledge;
 
 @AnalyzeClasses(packages = "rhetor.core", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
@@ -39,6 +43,23 @@ class ArchitectureTest {
       slices().matching("rhetor.core.(*)..").should().beFreeOfCycles();
 
   @ArchTest
+  static final ArchRule files_have_no_circles =
+      slices().assignedFrom(new Files()).should().beFreeOfCycles();
+
+  /** A class with those inside it. */
+  private static final class Files implements SliceAssignment {
+    @Override
+    public String getDescription() {
+      return "files";
+    }
+
+    @Override
+    public SliceIdentifier getIdentifierOf(JavaClass javaClass) {
+      return SliceIdentifier.of(javaClass.getName().replaceAll("\\$.*", ""));
+    }
+  }
+
+  @ArchTest
   static final ArchRule only_exchange_and_model_know_everything =
       noClasses()
           .that()
@@ -46,6 +67,11 @@ class ArchitectureTest {
           .should()
           .dependOnClassesThat()
           .resideInAPackage("rhetor.core.exchange..");
+
+  /** What is known comes from outside: a house lays its own over it. */
+  @ArchTest
+  static final ArchRule nobody_reads_the_shipped_knowledge_from_a_static =
+      noClasses().should().callMethod(Knowledge.class, "standard");
 
   @ArchTest
   static final ArchRule no_names_that_say_nothing =

@@ -158,7 +158,7 @@ public class IntakeService {
     return intakes.knownReadings().stream()
         .filter(k -> k.supplier().equalsIgnoreCase(supplier))
         .findFirst()
-        .map(k -> k.compare(fresh, proposer().profiles(fresh, sample)))
+        .map(k -> k.compare(fresh, proposer().profiles(fresh, sample), knowledge.standard()))
         .map(c -> new Proposal(c.reading(), c.changes()))
         .orElseGet(() -> new Proposal(fresh, List.of()));
   }

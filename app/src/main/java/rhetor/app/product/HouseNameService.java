@@ -26,7 +26,7 @@ class HouseNameService {
   private final ProductStore products;
   private final Knowledge knowledge;
   private final Clock clock;
-  private volatile Read read = new Read(HouseNames.NONE, Instant.MIN);
+  private volatile Read read;
 
   private record Read(HouseNames names, Instant at) {}
 
@@ -35,6 +35,12 @@ class HouseNameService {
     this.products = products;
     this.knowledge = knowledge;
     this.clock = clock;
+    forget();
+  }
+
+  /** The names are read anew when they are next wanted. */
+  private void forget() {
+    read = new Read(new HouseNames(knowledge, List.of()), Instant.MIN);
   }
 
   List<FactStore.Kept> all() {
@@ -46,9 +52,7 @@ class HouseNameService {
     Read now = read;
     if (now.at.plus(FRESH).isBefore(clock.instant())) {
       List<HouseName> all = facts.houseNames().stream().map(FactStore.Kept::name).toList();
-      now =
-          new Read(
-              all.isEmpty() ? HouseNames.NONE : new HouseNames(knowledge, all), clock.instant());
+      now = new Read(new HouseNames(knowledge, all), clock.instant());
       read = now;
     }
     return now.names;
@@ -109,7 +113,7 @@ class HouseNameService {
     HouseNames only = only(name);
     facts.addHouseName(name);
     markStale(only);
-    read = new Read(HouseNames.NONE, Instant.MIN);
+    forget();
   }
 
   @Transactional
@@ -122,7 +126,7 @@ class HouseNameService {
             .orElseThrow(() -> Refused.notFound("That name has been taken away already."));
     facts.removeHouseName(id);
     markStale(only(gone));
-    read = new Read(HouseNames.NONE, Instant.MIN);
+    forget();
   }
 
   private void markStale(HouseNames names) {

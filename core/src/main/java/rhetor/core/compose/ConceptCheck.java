@@ -60,7 +60,9 @@ public final class ConceptCheck {
       problems.add("There is no unit called \"" + concept.unit() + "\".");
     }
     names(concept, shipped, knowledge, problems);
-    concept.say().forEach((form, wordings) -> wordings(form, wordings, concept, shipped, problems));
+    concept
+        .say()
+        .forEach((form, wordings) -> wordings(form, wordings, concept, knowledge, problems));
     return problems;
   }
 
@@ -90,7 +92,7 @@ public final class ConceptCheck {
       String form,
       List<String> wordings,
       Concept concept,
-      Optional<Concept> shipped,
+      Knowledge knowledge,
       List<String> problems) {
     boolean known =
         Arrays.stream(Message.Form.values())
@@ -103,15 +105,19 @@ public final class ConceptCheck {
       problems.add("More than " + MOST_WORDINGS + " wordings for one place are too many.");
     }
     List<String> delivered =
-        shipped.map(c -> c.say().getOrDefault(form, List.of())).orElse(List.of());
+        knowledge
+            .concept(concept.id())
+            .map(c -> c.say().getOrDefault(form, List.of()))
+            .orElse(List.of());
     for (String wording : wordings) {
       if (!delivered.contains(wording)) {
-        wording(form, wording, concept, problems);
+        wording(form, wording, concept, knowledge, problems);
       }
     }
   }
 
-  private static void wording(String form, String wording, Concept concept, List<String> problems) {
+  private static void wording(
+      String form, String wording, Concept concept, Knowledge knowledge, List<String> problems) {
     if (wording.isBlank() || wording.length() > LONGEST) {
       problems.add("A wording has 1 to " + LONGEST + " characters: \"" + wording + "\".");
       return;
@@ -140,18 +146,19 @@ public final class ConceptCheck {
     for (String word : ClaimCheck.unprovable(wording)) {
       problems.add("\"" + word + "\" is more than any fact of a product can bear out.");
     }
-    promises(plain, concept, problems);
+    promises(plain, concept, knowledge, problems);
   }
 
   /** "Durable {v}" would say of everything with a value what only some of it is. */
-  private static void promises(String plain, Concept concept, List<String> problems) {
+  private static void promises(
+      String plain, Concept concept, Knowledge knowledge, List<String> problems) {
     Set<String> own = new HashSet<>();
     Words.of(concept.label()).forEach(w -> own.add(English.stem(w.text())));
     concept
         .names()
         .getOrDefault("en", List.of())
         .forEach(n -> Words.of(n).forEach(w -> own.add(English.stem(w.text()))));
-    for (Assertion a : new Ground(NOTHING, Knowledge.standard()).unsupported(plain)) {
+    for (Assertion a : new Ground(NOTHING, knowledge).unsupported(plain)) {
       boolean named =
           Words.of(a.words().replace('-', ' ')).stream()
               .allMatch(w -> own.contains(English.stem(w.text())));

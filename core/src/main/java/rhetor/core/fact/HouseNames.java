@@ -18,9 +18,6 @@ import rhetor.core.knowledge.Unit;
  * said stays stored, so a name that is changed or taken away works backwards at once.
  */
 public final class HouseNames {
-  /** No names: facts stay as they are. */
-  public static final HouseNames NONE = new HouseNames(Knowledge.standard(), List.of());
-
   /** A measured value is given in the house's unit as exactly as suppliers measure. */
   private static final MathContext DIGITS = new MathContext(3, RoundingMode.HALF_UP);
 
@@ -56,6 +53,11 @@ public final class HouseNames {
           "\"%s\" measures %s, but \"%s\" measures %s; one can't be given in the other."
               .formatted(name.written(), from.dimension(), name.printed(), to.dimension()));
     }
+  }
+
+  /** Whether there are none: facts stay as they are. */
+  public boolean isEmpty() {
+    return names.isEmpty();
   }
 
   /** The fact with the house's names in it; the same object if none applies. */

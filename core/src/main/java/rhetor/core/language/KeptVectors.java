@@ -8,7 +8,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -46,16 +45,14 @@ final class KeptVectors {
     return Optional.of(vector);
   }
 
-  /** Writes phrases with their vectors, each of length one, as {@link #shipped} reads them. */
-  static void write(Collection<String> phrases, Nearness nearness, OutputStream to)
-      throws IOException {
+  /** Writes vectors of phrases, each of length one, as {@link #shipped} reads them. */
+  static void write(Map<String, float[]> vectors, OutputStream to) throws IOException {
     DataOutputStream out = new DataOutputStream(to);
-    for (String phrase : phrases) {
-      float[] vector = nearness.computed(phrase).orElseThrow();
-      out.writeUTF(phrase);
-      out.writeShort(vector.length);
-      for (float each : vector) {
-        out.writeByte(Math.round(each * Byte.MAX_VALUE));
+    for (Map.Entry<String, float[]> each : vectors.entrySet()) {
+      out.writeUTF(each.getKey());
+      out.writeShort(each.getValue().length);
+      for (float number : each.getValue()) {
+        out.writeByte(Math.round(number * Byte.MAX_VALUE));
       }
     }
     out.flush();

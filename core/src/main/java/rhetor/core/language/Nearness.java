@@ -7,7 +7,9 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 
@@ -95,7 +97,11 @@ public final class Nearness {
    * a vector's length may be lost.
    */
   public void keep(Collection<String> phrases, OutputStream to) throws IOException {
-    KeptVectors.write(phrases.stream().map(Nearness::shortened).distinct().toList(), this, to);
+    Map<String, float[]> computed = new LinkedHashMap<>();
+    for (String phrase : phrases) {
+      computed.computeIfAbsent(shortened(phrase), p -> computed(p).orElseThrow());
+    }
+    KeptVectors.write(computed, to);
   }
 
   /** Whether the vector of a phrase ships, so that no model is asked for it. */
@@ -112,7 +118,7 @@ public final class Nearness {
   }
 
   /** The vector as the model computes it now. */
-  Optional<float[]> computed(String phrase) {
+  private Optional<float[]> computed(String phrase) {
     return model().map(m -> unit(m.embed(phrase).content().vector()));
   }
 

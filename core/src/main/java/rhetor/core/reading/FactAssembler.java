@@ -37,7 +37,7 @@ public final class FactAssembler {
   public ProductFacts assemble(
       List<ProductFacts> suppliers, List<Fact> typed, List<Settlement> settled, HouseNames names) {
     ProductFacts first = suppliers.getFirst();
-    if (suppliers.size() == 1 && typed.isEmpty() && settled.isEmpty() && names == HouseNames.NONE) {
+    if (suppliers.size() == 1 && typed.isEmpty() && settled.isEmpty() && names.isEmpty()) {
       return first;
     }
     FactMerge merge = new FactMerge(knowledge);

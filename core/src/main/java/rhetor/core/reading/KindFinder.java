@@ -65,6 +65,15 @@ final class KindFinder {
   private static final Pattern SIZES =
       Pattern.compile(
           "(\\s+(?:\\d\\S*|[xsml]{1,3}|xx?l|mk|ii|iii|iv|v|plus|pro|mini|max|set|pair))+$");
+
+  /** What follows says what for, of what, or with what. */
+  private static final Pattern AFTER_HEAD =
+      Pattern.compile(
+          "(?i)\\s+(?:for|with|without|in|to|of|from|on|by|and|under|uk|size|no|nr)\\b.*|[,;:(\\[|].*|\\s+[–—-]\\s.*");
+
+  /** "6 cup" says how much. */
+  private static final Pattern MEASURE = Pattern.compile("\\d[\\d.,x/-]*[ -]?\\p{L}*");
+
   private static final Pattern PATH = Pattern.compile("\\s*[>/|»]\\s*");
 
   /** A class, and the noun that a name of it stands for. */
@@ -165,7 +174,7 @@ final class KindFinder {
    * is for or has.
    */
   Kind ofPhrase(String phrase) {
-    String head = ThingOfSheet.head(phrase);
+    String head = head(phrase);
     String[] words = head.strip().split("[^\\p{L}'-]+");
     for (int end = words.length; end > 0; end--) {
       for (int from = Math.max(0, end - 2); from < end; from++) {
@@ -261,6 +270,12 @@ final class KindFinder {
       rest = space < 0 ? "" : rest.substring(space + 1);
     }
     return null;
+  }
+
+  /** A phrase up to what says what for, of what or with what, in small letters. */
+  static String head(String phrase) {
+    String plain = MEASURE.matcher(phrase.toLowerCase(Locale.ROOT)).replaceAll(" ");
+    return AFTER_HEAD.matcher(" " + plain).replaceFirst("");
   }
 
   /** Whether a noun groups things and doesn't name one: "accessories". */

@@ -53,11 +53,17 @@ final class KindsOfSheet {
     this.things = new ThingOfSheet(knowledge, names, kinds, nearness);
   }
 
+  /** The columns of a sheet by its headings and its first rows, with what its things are. */
+  SheetColumns columns(List<String> headings, List<SheetRow> sample) {
+    SheetColumns sheet = SheetColumns.of(headings, sample, knowledge, names);
+    return sheet.with(of(sheet.columns(), sheet.language(), sample));
+  }
+
   /**
    * Classes of the products: by their categories, or by their names and by what two columns or more
    * are said of alone. A course that is called "Learn to Lead" is no lead.
    */
-  Set<String> of(List<SheetColumn> columns, String language, List<SheetRow> sample) {
+  private Set<String> of(List<SheetColumn> columns, String language, List<SheetRow> sample) {
     int name = column(columns, Meaning.NAME, language);
     int named = column(columns, CATEGORY, language);
     int category = named >= 0 ? named : columnOfKinds(columns);

@@ -84,8 +84,9 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
    *
    * @param proposed what would be proposed for the new sheet if nothing were known
    * @param now what its cells look like
+   * @param shipped the knowledge without what the house laid over it
    */
-  public Comparison compare(Reading proposed, List<ColumnProfile> now) {
+  public Comparison compare(Reading proposed, List<ColumnProfile> now, Knowledge shipped) {
     Map<String, Integer> byKey = new HashMap<>();
     for (int i = 0; i < reading.columns().size(); i++) {
       byKey.putIfAbsent(key(reading.columns().get(i).heading()), i);
@@ -127,7 +128,7 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
       boolean learnt =
           known.meaning().equals(Meaning.EXTRA)
               && fresh.meaning().role() == Meaning.Role.CONCEPT
-              && !shipped(fresh.meaning());
+              && shipped.concept(fresh.meaning().concept()).isEmpty();
       ColumnReading same =
           new ColumnReading(
               fresh.heading(),
@@ -164,10 +165,6 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
     Reading same = proposed.with(columns, proposed.numbers(), proposed.boilerplate());
     return new Comparison(
         reading.commonThing().isEmpty() ? same : same.withThing(reading.commonThing()), changes);
-  }
-
-  private static boolean shipped(Meaning meaning) {
-    return Knowledge.standard().concept(meaning.concept()).isPresent();
   }
 
   private ColumnChange change(

@@ -112,7 +112,7 @@ public final class ReadingProposer {
    */
   public Reading propose(
       List<String> headings, List<SheetRow> sample, HeadingAnswers answers, String title) {
-    SheetColumns sheet = SheetColumns.of(headings, sample, knowledge, names, kinds);
+    SheetColumns sheet = kinds.columns(headings, sample);
     List<List<Likely>> likely = matcher.match(evidence.find(sheet));
     List<ColumnReading> columns = new ArrayList<>();
     for (SheetColumn column : sheet.columns()) {
@@ -464,7 +464,7 @@ public final class ReadingProposer {
 
   /** Nouns that the products of a sheet may be called by, the likeliest first; may be empty. */
   public List<String> thingsLike(List<String> headings, List<SheetRow> sample) {
-    return kinds.like(SheetColumns.of(headings, sample, knowledge, names, kinds));
+    return kinds.like(kinds.columns(headings, sample));
   }
 
   /** What the cells of each column look like. */

@@ -46,13 +46,9 @@ record SheetColumns(
     return heading.length() > LONGEST ? heading.substring(0, LONGEST) : heading;
   }
 
-  /** The columns of a sheet by its headings and its first rows. */
+  /** The columns of a sheet by its headings and its first rows, of things that nobody knows. */
   static SheetColumns of(
-      List<String> headings,
-      List<SheetRow> sample,
-      Knowledge knowledge,
-      HeadingNames names,
-      KindsOfSheet kinds) {
+      List<String> headings, List<SheetRow> sample, Knowledge knowledge, HeadingNames names) {
     NumberStyle.Evidence numbers = new NumberStyle.Evidence();
     sample.forEach(row -> row.cells().forEach(numbers::add));
     List<Heading> parts = headings.stream().map(h -> Heading.of(start(h), knowledge)).toList();
@@ -67,8 +63,11 @@ record SheetColumns(
               Cells.of(telling, i),
               isLetterOfSide(parts, i)));
     }
-    String language = names.language(parts);
-    return new SheetColumns(
-        columns, language, numbers.decide(), kinds.of(columns, language, sample));
+    return new SheetColumns(columns, names.language(parts), numbers.decide(), Set.of());
+  }
+
+  /** The same columns of things of these classes. */
+  SheetColumns with(Set<String> of) {
+    return new SheetColumns(columns, language, numbers, of);
   }
 }

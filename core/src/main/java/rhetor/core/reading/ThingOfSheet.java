@@ -39,18 +39,10 @@ final class ThingOfSheet {
   private static final double HALF = 0.5;
 
   /** A noun for so many kinds of things says too little: "machine", "instrument", "food". */
-  static final int MOST_KINDS = 150;
+  private static final int MOST_KINDS = 150;
 
   private static final int FEW = 3;
   private static final int SHORTEST = 3;
-
-  /** What follows says what for, of what, or with what. */
-  private static final Pattern AFTER_HEAD =
-      Pattern.compile(
-          "(?i)\\s+(?:for|with|without|in|to|of|from|on|by|and|under|uk|size|no|nr)\\b.*|[,;:(\\[|].*|\\s+[–—-]\\s.*");
-
-  /** "6 cup" says how much. */
-  private static final Pattern MEASURE = Pattern.compile("\\d[\\d.,x/-]*[ -]?\\p{L}*");
 
   private static final Pattern SEVERAL =
       Pattern.compile(".*\\b(?:and|und|et|y|en|for|für|pour)\\b.*");
@@ -219,18 +211,12 @@ final class ThingOfSheet {
     return heading.contains("/") || names.isRole(heading) ? Optional.empty() : goods(heading);
   }
 
-  /** A phrase up to what says what for, of what or with what, in small letters. */
-  static String head(String phrase) {
-    String plain = MEASURE.matcher(phrase.toLowerCase(Locale.ROOT)).replaceAll(" ");
-    return AFTER_HEAD.matcher(" " + plain).replaceFirst("");
-  }
-
   /** What phrases end in that differ by more than numbers, and have so many words at least. */
   private static void heads(Cells cells, int least, double worth, Map<String, Double> scores) {
     Map<String, Integer> counts = new HashMap<>();
     List<List<String>> distinct =
         cells.values().stream()
-            .map(ThingOfSheet::head)
+            .map(KindFinder::head)
             .map(h -> NOT_A_WORD.splitAsStream(h).filter(w -> w.length() >= SHORTEST).toList())
             .distinct()
             .toList();

@@ -100,34 +100,40 @@ public final class Ground {
 
   private static final Set<String> SHORT_MEASURES = Set.of("g", "l", "m", "W", "V", "h", "%");
 
-  /** Materials and colours; not the words that more often mean something else. */
-  private static final TermIndex MATERIALS =
-      new TermIndex(
-          Knowledge.standard(),
-          "material",
-          Set.of(
-              "lead", "alloy", "carbon", "paper", "wood", "glass", "felt", "plane", "cork",
-              "plastic", "rubber", "abs"));
-
-  private static final TermIndex COLOURS =
-      new TermIndex(
-          Knowledge.standard(),
-          "colour",
-          Set.of("clear", "natural", "sand", "cream", "orange", "transparent"));
-
-  /** Words of which a text has one, or one with a hyphen, if it states anything but a figure. */
-  private static final Set<String> TELLING = new HashSet<>();
-
-  static {
-    TELLING.addAll(MATERIALS.firstWords());
-    TELLING.addAll(COLOURS.firstWords());
-    TELLING.addAll(PROMISES.keySet());
-    TELLING.addAll(HINTS.keySet());
-    TELLING.addAll(Vocabulary.NUMBER_WORDS.keySet());
+  /**
+   * Words for materials and colours of some knowledge.
+   *
+   * @param telling words of which a text has one, or one with a hyphen, if it states anything but a
+   *     figure
+   */
+  private record Terms(TermIndex materials, TermIndex colours, Set<String> telling) {
+    /** Not the words that more often mean something else. */
+    static Terms of(Knowledge knowledge) {
+      TermIndex materials =
+          new TermIndex(
+              knowledge,
+              "material",
+              Set.of(
+                  "lead", "alloy", "carbon", "paper", "wood", "glass", "felt", "plane", "cork",
+                  "plastic", "rubber", "abs"));
+      TermIndex colours =
+          new TermIndex(
+              knowledge,
+              "colour",
+              Set.of("clear", "natural", "sand", "cream", "orange", "transparent"));
+      Set<String> telling = new HashSet<>();
+      telling.addAll(materials.firstWords());
+      telling.addAll(colours.firstWords());
+      telling.addAll(PROMISES.keySet());
+      telling.addAll(HINTS.keySet());
+      telling.addAll(Vocabulary.NUMBER_WORDS.keySet());
+      return new Terms(materials, colours, telling);
+    }
   }
 
   private final Knowledge knowledge;
   private final KnownWords known;
+  private final Terms terms;
   private final List<Vocabulary> vocabularies = new ArrayList<>();
   private final Map<String, List<Double>> amounts = new HashMap<>();
   private final Set<Double> numbers = new HashSet<>();
@@ -146,6 +152,7 @@ public final class Ground {
   public Ground(ProductFacts product, Knowledge knowledge) {
     this.knowledge = knowledge;
     this.known = knowledge.index(KnownWords.class, KnownWords::new);
+    this.terms = knowledge.index(Terms.class, Terms::of);
     for (Fact fact : product.facts()) {
       if (fact.value() instanceof Value.YesNo(boolean yes) && !yes) {
         deny(fact);
@@ -263,8 +270,8 @@ public final class Ground {
     Set<Integer> taken = new HashSet<>();
     List<Word> telling = telling(words);
     if (!telling.isEmpty()) {
-      terms(words, MATERIALS, Assertion.Kind.MATERIAL, "material", taken, found);
-      terms(words, COLOURS, Assertion.Kind.COLOUR, "colour", taken, found);
+      terms(words, terms.materials, Assertion.Kind.MATERIAL, "material", taken, found);
+      terms(words, terms.colours, Assertion.Kind.COLOUR, "colour", taken, found);
     }
     Set<Pattern> hinted = new HashSet<>();
     for (Word word : telling) {
@@ -285,7 +292,7 @@ public final class Ground {
     return found.list;
   }
 
-  private static List<Word> telling(List<Word> words) {
+  private List<Word> telling(List<Word> words) {
     List<Word> telling = new ArrayList<>(words.size());
     for (Word word : words) {
       if (mayTell(word.text())) {
@@ -295,8 +302,8 @@ public final class Ground {
     return telling;
   }
 
-  private static boolean mayTell(String word) {
-    return TELLING.contains(word) || word.indexOf('-') > 0;
+  private boolean mayTell(String word) {
+    return terms.telling.contains(word) || word.indexOf('-') > 0;
   }
 
   private void ratings(String text, Found found) {

@@ -158,8 +158,7 @@ public final class EvidenceFit {
       List<SheetRow> rows,
       List<Set<String>> labels,
       double weight) {
-    List<List<Candidate>> found =
-        finder.find(SheetColumns.of(headings, rows, knowledge, names, kinds));
+    List<List<Candidate>> found = finder.find(kinds.columns(headings, rows));
     for (int i = 0; i < found.size(); i++) {
       choices.add(choice(found.get(i), labels.get(i), weight));
     }

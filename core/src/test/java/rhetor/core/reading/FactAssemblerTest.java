@@ -34,11 +34,7 @@ class FactAssemblerTest {
       List<Fact> typed,
       List<Settlement> settled,
       HouseName... names) {
-    return assembler.assemble(
-        suppliers,
-        typed,
-        settled,
-        names.length == 0 ? HouseNames.NONE : new HouseNames(KNOWLEDGE, List.of(names)));
+    return assembler.assemble(suppliers, typed, settled, new HouseNames(KNOWLEDGE, List.of(names)));
   }
 
   private static Value value(ProductFacts product, String concept) {

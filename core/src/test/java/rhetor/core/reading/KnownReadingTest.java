@@ -14,7 +14,8 @@ import rhetor.core.reading.KnownReading.Comparison;
 import rhetor.core.sheet.SheetRow;
 
 class KnownReadingTest {
-  private static final ReadingProposer PROPOSER = new ReadingProposer(Knowledge.standard());
+  private static final Knowledge KNOWLEDGE = Knowledge.standard();
+  private static final ReadingProposer PROPOSER = new ReadingProposer(KNOWLEDGE);
 
   private record Sample(Reading reading, List<ColumnProfile> profiles) {}
 
@@ -46,7 +47,7 @@ class KnownReadingTest {
           LAST.profiles);
 
   private static Comparison compare(Sample now) {
-    return KNOWN.compare(now.reading, now.profiles);
+    return KNOWN.compare(now.reading, now.profiles, KNOWLEDGE);
   }
 
   private static Change changeOf(Comparison comparison, String heading) {
@@ -99,7 +100,7 @@ class KnownReadingTest {
     Sample bare = sample("SKU;Name;Mass", "A;Bag;940", "B;Box;1200");
     KnownReading numbers = new KnownReading("Plain", bare.reading, bare.profiles);
     Sample now = sample("SKU;Name;Mass", "A;Bag;0.94", "B;Box;1.2");
-    assertThat(numbers.compare(now.reading, now.profiles).hasToBeSeen()).isTrue();
+    assertThat(numbers.compare(now.reading, now.profiles, KNOWLEDGE).hasToBeSeen()).isTrue();
   }
 
   @Test
