@@ -229,7 +229,13 @@ export function Reading({ id }: { id: number }) {
                         </select>
                         {column.unit && <small> in {column.unit}</small>}
                       </td>
-                      <td className={isOpen && (column.confidence < 0.7 || column.units.length > 0) ? 'unsure' : 'reason'}>
+                      <td
+                        className={
+                          isOpen && (column.confidence < 0.7 || column.units.length > 0)
+                            ? 'unsure'
+                            : 'reason'
+                        }
+                      >
                         {column.reason}
                       </td>
                       {sheet.preview.slice(0, 4).map((r) => (
