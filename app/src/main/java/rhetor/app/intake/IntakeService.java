@@ -114,7 +114,7 @@ public class IntakeService {
   private Intake propose(String supplier, String fileName, String storedAs, String by) {
     Sheet sheet;
     try {
-      sheet = Sheet.open(folder.path(storedAs));
+      sheet = Sheet.open(folder.path(storedAs), folder.rows(storedAs));
     } catch (RuntimeException e) {
       // The same bytes are refused whoever brings them.
       removeCopy(storedAs);
@@ -241,7 +241,8 @@ public class IntakeService {
    * Sheets are stored under the hash of their bytes, so what was found out about one stays true.
    */
   Sheet sheet(Intake intake) {
-    return Sheet.known(folder.path(intake.storedAs()), intake.layout());
+    return Sheet.known(
+        folder.path(intake.storedAs()), intake.layout(), folder.rows(intake.storedAs()));
   }
 
   static List<SheetRow> sample(Sheet sheet, int most) {
@@ -313,6 +314,11 @@ public class IntakeService {
     requireProposed(intake);
     intakes.setReading(id, intake.reading().withThing(noun));
     return get(id);
+  }
+
+  /** The intake has been taken in; its sheet is parsed anew should anybody want its rows again. */
+  void forgetRows(Intake intake) {
+    folder.forgetRows(intake.storedAs());
   }
 
   /** Nouns that the products of a sheet may be called by, the likeliest first. */

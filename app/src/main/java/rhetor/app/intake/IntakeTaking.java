@@ -107,6 +107,7 @@ public class IntakeTaking {
     try {
       transaction.executeWithoutResult(t -> takeAll(intake, leaveAlone, by));
       done = true;
+      sheets.forgetRows(intake);
     } catch (DuplicateKeyException e) {
       throw Refused.conflict(
           "Another sheet with some of the same SKUs was taken in at the same moment. Nothing of this one was stored; take it in again.");

@@ -48,6 +48,7 @@ class SheetFolder {
   void remove(String storedAs) {
     try {
       Files.deleteIfExists(folder.resolve(storedAs));
+      Files.deleteIfExists(rows(storedAs));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -55,5 +56,19 @@ class SheetFolder {
 
   Path path(String storedAs) {
     return folder.resolve(storedAs);
+  }
+
+  /** Where the rows of a sheet that takes long to parse are kept while it waits. */
+  Path rows(String storedAs) {
+    return folder.resolve(storedAs + ".rows");
+  }
+
+  /** The sheet has been taken in: its rows will hardly be wanted again. */
+  void forgetRows(String storedAs) {
+    try {
+      Files.deleteIfExists(rows(storedAs));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 }

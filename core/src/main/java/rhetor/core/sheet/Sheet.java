@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.NoSuchElementException;
+import java.util.Optional;
 
 /**
  * A supplier's file with rows of products, in any {@link SheetFormat}, that has been looked through
@@ -23,10 +24,14 @@ public final class Sheet {
   private final SheetLayout layout;
   private final SheetLimits limits;
 
-  private Sheet(Path file, SheetLayout layout, SheetLimits limits) {
+  /** Where its rows are kept once they are parsed, if that takes long. */
+  private final Optional<Path> kept;
+
+  private Sheet(Path file, SheetLayout layout, SheetLimits limits, Optional<Path> kept) {
     this.file = file;
     this.layout = layout;
     this.limits = limits;
+    this.kept = kept;
   }
 
   /** Opens a sheet within {@link SheetLimits#STANDARD}. */
@@ -42,6 +47,20 @@ public final class Sheet {
    * @throws UncheckedIOException if the file can't be read
    */
   public static Sheet open(Path file, SheetLimits limits) {
+    return open(file, limits, Optional.empty());
+  }
+
+  /**
+   * Opens a sheet within {@link SheetLimits#STANDARD} that will be read again: the rows of a
+   * workbook are kept as they were parsed.
+   *
+   * @param kept the file for them, in a folder that exists; whoever names it removes it
+   */
+  public static Sheet open(Path file, Path kept) {
+    return open(file, SheetLimits.STANDARD, Optional.of(kept));
+  }
+
+  private static Sheet open(Path file, SheetLimits limits, Optional<Path> kept) {
     try {
       long size = Files.size(file);
       if (size > limits.bytes()) {
@@ -52,19 +71,23 @@ public final class Sheet {
                     .formatted(size, limits.bytes()),
                 "Split it into smaller sheets with the same headings."));
       }
-      return measured(file, limits, FormatFinder.find(file));
+      return new Sheet(file, FormatFinder.find(file), limits, kept).found();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
   }
 
   /** The sheet with its table where it stands by the look of its rows. */
-  private static Sheet measured(Path file, SheetLimits limits, SheetLayout found) {
-    return measured(file, limits, found, shape(file, found));
+  private Sheet found() {
+    return measured(layout.shaped(shape(file, layout)));
   }
 
-  private static Sheet measured(Path file, SheetLimits limits, SheetLayout found, SheetShape at) {
-    return new Sheet(file, measure(new Sheet(file, found.shaped(at), limits)), limits);
+  private Sheet measured(SheetLayout at) {
+    return with(measure(with(at)));
+  }
+
+  private Sheet with(SheetLayout other) {
+    return new Sheet(file, other, limits, kept);
   }
 
   /**
@@ -73,7 +96,7 @@ public final class Sheet {
    * @throws SheetException see {@link #open(Path, SheetLimits)}
    */
   public Sheet shaped(SheetShape shape) {
-    return measured(file, limits, layout, shape);
+    return measured(layout.shaped(shape));
   }
 
   /**
@@ -83,7 +106,7 @@ public final class Sheet {
    */
   public Sheet worksheet(String name) {
     List<SheetRow> top = top(file, layout.shaped(new SheetShape(name, 1, 1, 2)));
-    return measured(file, limits, layout, ShapeFinder.find(name, top));
+    return measured(layout.shaped(ShapeFinder.find(name, top)));
   }
 
   /**
@@ -98,15 +121,19 @@ public final class Sheet {
           "Only delimited text has an encoding and a delimiter that can be chosen.");
     }
     try {
-      return measured(file, limits, layout.written(Encoding.said(file, charset), delimiter));
+      return with(layout.written(Encoding.said(file, charset), delimiter)).found();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
   }
 
-  /** A sheet that was looked through before, and whose file has not changed since. */
-  public static Sheet known(Path file, SheetLayout layout) {
-    return new Sheet(file, layout, SheetLimits.STANDARD);
+  /**
+   * A sheet that was looked through before, and whose file has not changed since.
+   *
+   * @param kept where its rows are, if they were kept
+   */
+  public static Sheet known(Path file, SheetLayout layout, Path kept) {
+    return new Sheet(file, layout, SheetLimits.STANDARD, Optional.of(kept));
   }
 
   /** Of a workbook, the first worksheet that has rows below its headings is taken. */
@@ -143,6 +170,20 @@ public final class Sheet {
     return top(file, layout);
   }
 
+  private RowStream stream() {
+    return keptRows().<RowStream>map(k -> k).orElseGet(() -> stream(file, layout));
+  }
+
+  private Optional<KeptRows> keptRows() {
+    return kept.flatMap(k -> KeptRows.open(layout.shape().worksheet(), k));
+  }
+
+  /** Workbooks are zipped markup, and take long. */
+  private Optional<KeptRows.Writer> keeping() {
+    boolean isSlow = layout.format() == SheetFormat.XLSX || layout.format() == SheetFormat.ODS;
+    return kept.filter(k -> isSlow).map(k -> new KeptRows.Writer(layout.shape().worksheet(), k));
+  }
+
   private static RowStream stream(Path file, SheetLayout layout) {
     return switch (layout.format()) {
       case DELIMITED -> new DelimitedRows(file, layout);
@@ -164,8 +205,12 @@ public final class Sheet {
     boolean anything = false;
     List<String> headings;
     List<String> notes = new ArrayList<>();
-    try (RowStream all = stream(draft.file, layout)) {
+    try (RowStream all = draft.stream();
+        KeptRows.Writer keeping = all instanceof KeptRows ? null : draft.keeping().orElse(null)) {
       for (SheetRow row = all.next(); row != null; row = all.next()) {
+        if (keeping != null) {
+          keeping.write(row);
+        }
         width = Math.max(width, row.cells().size());
         if (width > draft.limits.columns()) {
           throw tooWide(row, width, draft.limits);
@@ -186,6 +231,9 @@ public final class Sheet {
                     "Split it into smaller sheets with the same headings."));
           }
         }
+      }
+      if (keeping != null) {
+        keeping.finish();
       }
       headings =
           all instanceof RecordRows records
@@ -273,7 +321,7 @@ public final class Sheet {
       return List.of(new SheetRow(0, layout.headings(), new java.util.BitSet()));
     }
     List<SheetRow> head = new ArrayList<>();
-    try (RowStream rows = stream(file, layout)) {
+    try (RowStream rows = stream()) {
       for (SheetRow row = rows.next();
           row != null && row.number() < layout.shape().firstRow();
           row = rows.next()) {
@@ -335,7 +383,7 @@ public final class Sheet {
     private SheetRow next;
 
     private Rows() {
-      this.stream = stream(file, layout);
+      this.stream = Sheet.this.stream();
     }
 
     @Override

@@ -77,6 +77,91 @@ class SheetFormatsTest {
   }
 
   @Nested
+  class RowsThatAreKept {
+    private final Consumer<Workbook> twoSheets =
+        book -> {
+          for (String name : List.of("Lamps", "Bells")) {
+            Worksheet sheet = book.newWorksheet(name);
+            sheet.value(0, 0, "SKU");
+            sheet.value(0, 1, "Name");
+            sheet.value(1, 0, name + "-1");
+            sheet.value(1, 1, "Größe ≥ 20 µm");
+            sheet.value(3, 0, name + "-2");
+            sheet.value(3, 1, "After a blank row");
+          }
+        };
+
+    private Path kept() {
+      return folder.resolve("book.rows");
+    }
+
+    @Test
+    void a_workbook_is_parsed_once() throws IOException {
+      Path book = workbook(twoSheets);
+      Sheet sheet = Sheet.open(book, kept());
+      List<List<String>> parsed = cells(Sheet.open(book));
+      List<Integer> numbers = new ArrayList<>();
+      Files.writeString(book, "no workbook any more");
+      Sheet known = Sheet.known(book, sheet.layout(), kept());
+      assertThat(cells(known)).isEqualTo(parsed);
+      try (Sheet.Rows rows = known.rows()) {
+        rows.forEachRemaining(r -> numbers.add(r.number()));
+      }
+      assertThat(numbers).startsWith(2).endsWith(4);
+      assertThat(known.head()).hasSize(1);
+    }
+
+    @Test
+    void another_worksheet_has_rows_of_its_own() throws IOException {
+      Path book = workbook(twoSheets);
+      Sheet lamps = Sheet.open(book, kept());
+      Sheet bells = lamps.worksheet("Bells");
+      assertThat(cells(bells).getFirst()).first().isEqualTo("Bells-1");
+      assertThat(cells(lamps).getFirst()).first().isEqualTo("Lamps-1");
+    }
+
+    @Test
+    void a_table_that_stands_elsewhere_is_found_in_them() throws IOException {
+      Sheet sheet = Sheet.open(workbook(twoSheets), kept());
+      Sheet lower = sheet.shaped(new SheetShape("Lamps", 2, 1, 4));
+      assertThat(lower.layout().headings()).containsExactly("Lamps-1", "Größe ≥ 20 µm");
+      assertThat(cells(lower)).hasSize(1);
+    }
+
+    @Test
+    void what_is_damaged_or_gone_is_parsed_anew() throws IOException {
+      Path book = workbook(twoSheets);
+      Sheet sheet = Sheet.open(book, kept());
+      List<List<String>> parsed = cells(sheet);
+      Files.writeString(kept(), "something else");
+      assertThat(cells(sheet)).isEqualTo(parsed);
+      Files.delete(kept());
+      assertThat(cells(sheet)).isEqualTo(parsed);
+    }
+
+    @Test
+    void a_workbook_that_breaks_off_leaves_nothing() throws IOException {
+      Path book = workbook(twoSheets);
+      assertThatThrownBy(
+              () -> Sheet.open(book, kept()).shaped(new SheetShape("Lamps", 900, 1, 901)))
+          .isInstanceOf(SheetException.class);
+      Path empty = workbook(b -> b.newWorksheet("Nothing"));
+      Path none = folder.resolve("none.rows");
+      assertThatThrownBy(() -> Sheet.open(empty, none)).isInstanceOf(SheetException.class);
+      try (var files = Files.list(folder)) {
+        assertThat(files).noneMatch(f -> f.toString().endsWith(".part"));
+      }
+    }
+
+    @Test
+    void text_is_quick_and_keeps_none() throws IOException {
+      Path text = Files.writeString(folder.resolve("a.csv"), "SKU,Name\nA-1,Bell\n");
+      Sheet.open(text, kept());
+      assertThat(kept()).doesNotExist();
+    }
+  }
+
+  @Nested
   class Workbooks {
     @Test
     void a_preamble_and_a_merged_heading_are_seen_for_what_they_are() {
