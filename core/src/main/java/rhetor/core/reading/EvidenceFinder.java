@@ -83,8 +83,9 @@ final class EvidenceFinder {
       double plain) {
     /** Whether another side is near: "W" between "H" and "D" is a width. */
     boolean areSidesBeside(SheetColumn column) {
-      return sides.stream()
-          .anyMatch(i -> i != column.index() && Math.abs(i - column.index()) <= BESIDE);
+      return column.isLetterOfSide()
+          || sides.stream()
+              .anyMatch(i -> i != column.index() && Math.abs(i - column.index()) <= BESIDE);
     }
   }
 

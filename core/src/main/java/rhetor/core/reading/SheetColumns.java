@@ -25,6 +25,8 @@ record SheetColumns(
   /** Letters that head the sides of a thing, in the languages that Rhetor reads. */
   private static final String LETTERS = "hwdlbt";
 
+  private static final String DIAMETER = "ø";
+
   private static final int BESIDE = 2;
 
   private static boolean isLetterOfSide(List<Heading> headings, int column) {
@@ -34,7 +36,8 @@ record SheetColumns(
             .subList(Math.max(0, column - BESIDE), Math.min(headings.size(), column + BESIDE + 1))
             .stream()
             .map(Heading::name)
-            .anyMatch(other -> isLetter(other) && !other.equals(letter));
+            .anyMatch(
+                other -> isLetter(other) && !other.equals(letter) || other.startsWith(DIAMETER));
   }
 
   private static boolean isLetter(String heading) {
