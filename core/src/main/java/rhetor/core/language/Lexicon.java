@@ -10,6 +10,7 @@ import net.sf.extjwnl.JWNLException;
 import net.sf.extjwnl.data.IndexWord;
 import net.sf.extjwnl.data.POS;
 import net.sf.extjwnl.data.Pointer;
+import net.sf.extjwnl.data.PointerTarget;
 import net.sf.extjwnl.data.PointerType;
 import net.sf.extjwnl.data.Synset;
 import net.sf.extjwnl.data.Word;
@@ -24,6 +25,8 @@ public final class Lexicon {
   private static final Set<String> GOODS =
       Set.of("noun.artifact", "noun.food", "noun.plant", "noun.substance", "noun.animal");
 
+  private static final int LONGEST = 60;
+
   /** More are not counted. */
   private static final int MANY_KINDS = 1000;
 
@@ -34,6 +37,7 @@ public final class Lexicon {
   private final Dictionary dictionary;
   private final Memo<List<Synset>> nouns = new Memo<>(this::find);
   private final Memo<Set<Long>> ancestors = new Memo<>(this::findAncestors);
+  private final Memo<Set<String>> kin = new Memo<>(this::findKin);
 
   private Lexicon() {
     try {
@@ -145,6 +149,68 @@ public final class Lexicon {
     return all;
   }
 
+  /**
+   * Words that say the same as a word in one of its senses, whatever their part of speech:
+   * synonyms, what is derived from it, and what it is an attribute of ("weigh" for weight, "long"
+   * for length). The word is among them.
+   */
+  public Set<String> kin(String word) {
+    return kin.of(lower(word));
+  }
+
+  private Set<String> findKin(String word) {
+    Set<String> found = new HashSet<>();
+    found.add(word);
+    if (word.isEmpty() || word.length() > LONGEST) {
+      return found;
+    }
+    try {
+      for (POS pos : List.of(POS.NOUN, POS.VERB, POS.ADJECTIVE, POS.ADVERB)) {
+        IndexWord index = dictionary.lookupIndexWord(pos, word);
+        if (index == null) {
+          continue;
+        }
+        for (Synset sense : index.getSenses()) {
+          for (Word each : sense.getWords()) {
+            found.add(lower(each.getLemma()));
+            boolean isItself = lower(each.getLemma()).equals(lower(index.getLemma()));
+            for (Pointer pointer : isItself ? each.getPointers() : List.<Pointer>of()) {
+              if (isOfKin(pointer)) {
+                add(found, pointer);
+              }
+            }
+          }
+          for (Pointer pointer : sense.getPointers()) {
+            if (isOfKin(pointer)) {
+              add(found, pointer);
+            }
+          }
+        }
+      }
+    } catch (JWNLException e) {
+      throw new IllegalStateException(e);
+    }
+    return found;
+  }
+
+  /** Whether a pointer goes to what says the same in another part of speech. */
+  private static boolean isOfKin(Pointer pointer) {
+    return pointer.getType() == PointerType.DERIVATION
+        || pointer.getType() == PointerType.ATTRIBUTE
+        || pointer.getType() == PointerType.PERTAINYM;
+  }
+
+  private static void add(Set<String> found, Pointer pointer) throws JWNLException {
+    PointerTarget target = pointer.getTarget();
+    if (target instanceof Word one) {
+      found.add(lower(one.getLemma()));
+    } else if (target instanceof Synset sense) {
+      for (Word each : sense.getWords()) {
+        found.add(lower(each.getLemma()));
+      }
+    }
+  }
+
   /** Places of a noun's senses and of all that they are kinds of. */
   private Set<Long> findAncestors(String noun) {
     return ancestors(nouns.of(noun));
@@ -189,7 +255,7 @@ public final class Lexicon {
   }
 
   private List<Synset> find(String noun) {
-    if (noun.isEmpty() || noun.length() > 60) {
+    if (noun.isEmpty() || noun.length() > LONGEST) {
       return List.of();
     }
     try {

@@ -31,7 +31,7 @@ public final class Memo<T> {
   }
 
   /** A memo that remembers words of up to so many characters. */
-  Memo(Function<String, T> function, int longest) {
+  public Memo(Function<String, T> function, int longest) {
     this.function = function;
     this.longest = longest;
   }

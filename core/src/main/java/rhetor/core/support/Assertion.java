@@ -28,7 +28,11 @@ public record Assertion(
     ENVIRONMENT,
     HEALTH,
     ABSOLUTE,
-    SUPERLATIVE
+    SUPERLATIVE,
+    ANSWER,
+    MAKER,
+    CERTIFICATE,
+    OPEN
   }
 
   /** What facts say to a statement. */

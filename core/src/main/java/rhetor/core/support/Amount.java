@@ -1,0 +1,177 @@
+package rhetor.core.support;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Unit;
+
+/**
+ * A number in a text with what it counts or measures.
+ *
+ * @param value as it is written: 0.8 for "four fifths"
+ * @param unit the unit behind it, if there is one
+ * @param digits how exact it is: digits behind the point
+ * @param isWord whether it is written in words
+ * @param start where it starts in the text
+ * @param end where it and its unit end
+ */
+record Amount(double value, Optional<Unit> unit, int digits, boolean isWord, int start, int end) {
+  private static final Map<String, Double> WORDS = new HashMap<>();
+  private static final Map<String, Double> PARTS =
+      Map.of(
+          "half",
+          2.0,
+          "halves",
+          2.0,
+          "third",
+          3.0,
+          "thirds",
+          3.0,
+          "quarter",
+          4.0,
+          "quarters",
+          4.0,
+          "fifth",
+          5.0,
+          "fifths",
+          5.0,
+          "tenths",
+          10.0);
+
+  static {
+    String[] ones =
+        "zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen"
+            .split(" ");
+    for (int i = 0; i < ones.length; i++) {
+      WORDS.put(ones[i], (double) i);
+    }
+    String[] tens = "twenty thirty forty fifty sixty seventy eighty ninety".split(" ");
+    for (int i = 0; i < tens.length; i++) {
+      WORDS.put(tens[i], 20.0 + 10 * i);
+      for (int k = 1; k < 10; k++) {
+        WORDS.put(tens[i] + "-" + ones[k], 20.0 + 10 * i + k);
+      }
+    }
+    WORDS.put("dozen", 12.0);
+    WORDS.put("hundred", 100.0);
+    WORDS.put("thousand", 1000.0);
+  }
+
+  private static final Pattern TOKEN =
+      Pattern.compile(
+          "(?<n>(?:(?<![\\p{L}\\d.,])|(?<=\\d[x×]))(?:\\d{1,3}(?:[, ]\\d{3})+(?:\\.\\d+)?(?!\\d)|\\d+(?:[.,]\\d+)?))|(?<w>\\p{L}+(?:-\\p{L}+)*)");
+
+  /** What may stand between a number and its unit. */
+  private static final Pattern UNIT =
+      Pattern.compile("[ -]?(?<u>[\\p{L}°%²³µΩ\"″£€$]+(?:/[\\p{L}²³]+)?)");
+
+  private static final Pattern BEFORE = Pattern.compile("[£€$] ?$");
+
+  /** The numbers of a text in order. "One" counts only before a noun, and is left out here. */
+  static List<Amount> in(String text, Knowledge knowledge) {
+    List<Amount> all = new ArrayList<>();
+    Matcher m = TOKEN.matcher(text);
+    while (m.find()) {
+      if (m.group("n") != null) {
+        all.add(digits(m, text, knowledge));
+        continue;
+      }
+      String word = m.group("w").toLowerCase(Locale.ROOT);
+      Amount last = all.isEmpty() ? null : all.getLast();
+      if (last != null && last.end > m.start()) {
+        // Its unit.
+        continue;
+      }
+      boolean follows =
+          last != null
+              && text.substring(last.end, m.start()).matches("[ -]")
+              && last.unit.isEmpty();
+      if (follows && PARTS.containsKey(word) && last.isWord) {
+        all.set(
+            all.size() - 1,
+            new Amount(
+                last.value / PARTS.get(word), Optional.empty(), 2, true, last.start, m.end()));
+      } else if (follows && last.isWord && (word.equals("hundred") || word.equals("thousand"))) {
+        all.set(
+            all.size() - 1,
+            withUnit(last.value * WORDS.get(word), 0, last.start, m.end(), text, knowledge));
+      } else if (WORDS.containsKey(word) && !word.equals("one")) {
+        all.add(withUnit(WORDS.get(word), 0, m.start(), m.end(), text, knowledge));
+      } else {
+        String first = word.contains("-") ? word.substring(0, word.indexOf('-')) : "";
+        if (WORDS.containsKey(first) && !first.equals("one")) {
+          // "Two-year", "three-layer".
+          all.add(
+              withUnit(
+                  WORDS.get(first), 0, m.start(), m.start() + first.length(), text, knowledge));
+        }
+      }
+    }
+    return all;
+  }
+
+  private static Amount digits(Matcher m, String text, Knowledge knowledge) {
+    String written = m.group("n");
+    boolean isGrouped = written.matches("\\d{1,3}(?:[, ]\\d{3})+(?:\\.\\d+)?");
+    String plain = isGrouped ? written.replaceAll("[, ]", "") : written.replace(',', '.');
+    int point = plain.indexOf('.');
+    Amount found =
+        withUnit(
+            Double.parseDouble(plain),
+            point < 0 ? 0 : plain.length() - point - 1,
+            m.start(),
+            m.end(),
+            text,
+            knowledge);
+    return new Amount(found.value, found.unit, found.digits, false, found.start, found.end);
+  }
+
+  private static Amount withUnit(
+      double value, int digits, int start, int end, String text, Knowledge knowledge) {
+    Matcher u = UNIT.matcher(text).region(end, text.length());
+    if (u.lookingAt()) {
+      String written = u.group("u");
+      Optional<Unit> unit = unit(written, knowledge);
+      // "22 in the box" is no length.
+      boolean isPreposition =
+          written.equals("in") && text.substring(u.end()).matches("(?s) \\p{L}.*");
+      boolean isShared = text.startsWith(" per ", u.end());
+      if (unit.isPresent() && !isPreposition && (isShared || unit.get().id().equals("°"))) {
+        // Grams of what is measured otherwise, degrees of nobody says what.
+        return new Amount(value, Optional.empty(), digits, true, start, u.end());
+      }
+      if (unit.isPresent() && !isPreposition) {
+        return new Amount(value, unit, digits, true, start, u.end());
+      }
+    }
+    return new Amount(value, Optional.empty(), digits, true, start, end);
+  }
+
+  private static Optional<Unit> unit(String written, Knowledge knowledge) {
+    Optional<Unit> exact = knowledge.unitWritten(written);
+    if (exact.isPresent() && (written.length() > 1 || "gmlWVhLs%°".contains(written))) {
+      return exact;
+    }
+    return Optional.empty();
+  }
+
+  /** Whether a currency stands before it. */
+  boolean isMoney(String text) {
+    return BEFORE.matcher(text.substring(0, start)).find();
+  }
+
+  String dimension() {
+    return unit.map(Unit::dimension).orElse("");
+  }
+
+  /** The value in its dimension's base unit. */
+  double base() {
+    return unit.map(u -> value * u.factor().doubleValue()).orElse(value);
+  }
+}

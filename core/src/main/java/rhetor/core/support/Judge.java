@@ -1,0 +1,107 @@
+package rhetor.core.support;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Nearness;
+import rhetor.core.language.Words;
+import rhetor.core.language.Words.Word;
+import rhetor.core.support.Assertion.Kind;
+import rhetor.core.support.Assertion.Verdict;
+
+/**
+ * Says of any sentence about a product, whoever wrote it, what in it no public cell bears out and
+ * what a cell contradicts.
+ */
+public final class Judge {
+  private final NumberJudge numbers;
+  private final AnswerJudge answers;
+  private final WordJudge words;
+  private final List<String> said;
+  private final OpenWords weights;
+  private final Nearness nearness;
+
+  /** A judge that asks no sentence model, for many texts at once. */
+  public Judge(ProductFacts product, Knowledge knowledge) {
+    this(product, knowledge, Nearness.NONE);
+  }
+
+  /** A judge of texts about a product; what the model says of a sentence is remembered. */
+  public Judge(ProductFacts product, Knowledge knowledge, Nearness nearness) {
+    this(product, knowledge, nearness, OpenWords.shipped());
+  }
+
+  Judge(ProductFacts product, Knowledge knowledge, Nearness nearness, OpenWords weights) {
+    Row row = new Row(product, knowledge);
+    this.said = row.said();
+    this.nearness = nearness;
+    this.weights = weights;
+    this.numbers = new NumberJudge(row, product.name(), knowledge);
+    this.answers = new AnswerJudge(row);
+    this.words = new WordJudge(row, answers, knowledge);
+  }
+
+  /** What a sentence states that no cell bears out, or that one contradicts, in its order. */
+  public List<Assertion> judge(String sentence) {
+    return judge(sentence, Words.of(sentence));
+  }
+
+  /**
+   * What a sentence states that no cell bears out, or that one contradicts, in its order.
+   *
+   * @param all its words, for callers that have them
+   */
+  public List<Assertion> judge(String sentence, List<Word> all) {
+    List<Assertion> found = new ArrayList<>();
+    numbers.judge(sentence, found);
+    answers.judge(sentence, all, found);
+    words.judge(sentence, all, found);
+    if (isWorthless(sentence, all, found)) {
+      found.removeIf(a -> a.kind() == Kind.OPEN);
+    }
+    found.sort(Comparator.comparingInt(Assertion::start));
+    return found;
+  }
+
+  /** Whether the words that stand nowhere in the row are mild ones, or say it otherwise. */
+  private boolean isWorthless(String sentence, List<Word> all, List<Assertion> found) {
+    return found.stream().anyMatch(a -> a.kind() == Kind.OPEN)
+        && !weights.isWorthALook(features(sentence, all, found));
+  }
+
+  private OpenWords.Features features(String sentence, List<Word> all, List<Assertion> found) {
+    List<String> open =
+        found.stream()
+            .filter(a -> a.kind() == Kind.OPEN)
+            .map(a -> a.words().toLowerCase(Locale.ROOT))
+            .toList();
+    return OpenWords.Features.of(sentence, open, all.size(), said, nearness);
+  }
+
+  /** What is known of a sentence of which nothing is held against the shop; nothing of others. */
+  Optional<OpenWords.Features> features(String sentence) {
+    List<Word> all = Words.of(sentence);
+    List<Assertion> found = new ArrayList<>();
+    numbers.judge(sentence, found);
+    answers.judge(sentence, all, found);
+    words.judge(sentence, all, found);
+    boolean isOpen = found.stream().allMatch(a -> a.kind() == Kind.OPEN);
+    return isOpen ? Optional.of(features(sentence, all, found)) : Optional.empty();
+  }
+
+  static void add(
+      List<Assertion> found, Kind kind, String text, int start, int end, String against) {
+    found.add(
+        new Assertion(
+            kind,
+            text.substring(start, end),
+            start,
+            end,
+            against.isEmpty() ? Verdict.UNSUPPORTED : Verdict.CONTRADICTED,
+            against));
+  }
+}

@@ -1,0 +1,212 @@
+package rhetor.core.support;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
+import rhetor.core.language.Words;
+import rhetor.core.language.Words.Word;
+import rhetor.core.support.Assertion.Kind;
+
+/** Holds the numbers of a sentence against those of a row: each belongs to what it measures. */
+final class NumberJudge {
+  private static final Pattern ABOUT =
+      Pattern.compile(
+          "(?i)\\b(?:about|around|nearly|almost|just under|just over|roughly|some|over|under|more than|less than|a little (?:over|under)|close to|well over) ?$");
+  private static final double NEAR = 0.006;
+  private static final double NEARLY = 0.1;
+
+  /** Twenty-four months are two years, nearly to the day. */
+  private static final double NEARLY_THE_DAY = 0.02;
+
+  /** Two or three of what no cell counts may be a manner of speaking. */
+  private static final int FEW = 3;
+
+  private static final Set<String> SIDES =
+      Set.of("high", "tall", "height", "wide", "width", "deep", "depth", "long", "length");
+
+  private final Knowledge knowledge;
+  private final Row row;
+  private final String name;
+  private final JudgeWords words = JudgeWords.shipped();
+  private final Lexicon lexicon = Lexicon.shipped();
+
+  NumberJudge(Row row, String name, Knowledge knowledge) {
+    this.knowledge = knowledge;
+    this.row = row;
+    this.name = name;
+  }
+
+  /** The numbers that no cell has, or that a cell has otherwise. */
+  void judge(String sentence, List<Assertion> found) {
+    for (Amount amount : Amount.in(sentence, knowledge)) {
+      if (isInName(sentence, amount)) {
+        continue;
+      }
+      boolean isAbout = ABOUT.matcher(sentence.substring(0, amount.start())).find();
+      List<Row.Cell> saying = row.cells().stream().filter(c -> says(c, amount, isAbout)).toList();
+      Optional<Row.Cell> meant = meant(sentence, amount);
+      boolean isElse =
+          meant.isPresent()
+              && !saying.contains(meant.get())
+              && saying.stream().noneMatch(c -> isSpokenOf(c, Clauses.at(sentence, amount.start())))
+              && meant.get().numbers().stream()
+                  .anyMatch(
+                      n ->
+                          n.dimension().equals(amount.dimension())
+                              && !amount.dimension().isEmpty());
+      isElse |= isOtherSide(sentence, amount, saying);
+      if (isElse) {
+        String cell = meant.or(() -> saying.stream().findFirst()).orElseThrow().words();
+        Judge.add(found, Kind.NUMBER, sentence, amount.start(), amount.end(), cell);
+      } else if (saying.isEmpty()
+          && !isCounted(amount, sentence)
+          && !row.proseNumbers().contains(amount.value())) {
+        boolean isFew = amount.isWord() && amount.unit().isEmpty() && amount.value() <= FEW;
+        boolean isSaid =
+            row.cells().stream().anyMatch(c -> isSpokenOf(c, Clauses.at(sentence, amount.start())));
+        Judge.add(
+            found,
+            isFew && !isSaid ? Kind.OPEN : Kind.NUMBER,
+            sentence,
+            amount.start(),
+            amount.end(),
+            against(amount));
+      }
+    }
+  }
+
+  private String against(Amount amount) {
+    return amount.dimension().isEmpty()
+        ? ""
+        : row.cells().stream()
+            .filter(
+                c -> c.numbers().stream().anyMatch(n -> n.dimension().equals(amount.dimension())))
+            .map(Row.Cell::words)
+            .findFirst()
+            .orElse("");
+  }
+
+  private boolean isInName(String sentence, Amount amount) {
+    int at = sentence.indexOf(name);
+    while (at >= 0) {
+      if (amount.start() >= at && amount.start() < at + name.length()) {
+        return true;
+      }
+      at = sentence.indexOf(name, at + 1);
+    }
+    return false;
+  }
+
+  private static boolean says(Row.Cell cell, Amount amount, boolean isAbout) {
+    return cell.numbers().stream().anyMatch(n -> isSame(n, amount, isAbout));
+  }
+
+  private static boolean isSame(Row.Number n, Amount a, boolean isAbout) {
+    boolean areBoth = !n.dimension().isEmpty() && !a.dimension().isEmpty();
+    if (areBoth && !n.dimension().equals(a.dimension())) {
+      return false;
+    }
+    double mine = areBoth ? a.base() : a.value();
+    double theirs = areBoth ? n.base() : n.value();
+    boolean isShare = a.isWord() && a.value() < 1 && Math.abs(a.value() * 100 - n.value()) < 1;
+    double off = Math.abs(mine - theirs);
+    double allowed =
+        isAbout ? NEARLY : areBoth && n.dimension().equals("time") ? NEARLY_THE_DAY : NEAR;
+    return isShare || off <= allowed * Math.max(Math.abs(mine), Math.abs(theirs));
+  }
+
+  /** "Seven sizes" of a list of seven. */
+  private boolean isCounted(Amount amount, String sentence) {
+    if (amount.unit().isPresent()) {
+      return false;
+    }
+    String clause = Clauses.at(sentence, amount.start());
+    return row.cells().stream()
+        .filter(c -> c.parts() > 1 && c.parts() == (int) amount.value())
+        .anyMatch(
+            c ->
+                Words.of(clause).stream()
+                    .anyMatch(
+                        w ->
+                            !words.isFunction(w.text())
+                                && c.label().stream()
+                                    .anyMatch(s -> row.isAmong(s, Row.stemsOf(w.text())))));
+  }
+
+  private boolean isOf(Row.Cell cell, String word) {
+    return lexicon.kin(English.stem(word)).stream().anyMatch(cell.label()::contains);
+  }
+
+  /** The cell that the nearest word of the number's clause names. */
+  private Optional<Row.Cell> meant(String sentence, Amount amount) {
+    int from = Clauses.start(sentence, amount.start());
+    int to = Clauses.end(sentence, amount.end());
+    List<Word> near = new ArrayList<>();
+    for (Word word : Words.of(sentence)) {
+      boolean isInside = word.start() >= amount.start() && word.start() < amount.end();
+      if (word.start() >= from && word.end() <= to && !isInside) {
+        near.add(word);
+      }
+    }
+    near.sort(Comparator.comparingInt(w -> distance(w, amount)));
+    List<Row.Cell> named = List.of();
+    for (Word word : near) {
+      if (words.isFunction(word.text())) {
+        continue;
+      }
+      List<Row.Cell> among = named.isEmpty() ? row.cells() : named;
+      List<Row.Cell> these =
+          among.stream()
+              .filter(c -> !c.numbers().isEmpty())
+              .filter(c -> c.label().contains(English.stem(word.text())))
+              .toList();
+      if (these.isEmpty()) {
+        these =
+            among.stream()
+                .filter(c -> !c.numbers().isEmpty())
+                .filter(c -> isOf(c, word.text()))
+                .toList();
+      }
+      named = these.isEmpty() ? named : these;
+      if (named.size() == 1) {
+        return Optional.of(named.getFirst());
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** Whether a clause has a word of the cell's heading. */
+  private boolean isSpokenOf(Row.Cell cell, String clause) {
+    return Words.of(clause).stream()
+        .filter(w -> !words.isFunction(w.text()))
+        .anyMatch(w -> cell.label().contains(English.stem(w.text())));
+  }
+
+  /** "138 cm high" where the cell has it as the width. */
+  private boolean isOtherSide(String sentence, Amount amount, List<Row.Cell> saying) {
+    Set<String> stems = Row.stemsOf(Clauses.at(sentence, amount.start()));
+    List<Row.Number> same =
+        saying.stream()
+            .flatMap(c -> c.numbers().stream())
+            .filter(n -> isSame(n, amount, false))
+            .toList();
+    Set<String> spoken = new HashSet<>(stems);
+    spoken.retainAll(SIDES);
+    return !spoken.isEmpty()
+        && !same.isEmpty()
+        && same.stream()
+            .allMatch(
+                n -> !n.side().isEmpty() && spoken.stream().noneMatch(w -> n.side().contains(w)));
+  }
+
+  private static int distance(Word word, Amount amount) {
+    return word.start() >= amount.end() ? word.start() - amount.end() : amount.start() - word.end();
+  }
+}

@@ -1,0 +1,119 @@
+package rhetor.core.support;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Pattern;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.English;
+import rhetor.core.language.Words;
+import rhetor.core.language.Words.Word;
+import rhetor.core.support.Assertion.Kind;
+
+/** Looks for each word that states something in a row's cells, its kind and its licensed claims. */
+final class WordJudge {
+  private static final Pattern THAN = Pattern.compile("(?: \\p{L}+){0,2} than\\b");
+
+  private final Knowledge knowledge;
+  private final Row row;
+  private final AnswerJudge answers;
+  private final WordKinds kinds;
+  private final JudgeWords words = JudgeWords.shipped();
+
+  WordJudge(Row row, AnswerJudge answers, Knowledge knowledge) {
+    this.knowledge = knowledge;
+    this.row = row;
+    this.answers = answers;
+    this.kinds = knowledge.index(WordKinds.class, WordKinds::new);
+  }
+
+  /** The words that nothing bears out; those before found are left out. */
+  void judge(String sentence, List<Word> all, List<Assertion> found) {
+    int[] clauseOfInclusion = clauseWith(sentence, "inclusion");
+    boolean isIncluding =
+        clauseOfInclusion.length > 0
+            && !answers.isDenied(sentence.substring(clauseOfInclusion[0], clauseOfInclusion[1]));
+    Set<Integer> taken = new HashSet<>();
+    for (Assertion a : found) {
+      taken.add(a.start());
+    }
+    for (Word word : all) {
+      String w = word.text();
+      String written = sentence.substring(word.start(), word.end());
+      if (taken.contains(word.start()) || row.isName(w) || isUnitOrNumber(w)) {
+        continue;
+      }
+      Kind closed = isComparing(sentence, word) ? Kind.COMPARATIVE : kinds.closed(w).orElse(null);
+      boolean isOfRow = closed == Kind.CERTIFICATE && namesScheme(sentence, all);
+      if (closed != null && !row.says(w) && !isOfRow) {
+        Judge.add(found, closed, sentence, word.start(), word.end(), "");
+        continue;
+      }
+      if (words.isHarmless(w)
+          || words.is("inclusion", w)
+          || words.is("negation", w)
+          || w.length() < 3) {
+        continue;
+      }
+      boolean isProper =
+          Character.isUpperCase(written.charAt(0)) && (word.start() > 0 || !English.isKnown(w));
+      boolean isThingIncluded =
+          isIncluding && English.isNoun(w) && !row.says(w) && isIn(clauseOfInclusion, word);
+      if (!isThingIncluded && (row.says(w) || row.isInProse(w))) {
+        continue;
+      }
+      if (isProper) {
+        Judge.add(found, kinds.proper(written), sentence, word.start(), word.end(), "");
+      } else if (isIncluding
+          && isIn(clauseOfInclusion, word)
+          && (English.isNoun(w) || !English.isKnown(w))) {
+        Judge.add(found, Kind.INCLUSION, sentence, word.start(), word.end(), "");
+      } else {
+        Judge.add(found, kinds.made(w).orElse(Kind.OPEN), sentence, word.start(), word.end(), "");
+      }
+    }
+  }
+
+  /** Whether the sentence names a scheme that a cell has: "Oeko-Tex", "EN 131". */
+  private boolean namesScheme(String sentence, List<Word> all) {
+    return all.stream()
+        .filter(w -> w.start() > 0 && Character.isUpperCase(sentence.charAt(w.start())))
+        .filter(w -> !row.isName(w.text()))
+        .anyMatch(w -> row.says(w.text()));
+  }
+
+  /** Where the clause is that has a word of a list; nothing if none has. */
+  private int[] clauseWith(String sentence, String list) {
+    String lower = sentence.toLowerCase(Locale.ROOT);
+    for (String words : words.of(list)) {
+      int at = Words.find(words, lower);
+      if (at >= 0) {
+        return new int[] {Clauses.start(sentence, at), Clauses.end(sentence, at)};
+      }
+    }
+    return new int[0];
+  }
+
+  private static boolean isIn(int[] clause, Word word) {
+    return word.start() >= clause[0] && word.end() <= clause[1];
+  }
+
+  private boolean isUnitOrNumber(String word) {
+    return knowledge.unitWritten(word).isPresent() || !Amount.in(word, knowledge).isEmpty();
+  }
+
+  /** "Stiffer than", "the steadiest", "no quieter": it says how others are. */
+  private boolean isComparing(String sentence, Word word) {
+    Set<String> tags = English.tags(word.text());
+    boolean isAmount = Set.of("more", "less", "fewer").contains(word.text());
+    if (tags.stream().anyMatch(t -> t.startsWith("NN")) || isAmount) {
+      return false;
+    }
+    String before = sentence.substring(0, word.start());
+    return tags.contains("JJR")
+            && (THAN.matcher(sentence).region(word.end(), sentence.length()).lookingAt()
+                || before.matches("(?is).*\\bno "))
+        || tags.contains("JJS") && before.matches("(?is).*\\bthe ");
+  }
+}

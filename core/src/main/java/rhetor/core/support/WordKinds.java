@@ -1,0 +1,82 @@
+package rhetor.core.support;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Lexicon;
+import rhetor.core.language.Memo;
+import rhetor.core.support.Assertion.Kind;
+
+/** Tells by a word alone what a shop is held to who says it. Safe for several threads. */
+final class WordKinds {
+  /** Materials are kinds of these. */
+  private static final List<String> MATERIALS =
+      List.of(
+          "metal", "alloy", "wood", "fabric", "plastic", "leather", "rubber", "fiber", "stone",
+          "glass", "ceramic", "paper", "wool");
+
+  private static final List<String> COLOURS = List.of("chromatic color");
+  private static final List<String> PLACES =
+      List.of("location", "region", "country", "city", "geographical area");
+  private static final List<String> ILLS = List.of("disease", "ill health", "symptom", "injury");
+  private static final double MOSTLY = 0.5;
+
+  private final Knowledge knowledge;
+  private final JudgeWords words = JudgeWords.shipped();
+  private final Lexicon lexicon = Lexicon.shipped();
+  private final Memo<Optional<Kind>> closed = new Memo<>(this::findClosed);
+  private final Memo<Optional<Kind>> made = new Memo<>(this::findMade);
+
+  WordKinds(Knowledge knowledge) {
+    this.knowledge = knowledge;
+  }
+
+  /** A guarantee, health, the environment, a certificate or a comparison. */
+  Optional<Kind> closed(String word) {
+    return closed.of(word);
+  }
+
+  private Optional<Kind> findClosed(String word) {
+    if (words.is("guarantee", word)) {
+      return Optional.of(Kind.GUARANTEE);
+    }
+    boolean isIll =
+        lexicon.shareKindOf(word, ILLS) > 0
+            || lexicon.senses(word) == 1 && ILLS.stream().anyMatch(i -> lexicon.isKindOf(word, i));
+    if (words.is("health", word) || isIll) {
+      return Optional.of(Kind.HEALTH);
+    }
+    if (words.is("environment", word)) {
+      return Optional.of(Kind.ENVIRONMENT);
+    }
+    if (words.of("certificate").contains(word.substring(word.indexOf('-') + 1))) {
+      return Optional.of(Kind.CERTIFICATE);
+    }
+    return words.of("comparison").contains(word) ? Optional.of(Kind.COMPARATIVE) : Optional.empty();
+  }
+
+  /** A material or a colour. */
+  Optional<Kind> made(String word) {
+    return made.of(word);
+  }
+
+  private Optional<Kind> findMade(String word) {
+    if (knowledge.term("material", word).isPresent()
+        || lexicon.shareKindOf(word, MATERIALS) >= MOSTLY) {
+      return Optional.of(Kind.MATERIAL);
+    }
+    return knowledge.term("colour", word).isPresent()
+            || lexicon.shareKindOf(word, COLOURS) >= MOSTLY
+        ? Optional.of(Kind.COLOUR)
+        : Optional.empty();
+  }
+
+  /** What a name that the row hasn't may be: a place, somebody, or a scheme in capitals. */
+  Kind proper(String word) {
+    if (word.length() > 1 && word.equals(word.toUpperCase(Locale.ROOT))) {
+      return Kind.CERTIFICATE;
+    }
+    return PLACES.stream().anyMatch(p -> lexicon.isKindOf(word, p)) ? Kind.ORIGIN : Kind.MAKER;
+  }
+}

@@ -1,0 +1,43 @@
+package rhetor.core.reading;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.reading.LabelledSheets.Labelled;
+import rhetor.core.sheet.SheetRow;
+
+/** Products of a labelled sheet, each column read as a person says that it is. */
+public final class SettledReading {
+  private SettledReading() {}
+
+  /** The products by their codes. */
+  public static Map<String, ProductFacts> products(Labelled sheet, Knowledge knowledge) {
+    Reading proposed = new ReadingProposer(knowledge).propose(sheet.headings(), sheet.rows());
+    List<ColumnReading> columns = new ArrayList<>();
+    for (ColumnReading column : proposed.columns()) {
+      String label = sheet.labels().columns().get(column.heading()).split("\\|")[0];
+      Meaning meaning =
+          switch (label) {
+            case "own" -> Meaning.EXTRA;
+            case "private" -> Meaning.KEEP;
+            default -> Meaning.parse(label);
+          };
+      columns.add(column.as(meaning, column.unit()));
+    }
+    Reading settled = proposed.with(columns, proposed.numbers(), proposed.boilerplate());
+    if (settled.thing().isEmpty()) {
+      settled = settled.withThing(sheet.labels().kind().split("\\|")[0]);
+    }
+    FactReader reader = new FactReader(sheet.toString(), settled, knowledge);
+    Map<String, ProductFacts> products = new HashMap<>();
+    for (SheetRow row : sheet.rows()) {
+      if (reader.read(row) instanceof FactReader.Outcome.Read(ProductFacts product)) {
+        products.put(product.sku(), product);
+      }
+    }
+    return products;
+  }
+}
