@@ -20,6 +20,7 @@ import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Nearness;
 import rhetor.core.language.WordRuns;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
@@ -29,6 +30,7 @@ import rhetor.core.style.HouseRules;
 import rhetor.core.style.Style;
 import rhetor.core.support.Assertion;
 import rhetor.core.support.Ground;
+import rhetor.core.support.Judge;
 import rhetor.core.text.Block;
 import rhetor.core.text.Draft;
 import rhetor.core.text.Sentence;
@@ -72,14 +74,21 @@ public final class Checker {
 
   private final Knowledge knowledge;
   private final StyleCheck style;
+  private final Nearness nearness;
 
   /** A checker for a house that has decided nothing. */
   public Checker(Knowledge knowledge) {
     this(knowledge, Style.standard());
   }
 
+  /** A checker of many texts, which asks no sentence model. */
   public Checker(Knowledge knowledge, Style style) {
+    this(knowledge, style, Nearness.NONE);
+  }
+
+  public Checker(Knowledge knowledge, Style style, Nearness nearness) {
     this.knowledge = knowledge;
+    this.nearness = nearness;
     this.style = new StyleCheck(HouseRules.of(style));
   }
 
@@ -100,6 +109,7 @@ public final class Checker {
   public Audit check(Draft draft, ProductFacts product, String keyword, List<Mark> found) {
     List<Mark> marks = new ArrayList<>(found);
     Ground ground = new Ground(product, knowledge);
+    Judge judge = new Judge(product, knowledge, nearness);
     // All texts are looked through once; sentences only where that found something.
     StringBuilder all = new StringBuilder();
     Map<Field, String> texts = new EnumMap<>(Field.class);
@@ -114,14 +124,15 @@ public final class Checker {
     for (Field field : Field.values()) {
       lengths(texts.get(field), field, marks);
       List<Sentence> sentences = draft.sentences(field);
+      Set<Sentence> headings = headings(draft, field);
       for (int i = 0; i < sentences.size(); i++) {
-        sentence(field, i, sentences.get(i), ground, names, mayBeEmpty, mayHaveMarkup, marks);
+        sentence(
+            field, i, sentences.get(i), headings, judge, names, mayBeEmpty, mayHaveMarkup, marks);
       }
     }
     style.required(draft, marks);
     style.voice(draft, marks);
     style.structure(draft, marks);
-    unsupported(draft, marks);
     repeated(draft, product, marks);
     keyword(texts, product, keyword, ground, marks);
     likeness(draft, product, marks);
@@ -176,11 +187,22 @@ public final class Checker {
     }
   }
 
+  private static Set<Sentence> headings(Draft draft, Field field) {
+    Set<Sentence> headings = new HashSet<>();
+    for (Block block : draft.blocks(field)) {
+      if (block.kind() == Block.Kind.HEADING) {
+        headings.addAll(block.sentences());
+      }
+    }
+    return headings;
+  }
+
   private void sentence(
       Field field,
       int index,
       Sentence sentence,
-      Ground ground,
+      Set<Sentence> headings,
+      Judge judge,
       List<String> names,
       boolean mayBeEmpty,
       boolean mayHaveMarkup,
@@ -188,21 +210,28 @@ public final class Checker {
     String text = sentence.text();
     boolean answeredFor = style.isHouseSentence(text);
     List<Word> words = Words.of(text);
-    for (Assertion a : answeredFor ? List.<Assertion>of() : ground.unsupported(text, words)) {
-      if (a.kind() == Assertion.Kind.COMPARATIVE && sentence.restsOn(Support.Kind.RANGE)) {
+    for (Assertion a : answeredFor ? List.<Assertion>of() : judge.judge(text, words)) {
+      boolean isOfRange =
+          sentence.restsOn(Support.Kind.RANGE)
+              && (a.kind() == Assertion.Kind.COMPARATIVE || a.kind() == Assertion.Kind.NUMBER);
+      boolean isOpen = a.kind() == Assertion.Kind.OPEN;
+      boolean isAnsweredFor = !sentence.support().isEmpty() || headings.contains(sentence);
+      if (isOfRange || isOpen && isAnsweredFor) {
+        // The range's figures, a wording that somebody answers for, or what stands over others.
         continue;
       }
-      boolean opinion =
-          a.kind() == Assertion.Kind.ABSOLUTE || a.kind() == Assertion.Kind.SUPERLATIVE;
       String why =
           a.verdict() == Assertion.Verdict.CONTRADICTED
               ? "\"%s\" is not what the facts say (%s). Put it right here, or correct the supplier's data."
                   .formatted(a.words(), a.against())
-              : "\"%s\" rests on no fact of this product. Take it out, or add the fact to the supplier's data."
-                  .formatted(a.words());
+              : isOpen
+                  ? "\"%s\" stands in no cell of this product. Is it so? Then let it be, or add the fact."
+                      .formatted(a.words())
+                  : "\"%s\" rests on no fact of this product. Take it out, or add the fact to the supplier's data."
+                      .formatted(a.words());
       marks.add(
           new Mark(
-              opinion ? Weight.WEIGH : Weight.MUST_FIX, "support", field, index, a.words(), why));
+              isOpen ? Weight.WEIGH : Weight.MUST_FIX, "support", field, index, a.words(), why));
     }
     Matcher empty = mayBeEmpty ? EMPTY_PHRASE.matcher(text) : null;
     while (empty != null && empty.find()) {
@@ -229,31 +258,6 @@ public final class Checker {
     style.sentence(field, index, text, words, names, marks);
     style.over(field, index, sentence, marks);
     withdrawn(field, index, sentence, marks);
-  }
-
-  /** Sentences that link to no fact: composed ones always do, so these were written by hand. */
-  private void unsupported(Draft draft, List<Mark> marks) {
-    for (Field field :
-        List.of(Field.SHORT_DESCRIPTION, Field.DESCRIPTION, Field.META_DESCRIPTION)) {
-      int index = 0;
-      for (Block block : draft.blocks(field)) {
-        for (Sentence sentence : block.sentences()) {
-          if (block.kind() != Block.Kind.HEADING
-              && sentence.support().isEmpty()
-              && !style.isHouseSentence(sentence.text())) {
-            marks.add(
-                new Mark(
-                    Weight.WEIGH,
-                    "no source",
-                    field,
-                    index,
-                    "",
-                    "No fact was found that this sentence rests on. Read it as the supplier's lawyer would."));
-          }
-          index++;
-        }
-      }
-    }
   }
 
   /** A claim that a sentence makes and the house no longer does. */

@@ -51,7 +51,7 @@ final class AnswerJudge {
         boolean isDenied =
             !isFree && (isDenied(Clauses.at(sentence, word.start())) || hasNone(all));
         if (isDenied == (cell.answer() == Row.Answer.YES)) {
-          Judge.add(found, Kind.ANSWER, sentence, word.start(), word.end(), cell.words());
+          found.add(Assertion.of(Kind.ANSWER, sentence, word.start(), word.end(), cell.words()));
         }
       }
     }
@@ -95,7 +95,9 @@ final class AnswerJudge {
           .filter(c -> !DENYING.matcher(c.words()).find())
           .findFirst()
           .ifPresent(
-              c -> Judge.add(found, Kind.ANSWER, sentence, m.start("w"), m.end("w"), c.words()));
+              c ->
+                  found.add(
+                      Assertion.of(Kind.ANSWER, sentence, m.start("w"), m.end("w"), c.words())));
     }
   }
 
@@ -109,7 +111,7 @@ final class AnswerJudge {
     for (Row.Cell cell : row.cells()) {
       Set<String> said = words.degrees(cell.said());
       if (said.size() == 1 && isNamed(cell, stems) && !said.equals(spoken)) {
-        Judge.add(found, Kind.PROPERTY, sentence, 0, sentence.length(), cell.words());
+        found.add(Assertion.of(Kind.PROPERTY, sentence, 0, sentence.length(), cell.words()));
         return;
       }
     }

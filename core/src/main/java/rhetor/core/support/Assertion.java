@@ -45,6 +45,21 @@ public record Assertion(
     CONTRADICTED
   }
 
+  /**
+   * What words of a text state.
+   *
+   * @param against what a cell says instead, or empty
+   */
+  static Assertion of(Kind kind, String text, int start, int end, String against) {
+    return new Assertion(
+        kind,
+        text.substring(start, end),
+        start,
+        end,
+        against.isEmpty() ? Verdict.UNSUPPORTED : Verdict.CONTRADICTED,
+        against);
+  }
+
   /** Whether no fact bears it out. */
   public boolean isUnborne() {
     return verdict != Verdict.SUPPORTED;

@@ -11,7 +11,6 @@ import rhetor.core.language.Nearness;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
 import rhetor.core.support.Assertion.Kind;
-import rhetor.core.support.Assertion.Verdict;
 
 /**
  * Says of any sentence about a product, whoever wrote it, what in it no public cell bears out and
@@ -91,17 +90,5 @@ public final class Judge {
     words.judge(sentence, all, found);
     boolean isOpen = found.stream().allMatch(a -> a.kind() == Kind.OPEN);
     return isOpen ? Optional.of(features(sentence, all, found)) : Optional.empty();
-  }
-
-  static void add(
-      List<Assertion> found, Kind kind, String text, int start, int end, String against) {
-    found.add(
-        new Assertion(
-            kind,
-            text.substring(start, end),
-            start,
-            end,
-            against.isEmpty() ? Verdict.UNSUPPORTED : Verdict.CONTRADICTED,
-            against));
   }
 }

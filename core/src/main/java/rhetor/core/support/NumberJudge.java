@@ -64,20 +64,20 @@ final class NumberJudge {
       isElse |= isOtherSide(sentence, amount, saying);
       if (isElse) {
         String cell = meant.or(() -> saying.stream().findFirst()).orElseThrow().words();
-        Judge.add(found, Kind.NUMBER, sentence, amount.start(), amount.end(), cell);
+        found.add(Assertion.of(Kind.NUMBER, sentence, amount.start(), amount.end(), cell));
       } else if (saying.isEmpty()
           && !isCounted(amount, sentence)
           && !row.proseNumbers().contains(amount.value())) {
         boolean isFew = amount.isWord() && amount.unit().isEmpty() && amount.value() <= FEW;
         boolean isSaid =
             row.cells().stream().anyMatch(c -> isSpokenOf(c, Clauses.at(sentence, amount.start())));
-        Judge.add(
-            found,
-            isFew && !isSaid ? Kind.OPEN : Kind.NUMBER,
-            sentence,
-            amount.start(),
-            amount.end(),
-            against(amount));
+        found.add(
+            Assertion.of(
+                isFew && !isSaid ? Kind.OPEN : Kind.NUMBER,
+                sentence,
+                amount.start(),
+                amount.end(),
+                against(amount)));
       }
     }
   }

@@ -121,6 +121,7 @@ final class Row {
   /** What full stops cut off: "adj." may be adjustable or adjusted. */
   private final Set<String> cutOff = new HashSet<>();
 
+  private final String text;
   private final List<String> sentences = new ArrayList<>();
   private final List<Double> proseNumbers = new ArrayList<>();
 
@@ -146,6 +147,11 @@ final class Row {
       sentences.addAll(List.of(product.supplierText().split("(?<=[.!?])\\s+")));
     }
     Amount.in(product.supplierText(), knowledge).forEach(a -> proseNumbers.add(a.value()));
+    StringBuilder all =
+        new StringBuilder(product.name()).append(' ').append(product.supplierText());
+    product.facts().forEach(f -> f.sources().forEach(c -> all.append(' ').append(c.raw())));
+    product.facts().forEach(f -> f.sources().forEach(c -> all.append(' ').append(c.column())));
+    text = all.toString().toUpperCase(Locale.ROOT);
     for (Cell cell : cells) {
       told.addAll(cell.label);
       if (cell.answer != Answer.NO) {
@@ -445,10 +451,34 @@ final class Row {
         .anyMatch(c -> c.said.contains(stem) || c.label.contains(stem));
   }
 
+  /** Whether a cell, the supplier's prose or the name has a code as it stands. */
+  boolean hasCode(String code) {
+    return text.contains(code.toUpperCase(Locale.ROOT));
+  }
+
   /** Whether a word is for what the product is. */
   boolean isOfKind(String word) {
     String stem = English.stem(word);
     return nouns.stream().anyMatch(n -> n.equals(stem) || Lexicon.shipped().isKindOf(n, stem));
+  }
+
+  /** Whether a cell says a property, says yes to it, or licenses a claim of it. */
+  boolean affirms(String word) {
+    String stem = English.stem(word);
+    Set<String> stems = stems(word);
+    return promises.contains(stem)
+        || cells.stream()
+            .filter(c -> c.answer != Answer.NO)
+            .anyMatch(
+                c ->
+                    c.said.contains(stem)
+                        || c.said.containsAll(stems)
+                        || c.answer == Answer.YES
+                            && c.names.stream()
+                                .anyMatch(
+                                    n ->
+                                        n.contains(stem)
+                                            || n.stream().allMatch(s -> isAmong(s, stems))));
   }
 
   /** Whether a name's stem is one of some words, or begins like one, or says the same. */

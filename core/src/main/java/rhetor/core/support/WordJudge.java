@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
@@ -14,6 +15,12 @@ import rhetor.core.support.Assertion.Kind;
 /** Looks for each word that states something in a row's cells, its kind and its licensed claims. */
 final class WordJudge {
   private static final Pattern THAN = Pattern.compile("(?: \\p{L}+){0,2} than\\b");
+
+  private static final double MOST = 0.6;
+
+  /** IPX6, EN131, USB3: letters and digits in one. */
+  private static final Pattern CODE =
+      Pattern.compile("(?<![\\p{L}\\d-])\\p{Lu}{1,5}\\d[\\p{Lu}\\d]*(?![\\p{L}\\d])");
 
   private final Knowledge knowledge;
   private final Row row;
@@ -30,6 +37,12 @@ final class WordJudge {
 
   /** The words that nothing bears out; those before found are left out. */
   void judge(String sentence, List<Word> all, List<Assertion> found) {
+    Matcher code = CODE.matcher(sentence);
+    while (code.find()) {
+      if (!row.hasCode(code.group())) {
+        found.add(Assertion.of(Kind.RATING, sentence, code.start(), code.end(), ""));
+      }
+    }
     int[] clauseOfInclusion = clauseWith(sentence, "inclusion");
     boolean isIncluding =
         clauseOfInclusion.length > 0
@@ -38,16 +51,18 @@ final class WordJudge {
     for (Assertion a : found) {
       taken.add(a.start());
     }
+    boolean isTitle = isTitle(sentence, all);
     for (Word word : all) {
-      String w = word.text();
+      String w = withoutEnding(word.text());
       String written = sentence.substring(word.start(), word.end());
       if (taken.contains(word.start()) || row.isName(w) || isUnitOrNumber(w)) {
         continue;
       }
       Kind closed = isComparing(sentence, word) ? Kind.COMPARATIVE : kinds.closed(w).orElse(null);
       boolean isOfRow = closed == Kind.CERTIFICATE && namesScheme(sentence, all);
-      if (closed != null && !row.says(w) && !isOfRow) {
-        Judge.add(found, closed, sentence, word.start(), word.end(), "");
+      if (closed != null && !isOfRow && !isBorneOut(closed, w)) {
+        int end = closed == Kind.COMPARATIVE ? endOfComparison(sentence, word) : word.end();
+        found.add(Assertion.of(closed, sentence, word.start(), end, ""));
         continue;
       }
       if (words.isHarmless(w)
@@ -57,22 +72,59 @@ final class WordJudge {
         continue;
       }
       boolean isProper =
-          Character.isUpperCase(written.charAt(0)) && (word.start() > 0 || !English.isKnown(w));
+          Character.isUpperCase(written.charAt(0))
+              && (word.start() > 0 && !isTitle || !English.isKnown(w));
       boolean isThingIncluded =
           isIncluding && English.isNoun(w) && !row.says(w) && isIn(clauseOfInclusion, word);
       if (!isThingIncluded && (row.says(w) || row.isInProse(w))) {
         continue;
       }
       if (isProper) {
-        Judge.add(found, kinds.proper(written), sentence, word.start(), word.end(), "");
+        found.add(Assertion.of(kinds.proper(written), sentence, word.start(), word.end(), ""));
       } else if (isIncluding
           && isIn(clauseOfInclusion, word)
           && (English.isNoun(w) || !English.isKnown(w))) {
-        Judge.add(found, Kind.INCLUSION, sentence, word.start(), word.end(), "");
+        found.add(Assertion.of(Kind.INCLUSION, sentence, word.start(), word.end(), ""));
       } else {
-        Judge.add(found, kinds.made(w).orElse(Kind.OPEN), sentence, word.start(), word.end(), "");
+        found.add(
+            Assertion.of(kinds.made(w).orElse(Kind.OPEN), sentence, word.start(), word.end(), ""));
       }
     }
+  }
+
+  /** "Tolvane’s" is Tolvane, and "you’ll" you. */
+  private static String withoutEnding(String word) {
+    int at = Math.max(word.indexOf('\''), word.indexOf('’'));
+    return at > 0 && !word.equals("can't") && !word.endsWith("n't") && !word.endsWith("n’t")
+        ? word.substring(0, at)
+        : word;
+  }
+
+  /** Whether most words are capitalised: then a capital makes no name. */
+  private static boolean isTitle(String sentence, List<Word> all) {
+    long longer = all.stream().filter(w -> w.text().length() > 3).count();
+    long capitals =
+        all.stream()
+            .filter(w -> w.text().length() > 3)
+            .filter(w -> Character.isUpperCase(sentence.charAt(w.start())))
+            .count();
+    return longer > 1 && capitals > MOST * longer;
+  }
+
+  /**
+   * What is held against a shop needs a cell of its own; figures of the range bear out the rest.
+   */
+  private boolean isBorneOut(Kind kind, String word) {
+    return switch (kind) {
+      case COMPARATIVE -> row.hasExactly(word);
+      case PROPERTY -> row.affirms(word);
+      default -> row.says(word);
+    };
+  }
+
+  private static int endOfComparison(String sentence, Word word) {
+    Matcher than = THAN.matcher(sentence).region(word.end(), sentence.length());
+    return than.lookingAt() ? than.end() : word.end();
   }
 
   /** Whether the sentence names a scheme that a cell has: "Oeko-Tex", "EN 131". */
@@ -107,7 +159,7 @@ final class WordJudge {
   private boolean isComparing(String sentence, Word word) {
     Set<String> tags = English.tags(word.text());
     boolean isAmount = Set.of("more", "less", "fewer").contains(word.text());
-    if (tags.stream().anyMatch(t -> t.startsWith("NN")) || isAmount) {
+    if (isAmount) {
       return false;
     }
     String before = sentence.substring(0, word.start());

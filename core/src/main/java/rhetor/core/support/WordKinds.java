@@ -53,6 +53,9 @@ final class WordKinds {
     if (words.of("certificate").contains(word.substring(word.indexOf('-') + 1))) {
       return Optional.of(Kind.CERTIFICATE);
     }
+    if (words.of("property").contains(word)) {
+      return Optional.of(Kind.PROPERTY);
+    }
     return words.of("comparison").contains(word) ? Optional.of(Kind.COMPARATIVE) : Optional.empty();
   }
 
