@@ -36,8 +36,8 @@ final class AnswerJudge {
 
   private void answers(String sentence, List<Word> all, List<Assertion> found) {
     Set<String> stems = Row.stemsOf(sentence);
-    for (Row.Cell cell : row.cells()) {
-      if (cell.answer() == Row.Answer.NEITHER || !isNamed(cell, stems)) {
+    for (Cell cell : row.cells()) {
+      if (cell.answer() == Cell.Answer.NEITHER || !isNamed(cell, stems)) {
         continue;
       }
       Optional<Word> named =
@@ -50,7 +50,7 @@ final class AnswerJudge {
         boolean isFree = word.text().endsWith("-free") && isNamed(cell, word, word.text());
         boolean isDenied =
             !isFree && (isDenied(Clauses.at(sentence, word.start())) || hasNone(all));
-        if (isDenied == (cell.answer() == Row.Answer.YES)) {
+        if (isDenied == (cell.answer() == Cell.Answer.YES)) {
           found.add(Assertion.of(Kind.ANSWER, sentence, word.start(), word.end(), cell.words()));
         }
       }
@@ -61,12 +61,12 @@ final class AnswerJudge {
     return all.stream().anyMatch(w -> w.text().equals("none"));
   }
 
-  private boolean isNamed(Row.Cell cell, Set<String> stems) {
+  private boolean isNamed(Cell cell, Set<String> stems) {
     return cell.names().stream().anyMatch(n -> n.stream().allMatch(s -> row.isAmong(s, stems)));
   }
 
   /** Whether a word is of a name of the cell whose other words stand in the sentence too. */
-  private boolean isNamed(Row.Cell cell, Word word, String sentence) {
+  private boolean isNamed(Cell cell, Word word, String sentence) {
     Set<String> stems = Row.stemsOf(sentence);
     Set<String> own = Row.stemsOf(word.text());
     return cell.names().stream()
@@ -85,7 +85,7 @@ final class AnswerJudge {
         continue;
       }
       row.cells().stream()
-          .filter(c -> c.answer() == Row.Answer.NEITHER)
+          .filter(c -> c.answer() == Cell.Answer.NEITHER)
           .filter(
               c ->
                   c.said().contains(stem)
@@ -108,7 +108,7 @@ final class AnswerJudge {
     if (spoken.size() != 1) {
       return;
     }
-    for (Row.Cell cell : row.cells()) {
+    for (Cell cell : row.cells()) {
       Set<String> said = words.degrees(cell.said());
       if (said.size() == 1 && isNamed(cell, stems) && !said.equals(spoken)) {
         found.add(Assertion.of(Kind.PROPERTY, sentence, 0, sentence.length(), cell.words()));

@@ -50,12 +50,13 @@ final class NumberJudge {
         continue;
       }
       boolean isAbout = ABOUT.matcher(sentence.substring(0, amount.start())).find();
-      List<Row.Cell> saying = row.cells().stream().filter(c -> says(c, amount, isAbout)).toList();
-      Optional<Row.Cell> meant = meant(sentence, amount);
+      List<Cell> saying = row.cells().stream().filter(c -> says(c, amount, isAbout)).toList();
+      String clause = Clauses.at(sentence, amount.start());
+      boolean isSpokenOf = saying.stream().anyMatch(c -> isSpokenOf(c, clause));
+      Optional<Cell> meant = isSpokenOf ? Optional.empty() : meant(sentence, amount);
       boolean isElse =
           meant.isPresent()
               && !saying.contains(meant.get())
-              && saying.stream().noneMatch(c -> isSpokenOf(c, Clauses.at(sentence, amount.start())))
               && meant.get().numbers().stream()
                   .anyMatch(
                       n ->
@@ -88,7 +89,7 @@ final class NumberJudge {
         : row.cells().stream()
             .filter(
                 c -> c.numbers().stream().anyMatch(n -> n.dimension().equals(amount.dimension())))
-            .map(Row.Cell::words)
+            .map(Cell::words)
             .findFirst()
             .orElse("");
   }
@@ -104,11 +105,11 @@ final class NumberJudge {
     return false;
   }
 
-  private static boolean says(Row.Cell cell, Amount amount, boolean isAbout) {
+  private static boolean says(Cell cell, Amount amount, boolean isAbout) {
     return cell.numbers().stream().anyMatch(n -> isSame(n, amount, isAbout));
   }
 
-  private static boolean isSame(Row.Number n, Amount a, boolean isAbout) {
+  private static boolean isSame(Cell.Number n, Amount a, boolean isAbout) {
     boolean areBoth = !n.dimension().isEmpty() && !a.dimension().isEmpty();
     if (areBoth && !n.dimension().equals(a.dimension())) {
       return false;
@@ -140,12 +141,12 @@ final class NumberJudge {
                                     .anyMatch(s -> row.isAmong(s, Row.stemsOf(w.text())))));
   }
 
-  private boolean isOf(Row.Cell cell, String word) {
+  private boolean isOf(Cell cell, String word) {
     return lexicon.kin(English.stem(word)).stream().anyMatch(cell.label()::contains);
   }
 
   /** The cell that the nearest word of the number's clause names. */
-  private Optional<Row.Cell> meant(String sentence, Amount amount) {
+  private Optional<Cell> meant(String sentence, Amount amount) {
     int from = Clauses.start(sentence, amount.start());
     int to = Clauses.end(sentence, amount.end());
     List<Word> near = new ArrayList<>();
@@ -156,13 +157,13 @@ final class NumberJudge {
       }
     }
     near.sort(Comparator.comparingInt(w -> distance(w, amount)));
-    List<Row.Cell> named = List.of();
+    List<Cell> named = List.of();
     for (Word word : near) {
       if (words.isFunction(word.text())) {
         continue;
       }
-      List<Row.Cell> among = named.isEmpty() ? row.cells() : named;
-      List<Row.Cell> these =
+      List<Cell> among = named.isEmpty() ? row.cells() : named;
+      List<Cell> these =
           among.stream()
               .filter(c -> !c.numbers().isEmpty())
               .filter(c -> c.label().contains(English.stem(word.text())))
@@ -183,16 +184,16 @@ final class NumberJudge {
   }
 
   /** Whether a clause has a word of the cell's heading. */
-  private boolean isSpokenOf(Row.Cell cell, String clause) {
+  private boolean isSpokenOf(Cell cell, String clause) {
     return Words.of(clause).stream()
         .filter(w -> !words.isFunction(w.text()))
         .anyMatch(w -> cell.label().contains(English.stem(w.text())));
   }
 
   /** "138 cm high" where the cell has it as the width. */
-  private boolean isOtherSide(String sentence, Amount amount, List<Row.Cell> saying) {
+  private boolean isOtherSide(String sentence, Amount amount, List<Cell> saying) {
     Set<String> stems = Row.stemsOf(Clauses.at(sentence, amount.start()));
-    List<Row.Number> same =
+    List<Cell.Number> same =
         saying.stream()
             .flatMap(c -> c.numbers().stream())
             .filter(n -> isSame(n, amount, false))

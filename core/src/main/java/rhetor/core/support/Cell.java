@@ -1,0 +1,45 @@
+package rhetor.core.support;
+
+import java.util.List;
+import java.util.Set;
+
+/**
+ * A public cell.
+ *
+ * @param words for people: its heading and what it says
+ * @param names stems of each way to call it: its heading, and its concept's names
+ * @param label all of them
+ * @param said stems of what it says
+ * @param parts how many things it lists
+ * @param cutOff what full stops cut off in it: "adj." may be adjustable or adjusted
+ */
+record Cell(
+    String words,
+    List<Set<String>> names,
+    Set<String> label,
+    Set<String> said,
+    List<Number> numbers,
+    int parts,
+    Answer answer,
+    Set<String> cutOff) {
+
+  /** What a cell says to whether something is so. */
+  enum Answer {
+    YES,
+    NO,
+    NEITHER
+  }
+
+  /**
+   * A number of a cell.
+   *
+   * @param dimension what it measures, empty if nothing says
+   * @param base the value in the dimension's base unit
+   * @param side stems for the side that it is of, where the heading gives their order; else empty
+   */
+  record Number(double value, String dimension, double base, Set<String> side) {
+    Number(double value, String dimension, double base) {
+      this(value, dimension, base, Set.of());
+    }
+  }
+}

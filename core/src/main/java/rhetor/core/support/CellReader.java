@@ -1,0 +1,271 @@
+package rhetor.core.support;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.Source;
+import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Term;
+import rhetor.core.knowledge.Unit;
+import rhetor.core.language.English;
+
+/** Makes cells of facts, ready to be asked; like cells of other products are remembered. */
+final class CellReader {
+  private static final Pattern CUT = Pattern.compile("(?<!\\p{L})(\\p{L}{3,})\\.(?! ?\\p{Lu})");
+
+  private static final Pattern NO =
+      Pattern.compile(
+          "(?i)(?:no|n|none|without|nein|non|not|false|free|excl\\.?|✗|–|-)(?:[ ,;(/].*)?");
+
+  private static final Pattern YES =
+      Pattern.compile("(?i)(?:yes|y|x|ja|oui|true|✓|✔|incl\\.?)(?:[ ,;(/].*)?");
+
+  private static final Pattern PARTS = Pattern.compile("\\s*[,;/+&]\\s*|\\s+and\\s+");
+
+  private static final Pattern GROUPED =
+      Pattern.compile("(?<![\\d.,])\\d{1,3}(?:[.,]\\d{3})+(?![\\d.,])");
+
+  private static final Map<String, Set<String>> AUDIENCES =
+      Map.of(
+          "m", Set.of("man"),
+          "w", Set.of("woman"),
+          "f", Set.of("woman"),
+          "u", Set.of("man", "woman"));
+
+  private static final Pattern ORDER =
+      Pattern.compile("(?<!\\p{L})[hwdlbt](?: ?[x×] ?[hwdlbt]){1,2}(?!\\p{L})");
+
+  private static final Pattern LENGTHS =
+      Pattern.compile("\\d+(?:[.,]\\d+)?(?: ?[x×*] ?\\d+(?:[.,]\\d+)?){1,2}");
+
+  private static final Map<String, Set<String>> SIDES =
+      Map.of(
+          "h", Set.of("height", "high", "tall"),
+          "w", Set.of("width", "wide", "across"),
+          "b", Set.of("width", "wide", "across"),
+          "d", Set.of("depth", "deep"),
+          "t", Set.of("depth", "deep"),
+          "l", Set.of("length", "long"));
+
+  /** "55% LI", "rec. PES": fibres by their codes. */
+  private static final Pattern FIBRE = Pattern.compile("(?:%|rec\\.) ?(\\p{Lu}{2,3})(?!\\p{L})");
+
+  private static final Pattern THOUSANDS = Pattern.compile("(?<![\\d.,])(\\d{1,4})[kK](?!\\p{L})");
+
+  /** More are not remembered. */
+  private static final int MOST = 20_000;
+
+  private record Key(String concept, String label, Value value, List<String> columns) {}
+
+  private final Knowledge knowledge;
+  private final Map<Key, Cell> read = new ConcurrentHashMap<>();
+
+  CellReader(Knowledge knowledge) {
+    this.knowledge = knowledge;
+  }
+
+  Cell read(Fact fact) {
+    List<String> columns = new ArrayList<>();
+    fact.sources().forEach(s -> columns.add(s.column() + '\t' + s.raw()));
+    Key key = new Key(fact.concept(), fact.label(), fact.value(), columns);
+    Cell known = read.get(key);
+    if (known == null) {
+      known = findCell(fact);
+      if (read.size() >= MOST) {
+        read.clear();
+      }
+      read.put(key, known);
+    }
+    return known;
+  }
+
+  private Cell findCell(Fact fact) {
+    Set<String> cutOff = new HashSet<>();
+    List<Set<String>> names = new ArrayList<>(List.of(plain(fact.label())));
+    for (Source source : fact.sources()) {
+      cutOff(source.column(), cutOff);
+      Set<String> heading = plain(source.column());
+      expand(source.column(), heading);
+      names.add(heading);
+    }
+    knowledge
+        .concept(fact.concept())
+        .map(Concept::names)
+        .map(n -> n.getOrDefault("en", List.of()))
+        .ifPresent(all -> all.forEach(n -> names.add(plain(n))));
+    names.removeIf(Set::isEmpty);
+    Set<String> label = new HashSet<>();
+    names.forEach(label::addAll);
+    Set<String> said = new HashSet<>();
+    List<Cell.Number> numbers = new ArrayList<>();
+    List<String> raws = fact.sources().stream().map(Source::raw).distinct().toList();
+    Unit headingUnit = headingUnit(fact);
+    Cell.Answer answer = Cell.Answer.NEITHER;
+    int parts = 1;
+    for (String raw : raws) {
+      said.addAll(Row.stemsOf(raw));
+      expand(raw, said);
+      cutOff(raw, cutOff);
+      for (Amount amount : Amount.in(raw, knowledge)) {
+        numbers.add(number(amount, headingUnit));
+      }
+      sides(fact, raw, numbers);
+      Matcher thousands = THOUSANDS.matcher(raw);
+      while (thousands.find()) {
+        double value = 1000 * Double.parseDouble(thousands.group(1));
+        numbers.add(new Cell.Number(value, "", value));
+      }
+      Matcher grouped = GROUPED.matcher(raw);
+      while (grouped.find()) {
+        // "60.000" may be sixty thousand.
+        double value = Double.parseDouble(grouped.group().replaceAll("[.,]", ""));
+        numbers.add(new Cell.Number(value, "", value));
+      }
+      if (fact.concept().equals("audience")) {
+        said.addAll(AUDIENCES.getOrDefault(raw.strip().toLowerCase(Locale.ROOT), Set.of()));
+      }
+      if (raw.length() < 200) {
+        parts = Math.max(parts, PARTS.split(raw.strip()).length);
+      }
+      if (YES.matcher(raw.strip()).matches()) {
+        answer = Cell.Answer.YES;
+      } else if (NO.matcher(raw.strip()).matches()) {
+        answer = Cell.Answer.NO;
+      }
+    }
+    switch (fact.value()) {
+      case Value.YesNo(boolean yes) -> answer = yes ? Cell.Answer.YES : Cell.Answer.NO;
+      case Value.Quantity q -> add(numbers, q.amount().doubleValue(), q.unit());
+      case Value.Range r -> {
+        add(numbers, r.from().doubleValue(), r.unit());
+        add(numbers, r.to().doubleValue(), r.unit());
+      }
+      case Value.Sides s -> s.lengths().forEach(l -> add(numbers, l.doubleValue(), s.unit()));
+      case Value.Terms(List<String> items) -> {
+        items.forEach(i -> said.addAll(Row.stemsOf(i)));
+        parts = Math.max(parts, items.size());
+      }
+      case Value.Words(String text) -> said.addAll(Row.stemsOf(text));
+      case Value.Rating(String code) -> said.addAll(Row.stemsOf(code));
+    }
+    for (Source source : fact.sources()) {
+      for (Amount amount : Amount.in(source.column(), knowledge)) {
+        numbers.add(number(amount, null));
+      }
+    }
+    String words = fact.label() + ": " + raws.getFirst();
+    return new Cell(words, names, label, said, numbers, parts, answer, cutOff);
+  }
+
+  private void add(List<Cell.Number> numbers, double value, String unit) {
+    numbers.add(
+        knowledge
+            .unit(unit)
+            .map(u -> new Cell.Number(value, u.dimension(), value * u.factor().doubleValue()))
+            .orElse(new Cell.Number(value, "", value)));
+  }
+
+  /** "H x W x D" over "110x115x55": which is which. */
+  private static void sides(Fact fact, String raw, List<Cell.Number> numbers) {
+    for (Source source : fact.sources()) {
+      Matcher order = ORDER.matcher(source.column().toLowerCase(Locale.ROOT));
+      Matcher lengths = LENGTHS.matcher(raw);
+      if (!order.find() || !lengths.find()) {
+        continue;
+      }
+      String[] letters = order.group().split(" ?[x×] ?");
+      String[] values = lengths.group().split(" ?[x×*] ?");
+      for (int i = 0; i < Math.min(letters.length, values.length); i++) {
+        double value = Double.parseDouble(values[i].replace(',', '.'));
+        Set<String> side = SIDES.getOrDefault(letters[i].substring(0, 1), Set.of());
+        for (int n = 0; n < numbers.size(); n++) {
+          Cell.Number number = numbers.get(n);
+          if (number.value() == value && number.side().isEmpty()) {
+            numbers.set(n, new Cell.Number(value, number.dimension(), number.base(), side));
+            break;
+          }
+        }
+      }
+    }
+  }
+
+  private static Cell.Number number(Amount amount, Unit headingUnit) {
+    if (amount.unit().filter(u -> u.id().equals("m")).isPresent()) {
+      // Metres, months or minutes.
+      return new Cell.Number(amount.value(), "", amount.value());
+    }
+    if (amount.unit().isEmpty() && headingUnit != null) {
+      return new Cell.Number(
+          amount.value(),
+          headingUnit.dimension(),
+          amount.value() * headingUnit.factor().doubleValue());
+    }
+    return new Cell.Number(amount.value(), amount.dimension(), amount.base());
+  }
+
+  /** The unit that a heading ends in: "Weight kg". */
+  private Unit headingUnit(Fact fact) {
+    for (Source source : fact.sources()) {
+      if (source.column().matches(".*(?:/|\\bper\\b).*")) {
+        // Of each of something else.
+        continue;
+      }
+      String[] words = source.column().replaceAll("[()\\[\\]]", " ").strip().split("[ _/]+");
+      String last = words[words.length - 1];
+      if (words.length > 1 || last.length() > 1) {
+        Unit unit = knowledge.unitWritten(last).orElse(null);
+        if (unit != null && !(last.length() == 1 && !"glmWVh%".contains(last))) {
+          return unit;
+        }
+      }
+    }
+    return null;
+  }
+
+  private static void cutOff(String text, Set<String> cutOff) {
+    Matcher m = CUT.matcher(text.toLowerCase(Locale.ROOT));
+    while (m.find()) {
+      cutOff.add(m.group(1));
+    }
+  }
+
+  /** "Alu" is aluminium, and "PL" Poland. */
+  private void expand(String raw, Set<String> said) {
+    Matcher fibre = FIBRE.matcher(raw);
+    while (fibre.find()) {
+      JudgeWords.shipped().fibre(fibre.group(1)).forEach(f -> said.add(English.stem(f)));
+    }
+    for (String token : raw.split("[^\\p{L}]+")) {
+      String lower = token.toLowerCase(Locale.ROOT);
+      for (String type : List.of("material", "colour")) {
+        knowledge.term(type, lower).map(Term::en).ifPresent(en -> said.addAll(Row.stemsOf(en)));
+      }
+      String whole = knowledge.abbreviations("en").get(lower);
+      if (whole != null) {
+        said.addAll(Row.stemsOf(whole));
+      }
+      if (token.length() == 2 && token.equals(token.toUpperCase(Locale.ROOT))) {
+        String country = Locale.of("", token).getDisplayCountry(Locale.ENGLISH);
+        if (!country.equals(token)) {
+          said.addAll(Row.stemsOf(country));
+        }
+      }
+    }
+  }
+
+  /** The stems of a name that say something. */
+  private Set<String> plain(String name) {
+    Set<String> stems = new HashSet<>(Row.stemsOf(name));
+    stems.removeIf(w -> JudgeWords.shipped().isFunction(w) || knowledge.unitWritten(w).isPresent());
+    return stems;
+  }
+}
