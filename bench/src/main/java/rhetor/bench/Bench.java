@@ -30,6 +30,7 @@ public final class Bench {
                 "formats",
                 "pictures",
                 "reading",
+                "judge",
                 "crowd")
             : Arrays.asList(args);
     Path folder = Files.createTempDirectory("rhetor-bench");
@@ -51,6 +52,8 @@ public final class Bench {
               IntakeBench.runFormats(Files.createDirectories(folder.resolve("formats")));
           case "pictures" -> PicturesBench.run();
           case "reading" -> ReadingBench.run();
+          case "judge" -> JudgeBench.run();
+          case "judge-fit" -> JudgeBench.fit();
           case "reading-fit" -> ReadingBench.fit();
           case "reading-vectors" -> ReadingBench.vectors();
           case "crowd" -> CrowdBench.run(Files.createDirectories(folder.resolve("crowd")));
@@ -58,7 +61,7 @@ public final class Bench {
             System.err.println(
                 "There is no measurement called "
                     + name
-                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats, pictures, reading, reading-fit (learns the weights anew), reading-vectors (computes what ships anew) and crowd.");
+                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats, pictures, reading, reading-fit (learns the weights anew), reading-vectors (computes what ships anew), judge, judge-fit (weighs open words anew) and crowd.");
             System.exit(2);
           }
         }

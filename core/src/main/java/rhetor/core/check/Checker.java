@@ -231,7 +231,12 @@ public final class Checker {
                       .formatted(a.words());
       marks.add(
           new Mark(
-              isOpen ? Weight.WEIGH : Weight.MUST_FIX, "support", field, index, a.words(), why));
+              isOpen ? Weight.WEIGH : Weight.MUST_FIX,
+              isOpen ? "no source" : "support",
+              field,
+              index,
+              a.words(),
+              why));
     }
     Matcher empty = mayBeEmpty ? EMPTY_PHRASE.matcher(text) : null;
     while (empty != null && empty.find()) {

@@ -35,7 +35,7 @@ final class AnswerJudge {
   }
 
   private void answers(String sentence, List<Word> all, List<Assertion> found) {
-    Set<String> stems = Row.stemsOf(sentence);
+    Set<String> stems = Stems.of(sentence);
     for (Cell cell : row.cells()) {
       if (cell.answer() == Cell.Answer.NEITHER || !isNamed(cell, stems)) {
         continue;
@@ -67,8 +67,8 @@ final class AnswerJudge {
 
   /** Whether a word is of a name of the cell whose other words stand in the sentence too. */
   private boolean isNamed(Cell cell, Word word, String sentence) {
-    Set<String> stems = Row.stemsOf(sentence);
-    Set<String> own = Row.stemsOf(word.text());
+    Set<String> stems = Stems.of(sentence);
+    Set<String> own = Stems.of(word.text());
     return cell.names().stream()
         .anyMatch(
             n ->
@@ -103,7 +103,7 @@ final class AnswerJudge {
 
   /** "High in caffeine" where the cell says medium. */
   private void degrees(String sentence, List<Assertion> found) {
-    Set<String> stems = Row.stemsOf(sentence);
+    Set<String> stems = Stems.of(sentence);
     Set<String> spoken = words.degrees(stems);
     if (spoken.size() != 1) {
       return;

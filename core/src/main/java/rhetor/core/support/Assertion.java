@@ -60,6 +60,11 @@ public record Assertion(
         against);
   }
 
+  /** The same in a text that begins so much earlier. */
+  Assertion movedBy(int places) {
+    return new Assertion(kind, words, start + places, end + places, verdict, against);
+  }
+
   /** Whether no fact bears it out. */
   public boolean isUnborne() {
     return verdict != Verdict.SUPPORTED;

@@ -112,7 +112,7 @@ final class CellReader {
     Cell.Answer answer = Cell.Answer.NEITHER;
     int parts = 1;
     for (String raw : raws) {
-      said.addAll(Row.stemsOf(raw));
+      said.addAll(Stems.of(raw));
       expand(raw, said);
       cutOff(raw, cutOff);
       for (Amount amount : Amount.in(raw, knowledge)) {
@@ -151,11 +151,11 @@ final class CellReader {
       }
       case Value.Sides s -> s.lengths().forEach(l -> add(numbers, l.doubleValue(), s.unit()));
       case Value.Terms(List<String> items) -> {
-        items.forEach(i -> said.addAll(Row.stemsOf(i)));
+        items.forEach(i -> said.addAll(Stems.of(i)));
         parts = Math.max(parts, items.size());
       }
-      case Value.Words(String text) -> said.addAll(Row.stemsOf(text));
-      case Value.Rating(String code) -> said.addAll(Row.stemsOf(code));
+      case Value.Words(String text) -> said.addAll(Stems.of(text));
+      case Value.Rating(String code) -> said.addAll(Stems.of(code));
     }
     for (Source source : fact.sources()) {
       for (Amount amount : Amount.in(source.column(), knowledge)) {
@@ -247,16 +247,16 @@ final class CellReader {
     for (String token : raw.split("[^\\p{L}]+")) {
       String lower = token.toLowerCase(Locale.ROOT);
       for (String type : List.of("material", "colour")) {
-        knowledge.term(type, lower).map(Term::en).ifPresent(en -> said.addAll(Row.stemsOf(en)));
+        knowledge.term(type, lower).map(Term::en).ifPresent(en -> said.addAll(Stems.of(en)));
       }
       String whole = knowledge.abbreviations("en").get(lower);
       if (whole != null) {
-        said.addAll(Row.stemsOf(whole));
+        said.addAll(Stems.of(whole));
       }
       if (token.length() == 2 && token.equals(token.toUpperCase(Locale.ROOT))) {
         String country = Locale.of("", token).getDisplayCountry(Locale.ENGLISH);
         if (!country.equals(token)) {
-          said.addAll(Row.stemsOf(country));
+          said.addAll(Stems.of(country));
         }
       }
     }
@@ -264,7 +264,7 @@ final class CellReader {
 
   /** The stems of a name that say something. */
   private Set<String> plain(String name) {
-    Set<String> stems = new HashSet<>(Row.stemsOf(name));
+    Set<String> stems = new HashSet<>(Stems.of(name));
     stems.removeIf(w -> JudgeWords.shipped().isFunction(w) || knowledge.unitWritten(w).isPresent());
     return stems;
   }

@@ -17,6 +17,8 @@ import rhetor.core.support.Assertion.Kind;
  * what a cell contradicts.
  */
 public final class Judge {
+  private static final int LONGEST = 800;
+
   private final NumberJudge numbers;
   private final AnswerJudge answers;
   private final WordJudge words;
@@ -55,6 +57,9 @@ public final class Judge {
    * @param all its words, for callers that have them
    */
   public List<Assertion> judge(String sentence, List<Word> all) {
+    if (sentence.length() > LONGEST) {
+      return inPieces(sentence);
+    }
     List<Assertion> found = new ArrayList<>();
     numbers.judge(sentence, found);
     answers.judge(sentence, all, found);
@@ -64,6 +69,23 @@ public final class Judge {
     }
     found.sort(Comparator.comparingInt(Assertion::start));
     return found;
+  }
+
+  /**
+   * Of a sentence without an end each piece is judged by itself: time doesn't grow with its square.
+   */
+  private List<Assertion> inPieces(String sentence) {
+    List<Assertion> all = new ArrayList<>();
+    for (int from = 0; from < sentence.length(); ) {
+      int to = Math.min(sentence.length(), from + LONGEST);
+      int space = to < sentence.length() ? sentence.lastIndexOf(' ', to) : to;
+      to = space > from ? space : to;
+      for (Assertion a : judge(sentence.substring(from, to))) {
+        all.add(a.movedBy(from));
+      }
+      from = to;
+    }
+    return all;
   }
 
   /** Whether the words that stand nowhere in the row are mild ones, or say it otherwise. */

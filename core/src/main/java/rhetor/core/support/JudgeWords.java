@@ -47,6 +47,17 @@ final class JudgeWords {
         .anyMatch(e -> e.getKey().startsWith(MEASURES) && e.getValue().contains(word));
   }
 
+  /** Words that say as much of an amount: "weight" for "weigh". Lengths are all different. */
+  Set<String> measuresLike(String word) {
+    for (Map.Entry<String, Set<String>> each : lists.entrySet()) {
+      boolean isMeasure = each.getKey().startsWith(MEASURES) && !each.getKey().endsWith("length");
+      if (isMeasure && each.getValue().contains(word)) {
+        return each.getValue();
+      }
+    }
+    return Set.of();
+  }
+
   /** Words for what an amount of a dimension may be. */
   Set<String> measures(String dimension) {
     return lists.getOrDefault(MEASURES + dimension.replace(' ', '-'), Set.of());

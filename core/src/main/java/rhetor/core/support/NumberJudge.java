@@ -138,11 +138,12 @@ final class NumberJudge {
                         w ->
                             !words.isFunction(w.text())
                                 && c.label().stream()
-                                    .anyMatch(s -> row.isAmong(s, Row.stemsOf(w.text())))));
+                                    .anyMatch(s -> row.isAmong(s, Stems.of(w.text())))));
   }
 
   private boolean isOf(Cell cell, String word) {
-    return lexicon.kin(English.stem(word)).stream().anyMatch(cell.label()::contains);
+    return lexicon.kin(English.stem(word)).stream().anyMatch(cell.label()::contains)
+        || words.measuresLike(word).stream().anyMatch(cell.label()::contains);
   }
 
   /** The cell that the nearest word of the number's clause names. */
@@ -192,7 +193,7 @@ final class NumberJudge {
 
   /** "138 cm high" where the cell has it as the width. */
   private boolean isOtherSide(String sentence, Amount amount, List<Cell> saying) {
-    Set<String> stems = Row.stemsOf(Clauses.at(sentence, amount.start()));
+    Set<String> stems = Stems.of(Clauses.at(sentence, amount.start()));
     List<Cell.Number> same =
         saying.stream()
             .flatMap(c -> c.numbers().stream())

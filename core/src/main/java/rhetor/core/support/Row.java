@@ -15,9 +15,7 @@ import rhetor.core.knowledge.Claim;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
-import rhetor.core.language.Memo;
 import rhetor.core.language.Words;
-import rhetor.core.language.Words.Word;
 
 /** What a product's public cells say, ready to be asked: words, numbers, yes and no. */
 final class Row {
@@ -25,8 +23,6 @@ final class Row {
       Set.of(
           "", "s", "es", "ed", "d", "ing", "able", "ible", "y", "ly", "ness", "ment", "ion", "ions",
           "ation", "en", "al", "ful", "less", "ish", "e");
-
-  private static final int LONGEST = 400;
 
   private static final int MOST_KINDS = 400;
 
@@ -63,9 +59,9 @@ final class Row {
         told.addAll(wordings.ofConcept(fact.concept()).stems());
       }
     }
-    add(told, product.kindNoun());
-    nouns.addAll(stems(product.kindNoun()));
-    add(prose, product.supplierText());
+    told.addAll(Stems.of(product.kindNoun()));
+    nouns.addAll(Stems.of(product.kindNoun()));
+    prose.addAll(Stems.of(product.supplierText()));
     if (!product.supplierText().isBlank()) {
       sentences.addAll(List.of(product.supplierText().split("(?<=[.!?])\\s+")));
     }
@@ -82,30 +78,6 @@ final class Row {
       if (cell.answer() != Cell.Answer.NO) {
         told.addAll(cell.said());
         saidNouns.addAll(cell.said());
-      }
-    }
-  }
-
-  /** Headings, cells and sentences come again. */
-  private static final Memo<Set<String>> STEMS = new Memo<Set<String>>(Row::findStems, LONGEST);
-
-  private static Set<String> findStems(String text) {
-    Set<String> stems = new HashSet<>();
-    add(stems, text);
-    return Set.copyOf(stems);
-  }
-
-  private static Set<String> stems(String text) {
-    return STEMS.of(text);
-  }
-
-  private static void add(Set<String> stems, String text) {
-    for (Word word : Words.of(text)) {
-      stems.add(English.stem(word.text()));
-      if (word.text().indexOf('-') > 0) {
-        for (String part : word.text().split("-")) {
-          stems.add(English.stem(part));
-        }
       }
     }
   }
@@ -209,7 +181,7 @@ final class Row {
   /** Whether a cell says a property, says yes to it, or licenses a claim of it. */
   boolean affirms(String word) {
     String stem = English.stem(word);
-    Set<String> stems = stems(word);
+    Set<String> stems = Stems.of(word);
     return promises.contains(stem)
         || cells.stream()
             .filter(c -> c.answer() != Cell.Answer.NO)
@@ -236,11 +208,6 @@ final class Row {
       }
     }
     return false;
-  }
-
-  /** The stems of a text, of its words with hyphens also the parts. */
-  static Set<String> stemsOf(String text) {
-    return stems(text);
   }
 
   /** Whether the supplier's prose has a word, or its like. */

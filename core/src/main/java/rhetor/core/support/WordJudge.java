@@ -60,7 +60,9 @@ final class WordJudge {
       }
       Kind closed = isComparing(sentence, word) ? Kind.COMPARATIVE : kinds.closed(w).orElse(null);
       boolean isOfRow = closed == Kind.CERTIFICATE && namesScheme(sentence, all);
-      if (closed != null && !isOfRow && !isBorneOut(closed, w)) {
+      boolean isDenied =
+          closed == Kind.PROPERTY && answers.isDenied(Clauses.at(sentence, word.start()));
+      if (closed != null && !isOfRow && !isDenied && !isBorneOut(closed, w)) {
         int end = closed == Kind.COMPARATIVE ? endOfComparison(sentence, word) : word.end();
         found.add(Assertion.of(closed, sentence, word.start(), end, ""));
         continue;

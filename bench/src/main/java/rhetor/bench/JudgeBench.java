@@ -1,0 +1,92 @@
+package rhetor.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Nearness;
+import rhetor.core.language.Words;
+import rhetor.core.support.Judge;
+import rhetor.core.support.JudgeFit;
+import rhetor.core.support.JudgeMeasure;
+import rhetor.core.support.JudgedTexts;
+import rhetor.core.support.JudgedTexts.Judged;
+
+/**
+ * How right the judge of texts is on labelled sentences: those that its weights are fitted on and
+ * those of other trades, with the sentence model and without; and how long a text takes, beside
+ * cutting it into words.
+ */
+final class JudgeBench {
+  private static final Path HOME = Path.of(System.getProperty("rhetor.home", "."));
+
+  private JudgeBench() {}
+
+  private static List<Judged> judged(Knowledge knowledge) throws IOException {
+    Path resources = HOME.resolve("core/src/test/resources");
+    return JudgedTexts.in(resources.resolve("judged"), resources.resolve("labelled"), knowledge);
+  }
+
+  static void run() throws IOException {
+    Knowledge knowledge = Knowledge.standard();
+    List<Judged> all = judged(knowledge);
+    for (boolean isFitted : List.of(true, false)) {
+      for (Nearness nearness : List.of(Nearness.NONE, Nearness.SHIPPED)) {
+        String how =
+            "judge, %s, %s: "
+                .formatted(
+                    isFitted ? "fitted on" : "other trades",
+                    nearness == Nearness.NONE ? "without model" : "with model");
+        JudgeMeasure measure =
+            new JudgeMeasure(JudgedTexts.half(all, isFitted), knowledge, nearness);
+        measure.lines().forEach(l -> System.out.println(how + l));
+        if (!isFitted && nearness != Nearness.NONE) {
+          measure.differences().forEach(d -> System.out.println("  " + d));
+        }
+      }
+    }
+    time(all, knowledge);
+  }
+
+  /** A text is all true sentences of a product. */
+  private static void time(List<Judged> all, Knowledge knowledge) throws IOException {
+    var texts = all.stream().filter(Judged::isTrue).collect(Collectors.groupingBy(Judged::product));
+    double judge =
+        Bench.millis(
+            10,
+            11,
+            () ->
+                texts.forEach(
+                    (product, sentences) -> {
+                      Judge of = new Judge(product, knowledge);
+                      sentences.forEach(s -> of.judge(s.text()));
+                    }));
+    double words =
+        Bench.millis(
+            10,
+            11,
+            () -> texts.forEach((p, sentences) -> sentences.forEach(s -> Words.of(s.text()))));
+    System.out.printf(
+        Locale.ROOT,
+        "judge ms-a-text=%.3f words-alone=%.3f ratio=%.1f%n",
+        judge / texts.size(),
+        words / texts.size(),
+        judge / words);
+  }
+
+  /** Fits the weights anew, on every second trade, and writes them where they are shipped from. */
+  static void fit() throws IOException {
+    Knowledge knowledge = Knowledge.standard();
+    StringBuilder yaml =
+        new StringBuilder(
+            "# How much speaks for a sentence's being untrue, in log odds; fitted by ./rhetor bench judge-fit.\n");
+    JudgeFit.of(JudgedTexts.half(judged(knowledge), true), knowledge)
+        .forEach((f, w) -> yaml.append(f).append(": ").append(w).append('\n'));
+    Path file = HOME.resolve("core/src/main/resources/judge/weights.yaml");
+    Files.writeString(file, yaml);
+    System.out.println("Written: " + file + ".");
+  }
+}

@@ -1,0 +1,161 @@
+package rhetor.core.support;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Source;
+import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.support.Assertion.Kind;
+import rhetor.core.support.Assertion.Verdict;
+
+/** A folding canoe, and what may be said of it. */
+class JudgeTest {
+  private static final Knowledge KNOWLEDGE = Knowledge.standard();
+  private final List<Fact> facts = new ArrayList<>();
+
+  private void cell(String concept, String heading, String raw, Value value) {
+    facts.add(
+        new Fact(
+            "f" + facts.size(),
+            concept,
+            heading,
+            value,
+            List.of(new Source("canoes.csv", 2, heading, raw)),
+            false));
+  }
+
+  private Judge canoe(String prose) {
+    cell("weight", "Weight", "20 kg", new Value.Quantity(new BigDecimal("20"), "kg", ""));
+    cell("", "Carries", "140 kg", new Value.Words("140 kg"));
+    cell("", "L x W cm", "460x85", new Value.Words("460x85"));
+    cell("material", "Hull", "PVC 22% recycled", new Value.Words("PVC 22% recycled"));
+    cell("", "Waterproof bag", "N", new Value.YesNo(false));
+    cell("", "Seats", "2, oak", new Value.Words("2, oak"));
+    cell("", "Warranty", "24 months", new Value.Words("24 months"));
+    cell("", "Colours", "red, moss, sand", new Value.Words("red, moss, sand"));
+    cell("", "Pump", "Y", new Value.YesNo(true));
+    cell("", "Noise", "medium", new Value.Words("medium"));
+    return new Judge(
+        new ProductFacts("C-1", "Skerry 460", "", "canoe", facts, List.of(), prose, "", List.of()),
+        KNOWLEDGE);
+  }
+
+  private List<Assertion> judged(String sentence) {
+    return canoe("It was drawn by Ida Moll in Tarn Bay. Lifetime guarantee!").judge(sentence);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "The Skerry 460 is a canoe of 20 kg.",
+        "It weighs twenty kilos and carries 140.",
+        "It is 460 cm long and 85 cm wide.",
+        "At 4.6 m it is a long canoe.",
+        "More than a fifth of the hull, 22 %, is recycled.",
+        "Two seats are oak.",
+        "It comes in three colours: red, moss and sand.",
+        "It has a two-year warranty.",
+        "There is no waterproof bag.",
+        "A pump comes with it.",
+        "The noise is medium.",
+        "Ida Moll drew it in Tarn Bay.",
+        "It weighs just under 21 kg."
+      })
+  void what_cells_say_passes_in_other_words(String sentence) {
+    assertThat(judged(sentence)).isEmpty();
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "It weighs 30 kg.|NUMBER",
+        "It weighs 140 kg.|NUMBER",
+        "It is 85 cm long.|NUMBER",
+        "Five seats are oak.|NUMBER",
+        "It comes with a waterproof bag.|ANSWER",
+        "A pump is not included.|ANSWER",
+        "It is high in noise.|PROPERTY",
+        "The seats are of walnut.|MATERIAL",
+        "It comes in purple.|COLOUR",
+        "It is made in Portugal.|ORIGIN",
+        "Marlow & Finch build it.|MAKER",
+        "It is guaranteed for life.|GUARANTEE",
+        "It relieves back pain.|HEALTH",
+        "Its paint is biodegradable.|ENVIRONMENT",
+        "It is certified for rivers.|CERTIFICATE",
+        "It is faster than any other canoe.|COMPARATIVE",
+        "It meets IPX7.|RATING",
+        "A paddle is included.|INCLUSION"
+      })
+  void what_no_cell_says_is_held_against_its_kind(String sentence, Kind kind) {
+    assertThat(judged(sentence)).extracting(Assertion::kind).contains(kind);
+  }
+
+  @Test
+  void what_is_contradicted_names_the_cell() {
+    assertThat(judged("It weighs 30 kg."))
+        .singleElement()
+        .satisfies(
+            a -> {
+              assertThat(a.verdict()).isEqualTo(Verdict.CONTRADICTED);
+              assertThat(a.words()).isEqualTo("30 kg");
+              assertThat(a.against()).startsWith("Weight: 20 kg");
+            });
+    assertThat(judged("It comes with a waterproof bag."))
+        .anySatisfy(a -> assertThat(a.against()).isEqualTo("Waterproof bag: N"));
+  }
+
+  /** A supplier's prose bears out facts, and no boast. */
+  @Test
+  void a_suppliers_promise_bears_nothing_out() {
+    assertThat(canoe("Lifetime guarantee!").judge("Never mind: a lifetime guarantee covers it."))
+        .extracting(Assertion::kind)
+        .contains(Kind.GUARANTEE);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "",
+        " ",
+        "!!!",
+        "3 for 2",
+        "£1,299.00 until 3/11/2026",
+        "ALL CAPITALS FOR THIS CANOE OF 20 KG",
+        "Dieses Kanu wiegt 20 kg.",
+        "two hundred and five",
+        "😀 20 kg 😀",
+        "<b>20 kg</b>"
+      })
+  void whatever_is_typed_is_judged(String sentence) {
+    assertThat(judged(sentence)).isNotNull();
+  }
+
+  @Test
+  @Timeout(5)
+  void a_sentence_without_an_end_is_judged_in_time() {
+    assertThat(judged("It weighs 20 kg and carries 140 kg, ".repeat(1400))).isNotNull();
+  }
+
+  @Test
+  void of_a_product_without_a_fact_nothing_is_borne_out() {
+    Judge judge =
+        new Judge(
+            new ProductFacts("X", "Thing", "", "", List.of(), List.of(), "", "", List.of()),
+            KNOWLEDGE);
+    assertThat(judge.judge("It weighs 20 kg and is made of oak."))
+        .extracting(Assertion::kind)
+        .contains(Kind.NUMBER, Kind.MATERIAL);
+  }
+}
