@@ -26,6 +26,7 @@ import rhetor.core.check.Mending;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
+import rhetor.core.language.Nearness;
 import rhetor.core.reading.CellText;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
@@ -304,7 +305,8 @@ public class ProofService {
     Style style = templates.style(product.id());
     List<Mark> found = new ArrayList<>(house.likeness(product.id(), draft).stream().toList());
     found.addAll(grammar.marks(draft, style.spelling()));
-    return new Checker(knowledge.current(), style).check(draft, product.facts(), keyword, found);
+    return new Checker(knowledge.current(), style, Nearness.SHIPPED)
+        .check(draft, product.facts(), keyword, found);
   }
 
   /** What the checks say of a text now: claims may have been withdrawn since it was written. */

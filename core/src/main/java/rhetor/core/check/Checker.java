@@ -210,16 +210,17 @@ public final class Checker {
     String text = sentence.text();
     boolean answeredFor = style.isHouseSentence(text);
     List<Word> words = Words.of(text);
-    for (Assertion a : answeredFor ? List.<Assertion>of() : judge.judge(text, words)) {
+    // A wording that somebody answers for, or what stands over others, may have words of its own.
+    boolean isWorded = !sentence.support().isEmpty() || headings.contains(sentence);
+    List<Assertion> stated = isWorded ? judge.held(text, words) : judge.judge(text, words);
+    for (Assertion a : answeredFor ? List.<Assertion>of() : stated) {
       boolean isOfRange =
           sentence.restsOn(Support.Kind.RANGE)
               && (a.kind() == Assertion.Kind.COMPARATIVE || a.kind() == Assertion.Kind.NUMBER);
-      boolean isOpen = a.kind() == Assertion.Kind.OPEN;
-      boolean isAnsweredFor = !sentence.support().isEmpty() || headings.contains(sentence);
-      if (isOfRange || isOpen && isAnsweredFor) {
-        // The range's figures, a wording that somebody answers for, or what stands over others.
+      if (isOfRange) {
         continue;
       }
+      boolean isOpen = a.kind() == Assertion.Kind.OPEN;
       String why =
           a.verdict() == Assertion.Verdict.CONTRADICTED
               ? "\"%s\" is not what the facts say (%s). Put it right here, or correct the supplier's data."

@@ -60,13 +60,30 @@ public final class Judge {
     if (sentence.length() > LONGEST) {
       return inPieces(sentence);
     }
+    List<Assertion> found = all(sentence, all);
+    if (isWorthless(sentence, all, found)) {
+      found.removeIf(a -> a.kind() == Kind.OPEN);
+    }
+    return found;
+  }
+
+  /**
+   * What of a sentence is held against the shop by itself: all but words that stand nowhere, where
+   * somebody answers for the wording. No sentence model is asked.
+   *
+   * @param all its words
+   */
+  public List<Assertion> held(String sentence, List<Word> all) {
+    List<Assertion> found = sentence.length() > LONGEST ? inPieces(sentence) : all(sentence, all);
+    found.removeIf(a -> a.kind() == Kind.OPEN);
+    return found;
+  }
+
+  private List<Assertion> all(String sentence, List<Word> all) {
     List<Assertion> found = new ArrayList<>();
     numbers.judge(sentence, found);
     answers.judge(sentence, all, found);
     words.judge(sentence, all, found);
-    if (isWorthless(sentence, all, found)) {
-      found.removeIf(a -> a.kind() == Kind.OPEN);
-    }
     found.sort(Comparator.comparingInt(Assertion::start));
     return found;
   }
@@ -106,10 +123,7 @@ public final class Judge {
   /** What is known of a sentence of which nothing is held against the shop; nothing of others. */
   Optional<OpenWords.Features> features(String sentence) {
     List<Word> all = Words.of(sentence);
-    List<Assertion> found = new ArrayList<>();
-    numbers.judge(sentence, found);
-    answers.judge(sentence, all, found);
-    words.judge(sentence, all, found);
+    List<Assertion> found = all(sentence, all);
     boolean isOpen = found.stream().allMatch(a -> a.kind() == Kind.OPEN);
     return isOpen ? Optional.of(features(sentence, all, found)) : Optional.empty();
   }
