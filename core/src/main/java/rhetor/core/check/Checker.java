@@ -237,7 +237,10 @@ public final class Checker {
               field,
               index,
               a.words(),
-              why));
+              why,
+              a.instead().isEmpty()
+                  ? ""
+                  : text.substring(0, a.start()) + a.instead() + text.substring(a.end())));
     }
     Matcher empty = mayBeEmpty ? EMPTY_PHRASE.matcher(text) : null;
     while (empty != null && empty.find()) {

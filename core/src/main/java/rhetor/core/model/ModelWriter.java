@@ -102,7 +102,10 @@ public final class ModelWriter {
                     field, finder.attach(blocks, List.of(), brief.product(), brief.keyword())));
     Draft draft = new Draft(fields);
     Audit audit = checker.check(draft, brief.product(), brief.keyword());
-    Draft mended = Mending.of(draft, audit.marks());
+    // Where a number is wrong, the sentence around it may be too: the model says it again.
+    Draft mended =
+        Mending.of(
+            draft, audit.marks().stream().filter(m -> !m.check().equals("support")).toList());
     List<String> notes = new ArrayList<>(answer.notes());
     if (!mended.equals(draft)) {
       audit = checker.check(mended, brief.product(), brief.keyword());

@@ -9,9 +9,10 @@ package rhetor.core.support;
  * @param end where they end
  * @param verdict what the product's facts say to it
  * @param against what they say instead, where they contradict it; else empty
+ * @param instead the words that would be right, where they can be computed; else empty
  */
 public record Assertion(
-    Kind kind, String words, int start, int end, Verdict verdict, String against) {
+    Kind kind, String words, int start, int end, Verdict verdict, String against, String instead) {
 
   /** Sorts of statement that can be told by their words. */
   public enum Kind {
@@ -57,12 +58,18 @@ public record Assertion(
         start,
         end,
         against.isEmpty() ? Verdict.UNSUPPORTED : Verdict.CONTRADICTED,
-        against);
+        against,
+        "");
+  }
+
+  /** The same with the words that would be right. */
+  Assertion righted(String by) {
+    return new Assertion(kind, words, start, end, verdict, against, by);
   }
 
   /** The same in a text that begins so much earlier. */
   Assertion movedBy(int places) {
-    return new Assertion(kind, words, start + places, end + places, verdict, against);
+    return new Assertion(kind, words, start + places, end + places, verdict, against, instead);
   }
 
   /** Whether no fact bears it out. */

@@ -333,7 +333,13 @@ public final class Ground {
               : against.isEmpty() ? Assertion.Verdict.UNSUPPORTED : Assertion.Verdict.CONTRADICTED;
       list.add(
           new Assertion(
-              kind, text.substring(start, end).strip(), start, end, verdict, borne ? "" : against));
+              kind,
+              text.substring(start, end).strip(),
+              start,
+              end,
+              verdict,
+              borne ? "" : against,
+              ""));
     }
 
     boolean overlaps(int start, int end) {

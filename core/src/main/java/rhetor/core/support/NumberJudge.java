@@ -1,5 +1,7 @@
 package rhetor.core.support;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -8,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.language.Words;
@@ -65,7 +68,9 @@ final class NumberJudge {
       isElse |= isOtherSide(sentence, amount, saying);
       if (isElse) {
         String cell = meant.or(() -> saying.stream().findFirst()).orElseThrow().words();
-        found.add(Assertion.of(Kind.NUMBER, sentence, amount.start(), amount.end(), cell));
+        found.add(
+            Assertion.of(Kind.NUMBER, sentence, amount.start(), amount.end(), cell)
+                .righted(meant.map(c -> instead(c, amount)).orElse("")));
       } else if (saying.isEmpty()
           && !isCounted(amount, sentence)
           && !row.proseNumbers().contains(amount.value())) {
@@ -81,6 +86,26 @@ final class NumberJudge {
                 against(amount)));
       }
     }
+  }
+
+  /** The only amount of the cell, in the unit that the sentence has; empty if there are several. */
+  private static String instead(Cell cell, Amount amount) {
+    List<Double> bases =
+        cell.numbers().stream()
+            .filter(n -> n.dimension().equals(amount.dimension()))
+            .map(Cell.Number::base)
+            .distinct()
+            .toList();
+    if (bases.size() != 1 || amount.unit().isEmpty()) {
+      return "";
+    }
+    Unit unit = amount.unit().get();
+    BigDecimal value =
+        BigDecimal.valueOf(bases.getFirst())
+            .divide(unit.factor(), MathContext.DECIMAL32)
+            .stripTrailingZeros();
+    boolean isOne = value.compareTo(BigDecimal.ONE) == 0;
+    return value.toPlainString() + " " + (isOne ? unit.one() : unit.many());
   }
 
   private String against(Amount amount) {

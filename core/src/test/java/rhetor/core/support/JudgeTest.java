@@ -111,6 +111,7 @@ class JudgeTest {
               assertThat(a.verdict()).isEqualTo(Verdict.CONTRADICTED);
               assertThat(a.words()).isEqualTo("30 kg");
               assertThat(a.against()).startsWith("Weight: 20 kg");
+              assertThat(a.instead()).isEqualTo("20 kg");
             });
     assertThat(judged("It comes with a waterproof bag."))
         .anySatisfy(a -> assertThat(a.against()).isEqualTo("Waterproof bag: N"));
