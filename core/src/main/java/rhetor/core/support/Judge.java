@@ -61,7 +61,9 @@ public final class Judge {
       return inPieces(sentence);
     }
     List<Assertion> found = all(sentence, all);
-    if (isWorthless(sentence, all, found)) {
+    boolean isHeld = found.stream().anyMatch(a -> a.kind() != Kind.OPEN);
+    // A sentence that can't stand needn't be asked about word by word.
+    if (isHeld || isWorthless(sentence, all, found)) {
       found.removeIf(a -> a.kind() == Kind.OPEN);
     }
     return found;
@@ -85,7 +87,30 @@ public final class Judge {
     answers.judge(sentence, all, found);
     words.judge(sentence, all, found);
     found.sort(Comparator.comparingInt(Assertion::start));
-    return found;
+    return joined(sentence, found);
+  }
+
+  /** Words side by side that are held against the same are one: "laptop sleeve". */
+  private static List<Assertion> joined(String sentence, List<Assertion> found) {
+    List<Assertion> joined = new ArrayList<>();
+    for (Assertion next : found) {
+      Assertion last = joined.isEmpty() ? null : joined.getLast();
+      boolean isOfLast =
+          last != null
+              && last.kind() == next.kind()
+              && last.kind() != Kind.OPEN
+              && last.kind() != Kind.NUMBER
+              && next.start() - last.end() == 1
+              && last.against().equals(next.against());
+      if (isOfLast) {
+        joined.set(
+            joined.size() - 1,
+            Assertion.of(last.kind(), sentence, last.start(), next.end(), last.against()));
+      } else {
+        joined.add(next);
+      }
+    }
+    return joined;
   }
 
   /**

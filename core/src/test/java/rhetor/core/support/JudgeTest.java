@@ -117,6 +117,13 @@ class JudgeTest {
         .anySatisfy(a -> assertThat(a.against()).isEqualTo("Waterproof bag: N"));
   }
 
+  @Test
+  void a_sentence_that_cannot_stand_is_not_asked_about_word_by_word() {
+    assertThat(judged("A padded laptop sleeve is included."))
+        .singleElement()
+        .satisfies(a -> assertThat(a.words()).isEqualTo("laptop sleeve"));
+  }
+
   /** A supplier's prose bears out facts, and no boast. */
   @Test
   void a_suppliers_promise_bears_nothing_out() {
