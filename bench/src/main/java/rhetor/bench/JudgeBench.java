@@ -48,6 +48,17 @@ final class JudgeBench {
         }
       }
     }
+    Path resources = HOME.resolve("core/src/test/resources");
+    JudgeMeasure unseen =
+        new JudgeMeasure(
+            JudgedTexts.in(
+                resources.resolve("judged-kept-back"), resources.resolve("kept-back-2"), knowledge),
+            knowledge,
+            Nearness.SHIPPED);
+    unseen
+        .lines()
+        .forEach(l -> System.out.println("judge, written after its rules, with model: " + l));
+    unseen.differences().forEach(d -> System.out.println("  " + d));
     time(all, knowledge);
   }
 

@@ -9,6 +9,8 @@ import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import rhetor.app.house.HouseSettings;
 import rhetor.app.house.IncomingFiles;
@@ -16,6 +18,7 @@ import rhetor.app.house.IncomingFiles;
 /** Suppliers' sheets as they came, each under the hash of its bytes. They are never changed. */
 @Component
 class SheetFolder {
+  private static final Logger LOG = LoggerFactory.getLogger(SheetFolder.class);
   private final Path folder;
 
   SheetFolder(HouseSettings settings) {
@@ -63,12 +66,15 @@ class SheetFolder {
     return folder.resolve(storedAs + ".rows");
   }
 
-  /** The sheet has been taken in: its rows will hardly be wanted again. */
+  /**
+   * The sheet has been taken in: its rows will hardly be wanted again. Where they can't be removed
+   * they go with the sheet; that it was taken in is so all the same.
+   */
   void forgetRows(String storedAs) {
     try {
       Files.deleteIfExists(rows(storedAs));
     } catch (IOException e) {
-      throw new UncheckedIOException(e);
+      LOG.warn("The rows kept of {} can't be removed: {}", storedAs, e.toString());
     }
   }
 }

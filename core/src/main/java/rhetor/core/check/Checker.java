@@ -232,7 +232,7 @@ public final class Checker {
                       .formatted(a.words());
       marks.add(
           new Mark(
-              isOpen ? Weight.WEIGH : Weight.MUST_FIX,
+              a.isHeld() ? Weight.MUST_FIX : Weight.WEIGH,
               isOpen ? "no source" : "support",
               field,
               index,

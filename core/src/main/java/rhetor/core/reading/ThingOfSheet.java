@@ -44,8 +44,7 @@ final class ThingOfSheet {
   private static final int FEW = 3;
   private static final int SHORTEST = 3;
 
-  private static final Pattern SEVERAL =
-      Pattern.compile(".*\\b(?:and|und|et|y|en|for|für|pour)\\b.*");
+  private static final Pattern SEVERAL = Pattern.compile(".*\\b(?:and|und|et|y|for|für|pour)\\b.*");
 
   private static final int LONGEST_THING = 3;
 

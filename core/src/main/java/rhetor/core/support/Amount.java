@@ -16,12 +16,11 @@ import rhetor.core.knowledge.Unit;
  *
  * @param value as it is written: 0.8 for "four fifths"
  * @param unit the unit behind it, if there is one
- * @param digits how exact it is: digits behind the point
  * @param isWord whether it is written in words
  * @param start where it starts in the text
  * @param end where it and its unit end
  */
-record Amount(double value, Optional<Unit> unit, int digits, boolean isWord, int start, int end) {
+record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int end) {
   private static final Map<String, Double> WORDS = new HashMap<>();
   private static final Map<String, Double> PARTS =
       Map.of(
@@ -71,9 +70,9 @@ record Amount(double value, Optional<Unit> unit, int digits, boolean isWord, int
   private static final Pattern UNIT =
       Pattern.compile("[ -]?(?<u>[\\p{L}°%²³µΩ\"″£€$]+(?:/[\\p{L}²³]+)?)");
 
-  private static final Pattern BEFORE = Pattern.compile("[£€$] ?$");
-
-  /** The numbers of a text in order. "One" counts only before a noun, and is left out here. */
+  /**
+   * The numbers of a text in order. "One" is more often somebody than a number, and is left out.
+   */
   static List<Amount> in(String text, Knowledge knowledge) {
     List<Amount> all = new ArrayList<>();
     Matcher m = TOKEN.matcher(text);
@@ -95,21 +94,20 @@ record Amount(double value, Optional<Unit> unit, int digits, boolean isWord, int
       if (follows && PARTS.containsKey(word) && last.isWord) {
         all.set(
             all.size() - 1,
-            new Amount(
-                last.value / PARTS.get(word), Optional.empty(), 2, true, last.start, m.end()));
+            new Amount(last.value / PARTS.get(word), Optional.empty(), true, last.start, m.end()));
       } else if (follows && last.isWord && (word.equals("hundred") || word.equals("thousand"))) {
         all.set(
             all.size() - 1,
-            withUnit(last.value * WORDS.get(word), 0, last.start, m.end(), text, knowledge));
+            withUnit(last.value * WORDS.get(word), true, last.start, m.end(), text, knowledge));
       } else if (WORDS.containsKey(word) && !word.equals("one")) {
-        all.add(withUnit(WORDS.get(word), 0, m.start(), m.end(), text, knowledge));
+        all.add(withUnit(WORDS.get(word), true, m.start(), m.end(), text, knowledge));
       } else {
         String first = word.contains("-") ? word.substring(0, word.indexOf('-')) : "";
         if (WORDS.containsKey(first) && !first.equals("one")) {
           // "Two-year", "three-layer".
           all.add(
               withUnit(
-                  WORDS.get(first), 0, m.start(), m.start() + first.length(), text, knowledge));
+                  WORDS.get(first), true, m.start(), m.start() + first.length(), text, knowledge));
         }
       }
     }
@@ -120,20 +118,11 @@ record Amount(double value, Optional<Unit> unit, int digits, boolean isWord, int
     String written = m.group("n");
     boolean isGrouped = written.matches("\\d{1,3}(?:[, ]\\d{3})+(?:\\.\\d+)?");
     String plain = isGrouped ? written.replaceAll("[, ]", "") : written.replace(',', '.');
-    int point = plain.indexOf('.');
-    Amount found =
-        withUnit(
-            Double.parseDouble(plain),
-            point < 0 ? 0 : plain.length() - point - 1,
-            m.start(),
-            m.end(),
-            text,
-            knowledge);
-    return new Amount(found.value, found.unit, found.digits, false, found.start, found.end);
+    return withUnit(Double.parseDouble(plain), false, m.start(), m.end(), text, knowledge);
   }
 
   private static Amount withUnit(
-      double value, int digits, int start, int end, String text, Knowledge knowledge) {
+      double value, boolean isWord, int start, int end, String text, Knowledge knowledge) {
     Matcher u = UNIT.matcher(text).region(end, text.length());
     if (u.lookingAt()) {
       String written = u.group("u");
@@ -144,13 +133,13 @@ record Amount(double value, Optional<Unit> unit, int digits, boolean isWord, int
       boolean isShared = text.startsWith(" per ", u.end());
       if (unit.isPresent() && !isPreposition && (isShared || unit.get().id().equals("°"))) {
         // Grams of what is measured otherwise, degrees of nobody says what.
-        return new Amount(value, Optional.empty(), digits, true, start, u.end());
+        return new Amount(value, Optional.empty(), isWord, start, u.end());
       }
       if (unit.isPresent() && !isPreposition) {
-        return new Amount(value, unit, digits, true, start, u.end());
+        return new Amount(value, unit, isWord, start, u.end());
       }
     }
-    return new Amount(value, Optional.empty(), digits, true, start, end);
+    return new Amount(value, Optional.empty(), isWord, start, end);
   }
 
   private static Optional<Unit> unit(String written, Knowledge knowledge) {
@@ -159,11 +148,6 @@ record Amount(double value, Optional<Unit> unit, int digits, boolean isWord, int
       return exact;
     }
     return Optional.empty();
-  }
-
-  /** Whether a currency stands before it. */
-  boolean isMoney(String text) {
-    return BEFORE.matcher(text.substring(0, start)).find();
   }
 
   String dimension() {

@@ -72,6 +72,11 @@ public record Assertion(
     return new Assertion(kind, words, start + places, end + places, verdict, against, instead);
   }
 
+  /** Whether it can't stand; words that stand nowhere and manners of speaking may. */
+  public boolean isHeld() {
+    return kind != Kind.OPEN && kind != Kind.ABSOLUTE;
+  }
+
   /** Whether no fact bears it out. */
   public boolean isUnborne() {
     return verdict != Verdict.SUPPORTED;

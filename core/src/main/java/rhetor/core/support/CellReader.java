@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
@@ -60,6 +61,8 @@ final class CellReader {
   private static final Pattern FIBRE = Pattern.compile("(?:%|rec\\.) ?(\\p{Lu}{2,3})(?!\\p{L})");
 
   private static final Pattern THOUSANDS = Pattern.compile("(?<![\\d.,])(\\d{1,4})[kK](?!\\p{L})");
+
+  private static final int SHORTEST = 3;
 
   /** More are not remembered. */
   private static final int MOST = 20_000;
@@ -231,6 +234,20 @@ final class CellReader {
     return null;
   }
 
+  /** The only material that begins like a word that is none: "alu"; nothing where several do. */
+  private Optional<String> begun(String word) {
+    if (word.length() < SHORTEST || English.isKnown(word)) {
+      return Optional.empty();
+    }
+    List<String> begun =
+        knowledge.termsByName("material").values().stream()
+            .map(Term::en)
+            .filter(en -> en.startsWith(word) && en.indexOf(' ') < 0)
+            .distinct()
+            .toList();
+    return begun.size() == 1 ? Optional.of(English.stem(begun.getFirst())) : Optional.empty();
+  }
+
   private static void cutOff(String text, Set<String> cutOff) {
     Matcher m = CUT.matcher(text.toLowerCase(Locale.ROOT));
     while (m.find()) {
@@ -249,6 +266,7 @@ final class CellReader {
       for (String type : List.of("material", "colour")) {
         knowledge.term(type, lower).map(Term::en).ifPresent(en -> said.addAll(Stems.of(en)));
       }
+      begun(lower).ifPresent(said::add);
       String whole = knowledge.abbreviations("en").get(lower);
       if (whole != null) {
         said.addAll(Stems.of(whole));

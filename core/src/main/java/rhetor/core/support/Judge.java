@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Nearness;
@@ -58,10 +59,10 @@ public final class Judge {
    */
   public List<Assertion> judge(String sentence, List<Word> all) {
     if (sentence.length() > LONGEST) {
-      return inPieces(sentence);
+      return inPieces(sentence, this::judge);
     }
     List<Assertion> found = all(sentence, all);
-    boolean isHeld = found.stream().anyMatch(a -> a.kind() != Kind.OPEN);
+    boolean isHeld = found.stream().anyMatch(Assertion::isHeld);
     // A sentence that can't stand needn't be asked about word by word.
     if (isHeld || isWorthless(sentence, all, found)) {
       found.removeIf(a -> a.kind() == Kind.OPEN);
@@ -76,7 +77,10 @@ public final class Judge {
    * @param all its words
    */
   public List<Assertion> held(String sentence, List<Word> all) {
-    List<Assertion> found = sentence.length() > LONGEST ? inPieces(sentence) : all(sentence, all);
+    if (sentence.length() > LONGEST) {
+      return inPieces(sentence, piece -> held(piece, Words.of(piece)));
+    }
+    List<Assertion> found = all(sentence, all);
     found.removeIf(a -> a.kind() == Kind.OPEN);
     return found;
   }
@@ -116,13 +120,14 @@ public final class Judge {
   /**
    * Of a sentence without an end each piece is judged by itself: time doesn't grow with its square.
    */
-  private List<Assertion> inPieces(String sentence) {
+  private static List<Assertion> inPieces(
+      String sentence, Function<String, List<Assertion>> judge) {
     List<Assertion> all = new ArrayList<>();
     for (int from = 0; from < sentence.length(); ) {
       int to = Math.min(sentence.length(), from + LONGEST);
       int space = to < sentence.length() ? sentence.lastIndexOf(' ', to) : to;
       to = space > from ? space : to;
-      for (Assertion a : judge(sentence.substring(from, to))) {
+      for (Assertion a : judge.apply(sentence.substring(from, to))) {
         all.add(a.movedBy(from));
       }
       from = to;

@@ -24,6 +24,9 @@ final class Row {
           "", "s", "es", "ed", "d", "ing", "able", "ible", "y", "ly", "ness", "ment", "ion", "ions",
           "ation", "en", "al", "ful", "less", "ish", "e");
 
+  /** A sentence model takes milliseconds for each. */
+  private static final int MOST_SAID = 100;
+
   private static final int MOST_KINDS = 400;
 
   private final Knowledge knowledge;
@@ -86,8 +89,8 @@ final class Row {
   List<String> said() {
     List<String> said = new ArrayList<>();
     cells.forEach(c -> said.add(c.words()));
-    sentences.forEach(said::add);
-    return said;
+    said.addAll(sentences);
+    return said.size() > MOST_SAID ? said.subList(0, MOST_SAID) : said;
   }
 
   List<Cell> cells() {

@@ -56,6 +56,9 @@ final class WordKinds {
     if (words.of("property").contains(word)) {
       return Optional.of(Kind.PROPERTY);
     }
+    if (words.of("absolute").contains(word)) {
+      return Optional.of(Kind.ABSOLUTE);
+    }
     return words.of("comparison").contains(word) ? Optional.of(Kind.COMPARATIVE) : Optional.empty();
   }
 

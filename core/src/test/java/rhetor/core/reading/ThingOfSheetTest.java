@@ -36,6 +36,7 @@ class ThingOfSheetTest {
   @ParameterizedTest
   @CsvSource({
     "ladders_2026,ladder",
+    "ladders_en,ladder",
     "Preisliste Ladders v2,ladder",
     "garden-hoses,garden hose",
     "STOCK vacuum cleaners (UK),vacuum cleaner",

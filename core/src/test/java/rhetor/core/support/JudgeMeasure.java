@@ -46,7 +46,7 @@ public final class JudgeMeasure {
   }
 
   private void add(Judged each, List<Assertion> found) {
-    boolean mustFix = found.stream().anyMatch(a -> a.kind() != Assertion.Kind.OPEN);
+    boolean mustFix = found.stream().anyMatch(Assertion::isHeld);
     boolean isMarked = !found.isEmpty();
     if (each.isTrue()) {
       trueOnes++;
