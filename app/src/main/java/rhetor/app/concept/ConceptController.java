@@ -148,6 +148,8 @@ class ConceptController {
         shipped == null ? List.of() : shipped.classes(),
         body.anyOrder,
         say,
+        shipped == null ? List.of() : shipped.sayOf(),
+        shipped == null ? List.of() : shipped.notOf(),
         shipped == null ? Map.of() : shipped.compare());
   }
 

@@ -18,6 +18,7 @@ import rhetor.core.compose.KeywordUse;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Value;
 import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Nearness;
@@ -127,7 +128,16 @@ public final class Checker {
       Set<Sentence> headings = headings(draft, field);
       for (int i = 0; i < sentences.size(); i++) {
         sentence(
-            field, i, sentences.get(i), headings, judge, names, mayBeEmpty, mayHaveMarkup, marks);
+            field,
+            i,
+            sentences.get(i),
+            headings,
+            product,
+            judge,
+            names,
+            mayBeEmpty,
+            mayHaveMarkup,
+            marks);
       }
     }
     style.required(draft, marks);
@@ -202,6 +212,7 @@ public final class Checker {
       int index,
       Sentence sentence,
       Set<Sentence> headings,
+      ProductFacts product,
       Judge judge,
       List<String> names,
       boolean mayBeEmpty,
@@ -212,7 +223,10 @@ public final class Checker {
     List<Word> words = Words.of(text);
     // A wording that somebody answers for, or what stands over others, may have words of its own.
     boolean isWorded = !sentence.support().isEmpty() || headings.contains(sentence);
-    List<Assertion> stated = isWorded ? judge.held(text, words) : judge.judge(text, words);
+    List<Assertion> stated =
+        isCopied(sentence, product)
+            ? List.of()
+            : isWorded ? judge.held(text, words) : judge.judge(text, words);
     for (Assertion a : answeredFor ? List.<Assertion>of() : stated) {
       boolean isOfRange =
           sentence.restsOn(Support.Kind.RANGE)
@@ -267,6 +281,26 @@ public final class Checker {
     style.sentence(field, index, text, words, names, marks);
     style.over(field, index, sentence, marks);
     withdrawn(field, index, sentence, marks);
+  }
+
+  /** Whether an entry of a list has its one fact's value as it stands: "Stackable: no". */
+  private static boolean isCopied(Sentence entry, ProductFacts product) {
+    int colon = entry.text().indexOf(": ");
+    if (entry.support().size() != 1 || colon < 0) {
+      return false;
+    }
+    String value = entry.text().substring(colon + 2);
+    return product.facts().stream()
+        .filter(f -> entry.support().getFirst().equals(Support.fact(f.id())))
+        .filter(f -> entry.text().startsWith(f.label()))
+        .anyMatch(
+            f ->
+                switch (f.value()) {
+                  case Value.Words(String words) -> words.equals(value);
+                  case Value.Terms(List<String> items) -> String.join(", ", items).equals(value);
+                  case Value.YesNo(boolean yes) -> value.equals(yes ? "yes" : "no");
+                  default -> false;
+                });
   }
 
   /** A claim that a sentence makes and the house no longer does. */

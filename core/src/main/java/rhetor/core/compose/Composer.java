@@ -43,6 +43,9 @@ public final class Composer {
   /** Most takes of one product. */
   public static final int MOST_TAKES = 10;
 
+  /** Facts that make sentences worth reading where nobody knows what the thing is. */
+  private static final int LEAST_OF_UNKNOWN = 2;
+
   /** Facts that prose tells at least before it makes room by leaving the specification out. */
   private static final int TOLD = 4;
 
@@ -273,10 +276,14 @@ public final class Composer {
     }
 
     private static boolean mayOpen(Message m) {
-      return !m.theme().equals("care");
+      // Nor with how long it is guaranteed for.
+      return !m.theme().equals("care") && (!m.theme().equals("origin") || m.has(Form.PP));
     }
 
     private List<Sentence> shortDescription() {
+      if (isThin()) {
+        return bare();
+      }
       for (int size : new int[] {2, 1}) {
         Opening.Result opening = new Opening(subject, keyword, mayOpen, pen).write(size);
         if (opening == null) {
@@ -342,12 +349,17 @@ public final class Composer {
           || subject.nameHasKind() && subject.brand().isEmpty()) {
         return List.of();
       }
-      String is = subject.plural() ? " are " : " is ";
-      String kind = subject.plural() ? subject.kind() : English.withArticle(subject.kind());
+      NounPhrase kind = NounPhrase.of(subject, keyword, List.of(), 0, 0);
+      boolean tells =
+          keyword.usable() && !keyword.nounPhrase().isEmpty() || !subject.brand().isEmpty();
+      if (!tells) {
+        // "Lumis 85 is a lens" tells nobody anything.
+        return List.of();
+      }
       String words =
-          subject.nameHasKind()
+          subject.nameHasKind() && !kind.isInformative()
               ? subject.shortReference() + " comes from " + subject.brand()
-              : subject.fullReference() + is + kind;
+              : subject.fullReference() + (subject.plural() ? " are " : " is ") + kind.words();
       return List.of(
           new Sentence(Framing.finish(words, pen.voice()), subject.kindSupport(product)));
     }
@@ -383,10 +395,12 @@ public final class Composer {
     }
 
     private List<Block> description(Draft others, List<Message> telling, boolean specified) {
-      if (messages.isEmpty() && template.outline().isEmpty()) {
-        return prose(bare());
-      }
       List<Block> blocks = new ArrayList<>();
+      if (isThin() && template.outline().isEmpty()) {
+        blocks.addAll(prose(bare()));
+        addSpecification(blocks, specified, telling);
+        return blocks;
+      }
       Set<Message> said = new LinkedHashSet<>();
       List<Sentence> first = new ArrayList<>();
       Set<Message> benefits =
@@ -427,13 +441,26 @@ public final class Composer {
       if (blocks.isEmpty()) {
         blocks.addAll(prose(bare()));
       }
+      addSpecification(blocks, specified, telling);
+      return blocks;
+    }
+
+    private void addSpecification(List<Block> blocks, boolean specified, List<Message> telling) {
       List<Sentence> specification = specified ? specification(telling) : List.of();
       if (!specification.isEmpty()) {
         blocks.add(
             new Block(Block.Kind.HEADING, List.of(new Sentence("Specification", List.of()))));
         blocks.add(new Block(Block.Kind.LIST, specification));
       }
-      return blocks;
+    }
+
+    /**
+     * Whether there is too little for sentences that anybody would want to read: a single fact of a
+     * thing of which it isn't even known what it is. The list says it as well.
+     */
+    private boolean isThin() {
+      long sayable = messages.stream().filter(Message::sayable).count();
+      return messages.isEmpty() || subject.kind().isEmpty() && sayable < LEAST_OF_UNKNOWN;
     }
 
     /** The list of facts; one entry alone is none. */
@@ -462,7 +489,7 @@ public final class Composer {
     }
 
     private List<Sentence> metaDescription() {
-      if (messages.isEmpty()) {
+      if (isThin()) {
         return bare();
       }
       // Search results show it beside other shops' texts, not beside the house's own.

@@ -12,16 +12,18 @@ import rhetor.core.support.Ground;
  * Where grammar and facts let a keyword stand.
  *
  * @param keyword the keyword as given, empty if there is none to write
+ * @param told the keyword without words that only searches put behind the noun
  * @param nounPhrase the keyword as what the product <i>is</i> ("waterproof commuter pannier"), or
  *     empty
  * @param conflicts what the keyword states that no fact bears out; if any, it isn't written at all
  */
-public record KeywordUse(String keyword, String nounPhrase, List<Assertion> conflicts) {
+public record KeywordUse(
+    String keyword, String told, String nounPhrase, List<Assertion> conflicts) {
   /** What goes on after the noun: "bag <i>for laptops</i>". */
   private static final Pattern AFTER =
       Pattern.compile("\\s+(?:for|with|in|of|to|from|without|on)\\s+");
 
-  static final KeywordUse NONE = new KeywordUse("", "", List.of());
+  static final KeywordUse NONE = new KeywordUse("", "", "", List.of());
 
   /** Decides how a keyword can be used for a product. */
   public static KeywordUse of(String keyword, ProductFacts product, Ground ground) {
@@ -29,22 +31,44 @@ public record KeywordUse(String keyword, String nounPhrase, List<Assertion> conf
     if (words.isEmpty()) {
       return NONE;
     }
-    List<Assertion> conflicts = ground.unsupported(words);
+    String told = English.withInitials(upToKind(words, product.kindNoun()));
+    List<Assertion> conflicts = ground.unsupported(told);
     if (!conflicts.isEmpty()) {
-      return new KeywordUse(words, "", conflicts);
+      return new KeywordUse(words, told, "", conflicts);
     }
-    String head = AFTER.split(words, 2)[0];
-    boolean isKind =
-        !product.kindNoun().isEmpty()
-            && English.stem(English.lastWord(head))
-                .equals(English.stem(English.lastWord(product.kindNoun())));
-    if (!isKind) {
-      return new KeywordUse(words, "", List.of());
+    String head = AFTER.split(told, 2)[0];
+    if (!endsInKind(head, product.kindNoun())) {
+      return new KeywordUse(words, told, "", List.of());
     }
-    boolean pluralThing = English.isPluralOnly(product.kindNoun());
+    boolean pluralThing =
+        English.isPluralOnly(product.kindNoun()) || English.isPlural(product.kindNoun());
     boolean fits = pluralThing || !English.isPlural(head);
-    String phrase = fits ? words : English.singular(head) + words.substring(head.length());
-    return new KeywordUse(words, English.midSentence(phrase), List.of());
+    String phrase = fits ? told : English.singular(head) + told.substring(head.length());
+    return new KeywordUse(words, told, English.midSentence(phrase), List.of());
+  }
+
+  private static boolean endsInKind(String words, String kind) {
+    return !kind.isEmpty()
+        && English.stem(English.lastWord(words)).equals(English.stem(English.lastWord(kind)));
+  }
+
+  /**
+   * A keyword as prose can have it: people search for "spinning reel 2500", and what stands behind
+   * the noun without anything to join it is left out. The whole where the noun isn't in it.
+   */
+  private static String upToKind(String words, String kind) {
+    String[] each = words.split(" ");
+    String head = AFTER.split(words, 2)[0];
+    if (endsInKind(head, kind)) {
+      return words;
+    }
+    for (int i = head.split(" ").length - 1; i >= 1; i--) {
+      String start = String.join(" ", List.of(each).subList(0, i));
+      if (endsInKind(start, kind)) {
+        return start;
+      }
+    }
+    return words;
   }
 
   boolean usable() {
@@ -52,6 +76,6 @@ public record KeywordUse(String keyword, String nounPhrase, List<Assertion> conf
   }
 
   boolean isIn(String text) {
-    return text.toLowerCase(Locale.ROOT).contains(keyword.toLowerCase(Locale.ROOT));
+    return text.toLowerCase(Locale.ROOT).contains(told.toLowerCase(Locale.ROOT));
   }
 }

@@ -47,10 +47,17 @@ record Subject(
     }
     String kind = product.kindNoun();
     String last = English.lastWord(kind).toLowerCase(Locale.ROOT);
-    boolean nameHasKind = !kind.isEmpty() && hasWord(lowerName, last);
+    boolean isNamedSingular =
+        !kind.isEmpty()
+            && English.isPlural(kind)
+            && !English.isPluralOnly(kind)
+            && hasWord(lowerName, English.singular(last));
+    boolean nameHasKind = !kind.isEmpty() && (hasWord(lowerName, last) || isNamedSingular);
+    // A name alone doesn't tell: "Harbour Tapes" may be one record.
     boolean plural =
-        !kind.isEmpty() && (English.isPluralOnly(kind) || English.isPlural(kind))
-            || kind.isEmpty() && endsInPlural(name.replaceAll("[\\s\\d]+$", ""));
+        !kind.isEmpty()
+            && !isNamedSingular
+            && (English.isPluralOnly(kind) || English.isPlural(kind));
     List<Support> support = new ArrayList<>();
     product.fact("name").ifPresent(f -> support.add(Support.fact(f.id())));
     if (!brand.isEmpty()) {
@@ -58,7 +65,7 @@ record Subject(
     }
     // "The vegetable seeds" is a mouthful the second time; "the seeds" will do.
     String noun = kind.isEmpty() ? "" : last.equals("linen") ? kind : last;
-    boolean named = !noun.isEmpty() && hasWord(name, noun);
+    boolean named = !noun.isEmpty() && (hasWord(name, noun) || isNamedSingular);
     boolean definite =
         !name.startsWith("The ")
             && nameHasKind
@@ -76,11 +83,6 @@ record Subject(
         named,
         (definite ? "the " : "") + thing,
         support);
-  }
-
-  private static boolean endsInPlural(String name) {
-    return English.isPluralOnly(name)
-        || English.isKnown(English.lastWord(name)) && English.isPlural(name);
   }
 
   /** Whether the words stand in the text as whole words, whatever their case. */

@@ -101,8 +101,8 @@ public final class SupportFinder {
         .ifPresent(
             concept -> {
               called.addAll(concept.names().getOrDefault("en", List.of()));
-              concept.say().values().stream()
-                  .flatMap(List::stream)
+              concept
+                  .wordings()
                   .filter(w -> !SLOT.matcher(w).find())
                   .forEach(w -> called.add(LEADING_ARTICLE.matcher(w).replaceFirst("")));
             });

@@ -116,7 +116,7 @@ final class Titles {
       append(
           title,
           form.separator().or(" – "),
-          form.cased(keyword.keyword()),
+          form.cased(keyword.told()),
           most(Field.TITLE),
           support,
           Support.keyword(keyword.keyword()));
@@ -199,7 +199,7 @@ final class Titles {
     int most = most(Field.META_TITLE);
     StringBuilder title = new StringBuilder(shorten(subject.name(), most));
     List<Support> support = new ArrayList<>(subject.nameSupport());
-    int room = most - (keyword.usable() ? keyword.keyword().length() + 3 : 0);
+    int room = most - (keyword.usable() ? keyword.told().length() + 3 : 0);
     for (Message m : messages) {
       // Two colours of one thing are two pages, which need two titles.
       String spec = values.spec(m.fact().value());
@@ -210,15 +210,15 @@ final class Titles {
       }
     }
     if (keyword.usable() && !keyword.isIn(title.toString())) {
-      if (title.length() + keyword.keyword().length() + 3 > most) {
+      if (title.length() + keyword.told().length() + 3 > most) {
         title =
             new StringBuilder(
-                shorten(subject.name(), Math.max(12, most - keyword.keyword().length() - 3)));
+                shorten(subject.name(), Math.max(12, most - keyword.told().length() - 3)));
       }
       append(
           title,
           form.separator().or(" – "),
-          form.cased(keyword.keyword()),
+          form.cased(keyword.told()),
           most,
           support,
           Support.keyword(keyword.keyword()));

@@ -19,7 +19,10 @@ import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 import rhetor.core.language.Memo;
+import rhetor.core.plan.Teller;
+import rhetor.core.say.en.EnglishProse;
 import rhetor.core.style.Voice;
 
 /**
@@ -72,6 +75,9 @@ final class Wording {
           "mark",
           "single",
           "norm");
+
+  /** Slots that take any words, so that what they take has to fit the words around them. */
+  private static final Set<String> OPEN_SLOTS = Set.of("v", "a", "bare", "many");
 
   private static final Pattern SLOT = Pattern.compile("\\{([a-z]+)(?::([a-z ]+))?}");
   private static final Pattern LEARNERS = Pattern.compile("(?i)beginners?|improvers?");
@@ -140,6 +146,8 @@ final class Wording {
 
   private final Knowledge knowledge;
   private final ValueText text;
+  private final Teller teller;
+  private final SlotFit fit;
   private final Map<Filling, Map<Form, List<String>>> fillings =
       new LinkedHashMap<>(256, 0.75f, true) {
         @Override
@@ -151,40 +159,15 @@ final class Wording {
   Wording(Knowledge knowledge) {
     this.knowledge = knowledge;
     this.text = new ValueText(knowledge);
+    this.teller = new Teller(knowledge, new EnglishProse(knowledge));
+    this.fit = new SlotFit(knowledge);
   }
 
   /** All phrases for a fact by form, the voice's own first; none if it can't be said in prose. */
   Map<Form, List<String>> phrases(Fact fact, String productClass, Voice voice) {
-    if (fact.foreign()
-        || fact.value() instanceof Value.YesNo(boolean yes) && !yes
-        || isTooLong(fact.value())) {
-      return Map.of();
-    }
-    // A heading alone doesn't say what its cells tell of the product: that is listed as it stands.
-    Optional<Concept> concept = knowledge.concept(fact.concept());
-    return concept.isPresent() && isOfItsKind(fact.value(), concept.get())
-        ? filled(fact, concept.get(), productClass, voice)
+    return teller.telling(fact).isTold()
+        ? filled(fact, knowledge.concept(fact.concept()).orElseThrow(), productClass, voice)
         : Map.of();
-  }
-
-  /**
-   * Whether a value is what the concept is said of. "Framed: fibreglass" doesn't say that it is
-   * framed, and "260" not what it weighs.
-   */
-  private static boolean isOfItsKind(Value value, Concept concept) {
-    return switch (concept.kind()) {
-      case FLAG -> value instanceof Value.YesNo;
-      case QUANTITY ->
-          switch (value) {
-            case Value.Quantity q -> !q.unit().isEmpty() || concept.dimension().isEmpty();
-            case Value.Range r -> !r.unit().isEmpty() || concept.dimension().isEmpty();
-            default -> false;
-          };
-      case COUNT -> value instanceof Value.Quantity || value instanceof Value.Range;
-      case SIDES -> value instanceof Value.Sides s && !s.unit().isEmpty();
-      case RATING -> value instanceof Value.Rating;
-      case TERMS, WORDS -> true;
-    };
   }
 
   private record Filling(String concept, Value value, String productClass, String voice) {}
@@ -198,8 +181,15 @@ final class Wording {
           Map<Form, List<String>> filled = new EnumMap<>(Form.class);
           Map<String, List<String>> own = voice.say().getOrDefault(concept.id(), Map.of());
           for (Value value : orders(fact.value(), concept)) {
-            fill(own, value, fact.label(), productClass, filled);
-            fill(concept.say(), value, fact.label(), productClass, filled);
+            fill(own, value, fact.label(), productClass, concept, filled);
+            for (Concept.SayOf of : concept.sayOf()) {
+              if (knowledge.isOf(productClass, of.classes())) {
+                fill(of.say(), value, fact.label(), productClass, concept, filled);
+              }
+            }
+            if (!knowledge.isOf(productClass, concept.notOf())) {
+              fill(concept.say(), value, fact.label(), productClass, concept, filled);
+            }
           }
           return filled;
         });
@@ -226,11 +216,12 @@ final class Wording {
       Value value,
       String label,
       String productClass,
+      Concept concept,
       Map<Form, List<String>> filled) {
     say.forEach(
         (form, wordings) -> {
           for (String wording : wordings) {
-            String phrase = fill(wording, value, label, productClass);
+            String phrase = fill(wording, value, label, productClass, concept);
             if (phrase != null) {
               filled
                   .computeIfAbsent(
@@ -241,22 +232,18 @@ final class Wording {
         });
   }
 
-  /** The end of one sentence with another after it. */
-  private static final Pattern SEVERAL = Pattern.compile("[.!?:]\\s+\\S");
-
-  private static boolean isTooLong(Value value) {
-    return value instanceof Value.Words(String words)
-        && (words.length() > LONGEST_PHRASE || SEVERAL.matcher(words).find());
-  }
-
   /** Fills a wording's slots; null if one of them has nothing to stand there. */
-  private String fill(String wording, Value value, String label, String productClass) {
+  private String fill(
+      String wording, Value value, String label, String productClass, Concept concept) {
     StringBuilder out = new StringBuilder();
     for (Piece piece : PIECES.of(wording)) {
       out.append(piece.before);
       if (!piece.slot.isEmpty()) {
-        String filled = slot(piece.slot, piece.noun, value, label, productClass);
-        if (filled == null || filled.isEmpty()) {
+        String filled = slot(piece.slot, piece.noun, unlimited(value, out), label, productClass);
+        if (filled == null
+            || filled.isEmpty()
+            || OPEN_SLOTS.contains(piece.slot)
+                && !fit.fits(value, concept, out.toString(), piece.following.strip())) {
           return null;
         }
         // "a roll-top closure closure": the value may end with the word that follows.
@@ -268,6 +255,18 @@ final class Wording {
     }
     return resolveArticles(withoutEcho(out.toString()));
   }
+
+  /** "Takes up to 150 kg" and "the highest pressure is 10 bar" say already that it is a limit. */
+  private static Value unlimited(Value value, CharSequence before) {
+    return value instanceof Value.Quantity q
+            && q.qualifier().equals("up to")
+            && LIMIT.matcher(before).find()
+        ? new Value.Quantity(q.amount(), q.unit(), "")
+        : value;
+  }
+
+  private static final Pattern LIMIT =
+      Pattern.compile("\\b(?:up to|highest|largest|greatest|most|maximum|below|under)\\b");
 
   private static final Memo<List<Piece>> PIECES = new Memo<>(Piece::of);
 
@@ -395,7 +394,10 @@ final class Wording {
               ? "are"
               : "is";
       case "care" ->
-          value instanceof Value.Words(String w) && IMPERATIVE.matcher(w).matches()
+          // "Wipe." by itself is a curt order.
+          value instanceof Value.Words(String w)
+                  && w.contains(" ")
+                  && IMPERATIVE.matcher(w).matches()
               ? English.midSentence(w.replaceAll("[.;]+$", ""))
                   .replaceFirst("(?i)\\bdry clean\\b", "dry-clean")
               : null;
@@ -460,6 +462,9 @@ final class Wording {
 
   /** "Size L", "sizes S and M", "sizes 36–40 and 41–45". */
   private static String sizes(List<String> items) {
+    if (!items.stream().allMatch(i -> SIZE.matcher(i).matches())) {
+      return null;
+    }
     List<String> printed = spans(items);
     boolean one = printed.size() == 1 && printed.getFirst().indexOf('–') < 0;
     return (one ? "size " : "sizes ") + English.list(printed);
@@ -467,13 +472,17 @@ final class Wording {
 
   /** "Size 36–40 and size 41–45"; null if there are so many that they are better told together. */
   private static String eachSize(List<String> items) {
-    return items.size() < 2 || items.size() > MOST_SIZES
+    return items.size() < 2
+            || items.size() > MOST_SIZES
+            || !items.stream().allMatch(i -> SIZE.matcher(i).matches())
         ? null
         : English.list(spans(items).stream().map(i -> "size " + i).toList());
   }
 
   private static List<String> spans(List<String> items) {
-    return items.stream().map(i -> i.replaceAll("(?<=\\d)\\s*-\\s*(?=\\d)", "–")).toList();
+    return items.stream()
+        .map(i -> i.replaceAll("(?<=[\\dSML])\\s*-\\s*(?=[\\dXSML])", "–"))
+        .toList();
   }
 
   /** A value in running text; a bare number for a quantity says too little. */
@@ -533,6 +542,11 @@ final class Wording {
             || DETERMINED.matcher(words[1] + " ").matches());
   }
 
+  /** "XL", "36-40", "one size", "small": what comes after the word "size". */
+  private static final Pattern SIZE =
+      Pattern.compile(
+          "(?i)(?:\\d{0,2}[XSML]{1,4}|\\d[\\d.,/]*\\p{L}?)(?:\\s*[-–]\\s*(?:\\d{0,2}[XSML]{1,4}|\\d[\\d.,/]*))?|small|medium|large|extra large|one size|junior|[A-Z]");
+
   /** Sizes that are told one by one at most. */
   private static final int MOST_SIZES = 2;
 
@@ -567,7 +581,10 @@ final class Wording {
       return Optional.empty();
     }
     // "Adjustable", "washable", "quick drying": said of the thing, not things it has.
-    boolean thing = tags.stream().anyMatch(t -> t.equals("NN") || t.startsWith("NN:"));
+    boolean thing =
+        tags.stream().anyMatch(t -> t.equals("NN") || t.startsWith("NN:"))
+            && (!tags.contains("JJ")
+                || Lexicon.shipped().senses(English.lastWord(head).toLowerCase(Locale.ROOT)) > 0);
     if (!head.contains(" ") && tags.contains("JJ") && (!thing || DESCRIBING.matcher(head).matches())
         || tags.contains("VBN") && !tags.contains("NN")
         || tags.contains("VBG")

@@ -2,6 +2,7 @@ package rhetor.core.knowledge;
 
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /**
  * A kind of fact: how sheets name it, how its values are read, and how it can be put in words.
@@ -18,6 +19,10 @@ import java.util.Map;
  * @param hypernyms nouns that words for it are kinds of, by a lexicon: steel is a metal
  * @param cues words that, near a value in prose, show that it belongs to this concept
  * @param classes classes of things that can have it, with those that belong to them; empty for all
+ * @param sayOf further wordings, for things of some classes only: a bag holds 20 litres, paint
+ *     doesn't
+ * @param notOf classes of things that its general wordings aren't said of: nobody picks a wine in
+ *     white
  * @param compare the word before "than most" for an amount that is less or more than most of its
  *     kind have, where that is a reason to buy it: {@code {less: less}} for a weight
  * @param anyOrder whether the items of a list may stand in any order: features, but not ingredients
@@ -39,7 +44,29 @@ public record Concept(
     List<String> classes,
     boolean anyOrder,
     Map<String, List<String>> say,
+    List<SayOf> sayOf,
+    List<String> notOf,
     Map<String, String> compare) {
+
+  /**
+   * Wordings for things of some classes.
+   *
+   * @param classes with those that belong to them
+   * @param say wordings by form
+   */
+  public record SayOf(List<String> classes, Map<String, List<String>> say) {
+    public SayOf {
+      classes = List.copyOf(classes);
+      say = Map.copyOf(say);
+    }
+  }
+
+  /** All wordings, whatever they are said of. */
+  public Stream<String> wordings() {
+    return Stream.concat(Stream.of(say), sayOf.stream().map(SayOf::say))
+        .flatMap(s -> s.values().stream())
+        .flatMap(List::stream);
+  }
 
   /** How a concept's values are read. */
   public enum Kind {
@@ -62,6 +89,8 @@ public record Concept(
     cues = cues == null ? List.of() : List.copyOf(cues);
     classes = classes == null ? List.of() : List.copyOf(classes);
     say = say == null ? Map.of() : Map.copyOf(say);
+    sayOf = sayOf == null ? List.of() : List.copyOf(sayOf);
+    notOf = notOf == null ? List.of() : List.copyOf(notOf);
     compare = compare == null ? Map.of() : Map.copyOf(compare);
   }
 }

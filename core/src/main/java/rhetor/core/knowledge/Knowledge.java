@@ -39,6 +39,7 @@ public final class Knowledge {
   private final Map<String, Set<String>> roleWords = new LinkedHashMap<>();
   private final Map<String, String> roleGlosses = new LinkedHashMap<>();
   private final Set<String> vague = new LinkedHashSet<>();
+  private final Set<String> coined = new LinkedHashSet<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
   private final Map<String, Claim> claimsById = new LinkedHashMap<>();
   private final Map<Class<?>, Object> indexes = new ConcurrentHashMap<>();
@@ -55,6 +56,7 @@ public final class Knowledge {
       Map<String, Map<String, List<String>>> roleWords,
       Map<String, String> roleGlosses,
       List<String> vague,
+      List<String> coined,
       Map<String, Map<String, String>> abbreviations) {}
 
   private Knowledge(
@@ -75,6 +77,7 @@ public final class Knowledge {
     roleWords.putAll(from.roleWords);
     roleGlosses.putAll(from.roleGlosses);
     vague.addAll(from.vague);
+    coined.addAll(from.coined);
     termsByName.putAll(from.termsByName);
     this.claims.addAll(claims);
     this.claims.forEach(c -> claimsById.put(c.id(), c));
@@ -89,6 +92,7 @@ public final class Knowledge {
       each(file.terms, terms::add);
       each(file.things, things::add);
       each(file.vague, vague::add);
+      each(file.coined, coined::add);
       if (file.roles != null) {
         roles.putAll(file.roles);
       }
@@ -273,12 +277,14 @@ public final class Knowledge {
    * Whether things of a class can have a concept: one of its classes, or of what they belong to.
    */
   public boolean takes(Concept concept, String productClass) {
-    if (concept.classes().isEmpty()) {
-      return true;
-    }
+    return concept.classes().isEmpty() || isOf(productClass, concept.classes());
+  }
+
+  /** Whether a class is one of some, or belongs to one. */
+  public boolean isOf(String productClass, List<String> classes) {
     String of = productClass;
     while (!of.isEmpty()) {
-      if (concept.classes().contains(of)) {
+      if (classes.contains(of)) {
         return true;
       }
       of = productClass(of).map(ProductClass::parent).orElse("");
@@ -315,6 +321,16 @@ public final class Knowledge {
     return names == null
         ? Optional.empty()
         : Optional.ofNullable(names.get(name.toLowerCase(Locale.ROOT)));
+  }
+
+  /** Whether the words of a list of terms are coined anew by every maker, as for colours. */
+  public boolean isCoined(String type) {
+    return coined.contains(type);
+  }
+
+  /** The fibre that a label's code stands for, in capitals: {@code PES}. */
+  public Optional<Term> fibre(String code) {
+    return terms.stream().filter(t -> t.codes().contains(code)).findFirst();
   }
 
   /** All terms of a list by each of their names, in lower case. */

@@ -10,10 +10,17 @@ import java.util.Map;
  * @param en how Rhetor writes it
  * @param also other English ways to write it
  * @param names words for it in other languages
+ * @param codes what labels write for it beside a share: {@code PES}; by DIN 60001-4
  */
-public record Term(String type, String en, List<String> also, Map<String, List<String>> names) {
+public record Term(
+    String type,
+    String en,
+    List<String> also,
+    Map<String, List<String>> names,
+    List<String> codes) {
   public Term {
     also = also == null ? List.of() : List.copyOf(also);
     names = names == null ? Map.of() : Map.copyOf(names);
+    codes = codes == null ? List.of() : List.copyOf(codes);
   }
 }

@@ -1,7 +1,9 @@
 package rhetor.core.language;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,6 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import morfologik.stemming.Dictionary;
 import morfologik.stemming.DictionaryLookup;
 import morfologik.stemming.WordData;
@@ -94,6 +97,8 @@ public final class English {
           "eleven", "twelve");
 
   /** Plurals without a singular in use, and things sold in pairs and sets. */
+  private static final Set<String> INITIALS = readInitials();
+
   private static final Set<String> PLURAL_ONLY =
       Set.of(
           "trousers",
@@ -107,6 +112,14 @@ public final class English {
           "mittens",
           "shoes",
           "boots",
+          "skates",
+          "skis",
+          "dungarees",
+          "overalls",
+          "briefs",
+          "pants",
+          "stockings",
+          "curtains",
           "overshoes",
           "socks",
           "sandals",
@@ -203,6 +216,35 @@ public final class English {
       tags.add(data.getTag().toString());
     }
     return tags;
+  }
+
+  /** Whether letters are initials that a shopper reads as a word: "USB", but not "NOS". */
+  public static boolean isInitials(String word) {
+    return INITIALS.contains(word);
+  }
+
+  /** The words with initials in capitals, "LED lamp" for "led lamp"; "us" stays a pronoun. */
+  public static String withInitials(String words) {
+    StringBuilder out = new StringBuilder();
+    for (String word : words.split(" ")) {
+      String capitals = word.toUpperCase(Locale.ROOT);
+      boolean isWord = tags(word).stream().anyMatch(t -> !t.equals("VBD") && !t.equals("VBN"));
+      out.append(out.isEmpty() ? "" : " ")
+          .append(isInitials(capitals) && !isWord ? capitals : word);
+    }
+    return out.toString();
+  }
+
+  private static Set<String> readInitials() {
+    try (InputStream in = English.class.getResourceAsStream("/language/en-initials.txt")) {
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8)
+          .lines()
+          .filter(l -> !l.startsWith("#"))
+          .flatMap(l -> List.of(l.strip().split(" ")).stream())
+          .collect(Collectors.toUnmodifiableSet());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   /** Whether the dictionary knows the word, with or without its capital. */
@@ -447,9 +489,21 @@ public final class English {
     return String.join(" ", out);
   }
 
+  private static final int SHORTEST_NAME = 4;
+
   private static String lowerIfCommon(String word) {
-    if (word.isEmpty() || !Character.isUpperCase(word.charAt(0)) || word.length() == 1) {
+    if (word.isEmpty() || word.length() == 1) {
       return word;
+    }
+    if (!Character.isUpperCase(word.charAt(0))) {
+      // "German silver" keeps the capital that a cell left out.
+      String named = capitalise(word);
+      boolean isName =
+          Character.isLowerCase(word.charAt(0))
+              && word.length() >= SHORTEST_NAME
+              && tags(word).isEmpty()
+              && tags(named).contains("JJ");
+      return isName ? named : word;
     }
     String bare = word.replaceAll("^[(\"']+|[).,;:\"']+$", "");
     boolean capitals =
@@ -471,7 +525,8 @@ public final class English {
     }
     for (String part : lower.split("[-/]")) {
       Set<String> tags = tags(part);
-      if (tags.isEmpty() || tags.stream().allMatch(t -> t.startsWith("NNP"))) {
+      boolean isUnknown = tags.isEmpty() || tags.stream().allMatch(t -> t.startsWith("NNP"));
+      if (isUnknown && !Lexicon.shipped().isCommon(part)) {
         return word;
       }
     }

@@ -37,6 +37,7 @@ public final class Lexicon {
   private final Dictionary dictionary;
   private final Memo<List<Synset>> nouns = new Memo<>(this::find);
   private final Memo<Set<Long>> ancestors = new Memo<>(this::findAncestors);
+  private final Memo<Boolean> common = new Memo<>(this::findCommon);
   private final Memo<Set<String>> kin = new Memo<>(this::findKin);
 
   private Lexicon() {
@@ -55,6 +56,29 @@ public final class Lexicon {
   /** How many senses a noun has; 0 if it is none. */
   public int senses(String noun) {
     return nouns.of(lower(noun)).size();
+  }
+
+  /** Whether a word, as it is written here, has a sense: "matt" has, "german" has a capital. */
+  public boolean isCommon(String word) {
+    return common.of(word);
+  }
+
+  private boolean findCommon(String word) {
+    try {
+      for (POS pos : List.of(POS.ADJECTIVE, POS.VERB, POS.ADVERB)) {
+        IndexWord index = word.isEmpty() ? null : dictionary.getIndexWord(pos, word);
+        if (index != null && index.getSenses().stream().anyMatch(s -> isWritten(s, word))) {
+          return true;
+        }
+      }
+      return false;
+    } catch (JWNLException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static boolean isWritten(Synset sense, String word) {
+    return sense.getWords().stream().anyMatch(w -> w.getLemma().equals(word));
   }
 
   /** Whether a noun, in any of its senses, names something that can be sold. */

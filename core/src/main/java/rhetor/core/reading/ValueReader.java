@@ -13,6 +13,8 @@ import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Term;
 import rhetor.core.knowledge.Unit;
+import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 
 /** Reads a cell's text as a typed value, by the sheet's way of writing numbers. */
 final class ValueReader {
@@ -55,6 +57,12 @@ final class ValueReader {
       Pattern.compile(
           "(?i)(recycled|coated|waxed|brushed|anodised|anodized|organic|hardened|lined|padded|laminated)(.*)");
 
+  private static final String MATERIAL = "material";
+
+  /** Up to three words without figures or signs. */
+  private static final Pattern COINED =
+      Pattern.compile("\\p{L}[\\p{L}’'-]*(?: \\p{L}[\\p{L}’'-]*){0,2}");
+
   private static final int LONGEST_TERM = 3;
   private static final int LONGEST_PART = 80;
   private static final int MOST_PARTS = 30;
@@ -86,9 +94,9 @@ final class ValueReader {
       case FLAG -> yesNo(text).orElseGet(() -> new Value.Words(text));
       case TERMS ->
           concept.dimension().isEmpty()
-              ? terms(text, concept.terms())
-              : sides(text, unit).orElseGet(() -> terms(text, concept.terms()));
-      case WORDS -> new Value.Words(text);
+              ? terms(text, concept)
+              : sides(text, unit).orElseGet(() -> terms(text, concept));
+      case WORDS -> new Value.Words(country(text, concept).orElse(text));
     };
   }
 
@@ -100,6 +108,14 @@ final class ValueReader {
    */
   public Value readAny(String text, boolean asks) {
     return (asks ? yesNo(text) : plainYesNo(text)).orElseGet(() -> new Value.Words(text));
+  }
+
+  /** "PL" is Poland where countries are meant (ISO 3166-1). */
+  private static Optional<String> country(String text, Concept concept) {
+    return text.matches("\\p{Lu}{2}") && concept.hypernyms().contains("country")
+        ? Optional.of(Locale.of("", text).getDisplayCountry(Locale.ENGLISH))
+            .filter(c -> !c.equals(text))
+        : Optional.empty();
   }
 
   private Optional<Value> measured(String text, String dimension, String unit) {
@@ -222,7 +238,14 @@ final class ValueReader {
     return yesNo(text).filter(v -> !text.matches("(?i)with(out)?|mit|ohne|si|x|[01]"));
   }
 
-  private Value terms(String text, String type) {
+  private Value terms(String text, Concept concept) {
+    String type = concept.terms();
+    if (type.equals(MATERIAL)) {
+      Optional<List<String>> fibres = new Composition(knowledge).read(text);
+      if (fibres.isPresent()) {
+        return new Value.Terms(fibres.get());
+      }
+    }
     if (knowledge.term(type, text).isPresent()) {
       return new Value.Terms(List.of(knowledge.term(type, text).get().en()));
     }
@@ -235,29 +258,47 @@ final class ValueReader {
         items.add(knowledge.term(type, item).map(Term::en).orElse(item));
       }
     }
-    return items.isEmpty() || !type.isEmpty() && areUnlike(items, type)
+    return items.isEmpty() || !type.isEmpty() && areUnlike(items, concept)
         ? new Value.Words(text)
         : new Value.Terms(items.stream().distinct().toList());
   }
 
   /**
-   * Whether some parts have a word of the list and others have none: "crook, cherry wood" is no
-   * list of materials.
+   * Whether parts are not all of the kind that the list has: "crook, cherry wood" is no list of
+   * materials, and "calf, pull-up, veg tanned" none either. Where every maker coins words of their
+   * own, such as for colours, any few plain words will do.
    */
-  private boolean areUnlike(List<String> items, String type) {
+  private boolean areUnlike(List<String> items, Concept concept) {
     // A long text is no list of the kind that anybody looks at part by part.
-    if (items.size() > MOST_PARTS || items.stream().anyMatch(i -> i.length() > LONGEST_PART)) {
+    if (items.size() < 2
+        || items.size() > MOST_PARTS
+        || items.stream().anyMatch(i -> i.length() > LONGEST_PART)) {
       return false;
     }
-    long known = items.stream().filter(i -> hasTerm(i, type)).count();
-    return known > 0 && known < items.size();
+    return knowledge.isCoined(concept.terms())
+        ? !items.stream().allMatch(i -> COINED.matcher(i).matches())
+        : !items.stream()
+            .allMatch(
+                i ->
+                    hasTerm(i, concept.terms()) || isOfHypernym(i, concept) && !isOfAnotherList(i));
+  }
+
+  /** "Poly-cotton, ivory": ivory is a colour there, although it can be a material. */
+  private boolean isOfAnotherList(String item) {
+    return knowledge.term("colour", item).isPresent();
+  }
+
+  private static boolean isOfHypernym(String item, Concept concept) {
+    String noun = English.lastWord(item.strip()).toLowerCase(Locale.ROOT);
+    return concept.hypernyms().stream().anyMatch(h -> Lexicon.shipped().isKindOf(noun, h));
   }
 
   private boolean hasTerm(String item, String type) {
     if (knowledge.term(type, item).isPresent()) {
       return true;
     }
-    String[] words = item.split("[ -]");
+    // "Lead-free" has no lead in it.
+    String[] words = item.replaceAll("\\p{L}+-free\\b", "free").split("[ -]");
     for (int from = 0; from < words.length; from++) {
       for (int to = from + 1; to <= words.length && to <= from + LONGEST_TERM; to++) {
         if (knowledge.term(type, String.join(" ", List.of(words).subList(from, to))).isPresent()) {

@@ -57,9 +57,6 @@ final class CellReader {
           "t", Set.of("depth", "deep"),
           "l", Set.of("length", "long"));
 
-  /** "55% LI", "rec. PES": fibres by their codes. */
-  private static final Pattern FIBRE = Pattern.compile("(?:%|rec\\.) ?(\\p{Lu}{2,3})(?!\\p{L})");
-
   private static final Pattern THOUSANDS = Pattern.compile("(?<![\\d.,])(\\d{1,4})[kK](?!\\p{L})");
 
   private static final int SHORTEST = 3;
@@ -257,11 +254,14 @@ final class CellReader {
 
   /** "Alu" is aluminium, and "PL" Poland. */
   private void expand(String raw, Set<String> said) {
-    Matcher fibre = FIBRE.matcher(raw);
-    while (fibre.find()) {
-      JudgeWords.shipped().fibre(fibre.group(1)).forEach(f -> said.add(English.stem(f)));
-    }
     for (String token : raw.split("[^\\p{L}]+")) {
+      knowledge
+          .fibre(token)
+          .ifPresent(
+              f -> {
+                said.addAll(Stems.of(f.en()));
+                f.also().forEach(a -> said.addAll(Stems.of(a)));
+              });
       String lower = token.toLowerCase(Locale.ROOT);
       for (String type : List.of("material", "colour")) {
         knowledge.term(type, lower).map(Term::en).ifPresent(en -> said.addAll(Stems.of(en)));

@@ -67,11 +67,6 @@ final class JudgeWords {
     return is("harmless", word);
   }
 
-  /** What the code of a fibre stands for; nothing for other words. */
-  Set<String> fibre(String code) {
-    return lists.getOrDefault("fibre-" + code, Set.of());
-  }
-
   /** Whether a word only joins others. */
   boolean isFunction(String word) {
     return lists.get("function").contains(word);

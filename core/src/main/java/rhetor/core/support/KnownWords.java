@@ -17,9 +17,7 @@ final class KnownWords {
 
   KnownWords(Knowledge knowledge) {
     for (Concept concept : knowledge.concepts()) {
-      concepts.put(
-          concept.id(),
-          Vocabulary.of(concept.say().values().stream().flatMap(List::stream).toList()));
+      concepts.put(concept.id(), Vocabulary.of(concept.wordings().toList()));
     }
     for (Claim claim : knowledge.claims()) {
       claims.put(

@@ -32,6 +32,8 @@ class ConceptCheckTest {
         List.of(),
         false,
         say,
+        List.of(),
+        List.of(),
         Map.of());
   }
 
@@ -43,12 +45,10 @@ class ConceptCheckTest {
   @Test
   void every_wording_that_ships_has_only_slots_that_can_be_filled() {
     for (Concept c : KNOWLEDGE.concepts()) {
-      for (List<String> wordings : c.say().values()) {
-        for (String wording : wordings) {
-          Matcher slot = Pattern.compile("\\{([a-z]+)").matcher(wording);
-          while (slot.find()) {
-            assertThat(Wording.SLOTS).as("slot in %s: %s", c.id(), wording).contains(slot.group(1));
-          }
+      for (String wording : c.wordings().toList()) {
+        Matcher slot = Pattern.compile("\\{([a-z]+)").matcher(wording);
+        while (slot.find()) {
+          assertThat(Wording.SLOTS).as("slot in %s: %s", c.id(), wording).contains(slot.group(1));
         }
       }
       assertThat(ConceptCheck.problems(c, KNOWLEDGE)).as(c.id()).isEmpty();
@@ -90,6 +90,8 @@ class ConceptCheckTest {
             null,
             null,
             false,
+            null,
+            null,
             null,
             null);
     assertThat(ConceptCheck.problems(taken, KNOWLEDGE))

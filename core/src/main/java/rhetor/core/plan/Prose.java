@@ -1,0 +1,14 @@
+package rhetor.core.plan;
+
+import java.util.Optional;
+import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Concept;
+
+/** A language's judgement of whether a value reads as prose. */
+public interface Prose {
+  /**
+   * What keeps a value from being read aloud by a stranger; nothing if it reads well: known words,
+   * no shorthand, no signs, no code, one kind of thing.
+   */
+  Optional<Untold> inTheWay(Value value, Concept concept);
+}
