@@ -7,13 +7,13 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
-import rhetor.core.compose.ValueText;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.keyword.QueryMatcher;
 import rhetor.core.keyword.SearchColumns;
 import rhetor.core.keyword.SearchHarvest;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.say.en.ValueText;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetLimits;
 

@@ -68,6 +68,25 @@ class ArchitectureTest {
           .dependOnClassesThat()
           .resideInAPackage("rhetor.core.exchange..");
 
+  /** What is told is decided before anybody speaks, and for every language alike. */
+  @ArchTest
+  static final ArchRule what_is_told_knows_no_language =
+      noClasses()
+          .that()
+          .resideInAPackage("rhetor.core.plan..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAPackage("rhetor.core.say..");
+
+  @ArchTest
+  static final ArchRule what_all_languages_share_knows_none_of_them =
+      noClasses()
+          .that()
+          .resideInAPackage("rhetor.core.say")
+          .should()
+          .dependOnClassesThat()
+          .resideInAPackage("rhetor.core.say.en..");
+
   /** What is known comes from outside: a house lays its own over it. */
   @ArchTest
   static final ArchRule nobody_reads_the_shipped_knowledge_from_a_static =

@@ -5,13 +5,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import rhetor.app.intake.IntakeTaking.FactChange;
-import rhetor.core.compose.ValueText;
 import rhetor.core.fact.BaseUnits;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.say.en.ValueText;
 
 /** Tells field by field how what a supplier says of a product differs from what it said before. */
 final class FactDifference {

@@ -16,11 +16,11 @@ import rhetor.app.product.ProductService;
 import rhetor.app.proof.ProofService;
 import rhetor.app.range.Ranges;
 import rhetor.core.compose.KeywordProposer;
-import rhetor.core.compose.ValueText;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.keyword.PhraseHarvest;
 import rhetor.core.language.English;
+import rhetor.core.say.en.ValueText;
 import rhetor.core.style.Field;
 import rhetor.core.text.Draft;
 

@@ -12,10 +12,10 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import rhetor.app.knowledge.HouseKnowledge;
-import rhetor.core.compose.ValueText;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Concept;
+import rhetor.core.say.en.ValueText;
 
 /** Products by hand and pasted texts over HTTP. */
 @RestController

@@ -8,11 +8,11 @@ import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.web.Refused;
-import rhetor.core.compose.ValueText;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.HouseName;
 import rhetor.core.fact.HouseNames;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.say.en.ValueText;
 
 /** The house's own names for what suppliers call otherwise. */
 @Service

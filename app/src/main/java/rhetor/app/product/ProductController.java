@@ -16,12 +16,12 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.web.Refused;
-import rhetor.core.compose.ValueText;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.ProductClass;
+import rhetor.core.say.en.ValueText;
 
 /** Lists of products, and one product's facts, over HTTP. */
 @RestController

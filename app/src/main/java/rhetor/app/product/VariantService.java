@@ -17,11 +17,11 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.web.Refused;
-import rhetor.core.compose.ValueText;
 import rhetor.core.fact.VariantFinder;
 import rhetor.core.fact.VariantFinder.Group;
 import rhetor.core.fact.VariantFinder.Item;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.say.en.ValueText;
 
 /** Proposes which products are variants of one thing, and keeps what people say about it. */
 @Service

@@ -8,7 +8,7 @@ import rhetor.app.product.ProductService;
 import rhetor.app.template.Templates;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.Variety;
+import rhetor.core.say.Variety;
 import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 import rhetor.core.text.Draft;

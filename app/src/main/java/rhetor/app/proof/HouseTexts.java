@@ -8,8 +8,8 @@ import rhetor.app.product.ProductService;
 import rhetor.core.check.LikeTexts;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Composer;
-import rhetor.core.compose.RangeFigures;
-import rhetor.core.compose.Variety;
+import rhetor.core.plan.RangeFigures;
+import rhetor.core.say.Variety;
 import rhetor.core.style.Field;
 import rhetor.core.text.Draft;
 

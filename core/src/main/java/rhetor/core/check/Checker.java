@@ -3,6 +3,7 @@ package rhetor.core.check;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -14,7 +15,6 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.check.Mark.Weight;
 import rhetor.core.check.Readiness.Factor;
-import rhetor.core.compose.KeywordUse;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
@@ -22,9 +22,12 @@ import rhetor.core.fact.Value;
 import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Nearness;
+import rhetor.core.say.en.Fault;
+import rhetor.core.say.en.PlainLanguage;
 import rhetor.core.language.WordRuns;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
+import rhetor.core.say.en.KeywordUse;
 import rhetor.core.style.Aspect;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
@@ -71,10 +74,15 @@ public final class Checker {
   /** Facts that naming a product rests on. */
   private static final Set<String> NAMING = Set.of("name", "brand", "category");
 
+  /** Fields that are read as sentences. */
+  private static final Set<Field> PROSE =
+      EnumSet.of(Field.SHORT_DESCRIPTION, Field.DESCRIPTION, Field.META_DESCRIPTION);
+
   private static final double LIKE = 0.15;
 
   private final Knowledge knowledge;
   private final StyleCheck style;
+  private final PlainLanguage plain;
   private final Nearness nearness;
 
   /** A checker for a house that has decided nothing. */
@@ -90,6 +98,7 @@ public final class Checker {
   public Checker(Knowledge knowledge, Style style, Nearness nearness) {
     this.knowledge = knowledge;
     this.nearness = nearness;
+    this.plain = new PlainLanguage(knowledge);
     this.style = new StyleCheck(HouseRules.of(style));
   }
 
@@ -125,13 +134,15 @@ public final class Checker {
     for (Field field : Field.values()) {
       lengths(texts.get(field), field, marks);
       List<Sentence> sentences = draft.sentences(field);
-      Set<Sentence> headings = headings(draft, field);
+      Set<Sentence> headings = inBlocks(draft, field, Block.Kind.HEADING);
+      Set<Sentence> listed = inBlocks(draft, field, Block.Kind.LIST);
       for (int i = 0; i < sentences.size(); i++) {
         sentence(
             field,
             i,
             sentences.get(i),
             headings,
+            listed.contains(sentences.get(i)) || headings.contains(sentences.get(i)),
             product,
             judge,
             names,
@@ -161,7 +172,8 @@ public final class Checker {
                       c.sources().stream().map(s -> s.column() + ": " + snippet(s.raw())).toList())
                   + "), so the text leaves it out. Correct the sheet and take it in again."));
     }
-    return new Audit(marks, readiness(texts, product, keyword, marks));
+    return new Audit(marks, new ReadinessFinder(knowledge, style)
+            .of(new ReadinessFinder.Checked(draft, texts, product, keyword, marks)));
   }
 
   private static boolean hasAny(String text, Iterable<String> hints) {
@@ -197,14 +209,14 @@ public final class Checker {
     }
   }
 
-  private static Set<Sentence> headings(Draft draft, Field field) {
-    Set<Sentence> headings = new HashSet<>();
+  private static Set<Sentence> inBlocks(Draft draft, Field field, Block.Kind kind) {
+    Set<Sentence> found = new HashSet<>();
     for (Block block : draft.blocks(field)) {
-      if (block.kind() == Block.Kind.HEADING) {
-        headings.addAll(block.sentences());
+      if (block.kind() == kind) {
+        found.addAll(block.sentences());
       }
     }
-    return headings;
+    return found;
   }
 
   private void sentence(
@@ -212,6 +224,7 @@ public final class Checker {
       int index,
       Sentence sentence,
       Set<Sentence> headings,
+      boolean isListed,
       ProductFacts product,
       Judge judge,
       List<String> names,
@@ -255,6 +268,18 @@ public final class Checker {
               a.instead().isEmpty()
                   ? ""
                   : text.substring(0, a.start()) + a.instead() + text.substring(a.end())));
+    }
+    if (PROSE.contains(field) && !isListed) {
+      for (Fault fault : plain.faults(text, product)) {
+        marks.add(
+            new Mark(
+                fault.kind().mustFix() ? Weight.MUST_FIX : Weight.WEIGH,
+                Mark.PLAIN,
+                field,
+                index,
+                fault.words(),
+                fault.why()));
+      }
     }
     Matcher empty = mayBeEmpty ? EMPTY_PHRASE.matcher(text) : null;
     while (empty != null && empty.find()) {
@@ -469,93 +494,5 @@ public final class Checker {
       shared += Arrays.binarySearch(theirs, run) >= 0 ? 1 : 0;
     }
     return shared / (double) runs.length;
-  }
-
-  private Readiness readiness(
-      Map<Field, String> texts, ProductFacts product, String keyword, List<Mark> marks) {
-    int wanted = 0;
-    int present = 0;
-    for (Field field : Field.values()) {
-      wanted += field.isList() ? 0 : 1;
-      present += field.isList() || texts.get(field).isBlank() ? 0 : 1;
-    }
-    List<Factor> factors = new ArrayList<>();
-    for (Aspect aspect : Aspect.values()) {
-      // Points of the usual weight, in proportion for a house that weighs it otherwise.
-      int points =
-          switch (aspect) {
-            case FIELDS -> (int) Math.round(20.0 * present / wanted);
-            case SUPPORT ->
-                (int)
-                    Math.max(
-                        0,
-                        less(30, marks, "support", 15, "no source", 5)
-                            - count(marks, "claim") * 15);
-            case LENGTHS -> less(15, marks, Mark.LENGTH, 8, "sentence length", 4);
-            case ESSENTIALS -> essentials(product);
-            case KEYWORD ->
-                keyword.isBlank() ? 10 : less(10, marks, "keyword", 3, "keyword conflict", 10);
-            case WORDING -> wording(marks);
-          };
-      int most = style.weight(aspect);
-      factors.add(
-          new Factor(
-              aspect.label(), (int) Math.round(points * (double) most / aspect.usual()), most));
-    }
-    return Readiness.of(factors);
-  }
-
-  private static int wording(List<Mark> marks) {
-    return (int)
-        Math.max(
-            0,
-            less(10, marks, "likeness", 6, "empty phrase", 4)
-                - count(marks, "markup") * 4
-                - count(marks, "house likeness") * 4
-                - count(marks, "repetition") * 2
-                - count(marks, "grammar") * 2
-                - marks.stream().filter(Mark::concernsStyle).count() * 2);
-  }
-
-  private static long count(List<Mark> marks, String check) {
-    long count = 0;
-    for (Mark mark : marks) {
-      count += mark.check().equals(check) ? 1 : 0;
-    }
-    return count;
-  }
-
-  private static int less(
-      int most, List<Mark> marks, String check, int each, String other, int eachOther) {
-    return (int) Math.max(0, most - count(marks, check) * each - count(marks, other) * eachOther);
-  }
-
-  /**
-   * 15 points, in proportion to the class's essential facts; by number of facts for unknown
-   * classes.
-   */
-  private int essentials(ProductFacts product) {
-    return knowledge
-        .productClass(product.productClass())
-        .filter(c -> !c.essential().isEmpty())
-        .map(
-            c ->
-                (int)
-                    Math.round(
-                        15.0
-                            * c.essential().stream()
-                                .filter(e -> product.fact(e).isPresent())
-                                .count()
-                            / c.essential().size()))
-        .orElseGet(
-            () ->
-                (int)
-                    Math.min(
-                        15,
-                        3
-                            * product.facts().stream()
-                                .map(Fact::concept)
-                                .filter(c -> !Set.of("name", "brand", "category").contains(c))
-                                .count()));
   }
 }

@@ -30,6 +30,9 @@ public record Mark(
   /** The check that finds sentences which the house no longer says; they are left out. */
   static final String OVER = "house sentence over";
 
+  /** The check that finds what an editor would send a sentence back for. */
+  static final String PLAIN = "plain language";
+
   /** The check that finds fields which are too long or too short. */
   static final String LENGTH = "length";
 

@@ -15,8 +15,9 @@ public record Readiness(int score, List<Factor> factors) {
    * @param name the factor's name
    * @param points what it got
    * @param most what it could get
+   * @param why what keeps it from getting all, in a sentence; empty if it does
    */
-  public record Factor(String name, int points, int most) {}
+  public record Factor(String name, int points, int most, String why) {}
 
   static Readiness of(List<Factor> factors) {
     return new Readiness(factors.stream().mapToInt(Factor::points).sum(), List.copyOf(factors));

@@ -9,6 +9,19 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Claim;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
+import rhetor.core.plan.Message;
+import rhetor.core.plan.Planner;
+import rhetor.core.plan.RangeFigures;
+import rhetor.core.plan.Rotation;
+import rhetor.core.say.Variety;
+import rhetor.core.say.en.Framing;
+import rhetor.core.say.en.KeywordUse;
+import rhetor.core.say.en.NounPhrase;
+import rhetor.core.say.en.Pen;
+import rhetor.core.say.en.SentenceWriter;
+import rhetor.core.say.en.Subject;
+import rhetor.core.say.en.ValueText;
+import rhetor.core.say.en.Wording;
 import rhetor.core.style.Voice;
 import rhetor.core.text.Sentence;
 
@@ -60,8 +73,8 @@ public final class ClaimAtWork {
             voice, rotation, Variety.none(), new ValueText(knowledge), new RangeFigures(knowledge));
     Subject subject = Subject.of(product);
     List<Message> said =
-        new Planner(knowledge)
-            .messages(product, pen).stream().filter(m -> m.fact() == fact).toList();
+        new Planner(knowledge, new Wording(knowledge))
+            .messages(product, pen.choice()).stream().filter(m -> m.fact() == fact).toList();
     if (!claim.so().isEmpty() && !said.isEmpty() && said.getFirst().verb() != null) {
       return new SentenceWriter(subject, pen, "")
           .write(said, true).stream().map(Sentence::text).collect(Collectors.joining(" "));

@@ -7,10 +7,24 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
+import rhetor.core.plan.Message;
+import rhetor.core.plan.Message.Form;
+import rhetor.core.plan.Planner;
+import rhetor.core.plan.RangeFigures;
+import rhetor.core.plan.Rotation;
+import rhetor.core.say.Variety;
+import rhetor.core.say.en.Framing;
+import rhetor.core.say.en.KeywordUse;
+import rhetor.core.say.en.NounPhrase;
+import rhetor.core.say.en.Opening;
+import rhetor.core.say.en.Pen;
+import rhetor.core.say.en.SentenceWriter;
+import rhetor.core.say.en.Subject;
+import rhetor.core.say.en.ValueText;
+import rhetor.core.say.en.Wording;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.Style;
@@ -74,7 +88,7 @@ public final class Composer {
    */
   public Composer(Knowledge knowledge, long seed, Variety variety, RangeFigures range) {
     this.knowledge = knowledge;
-    this.planner = new Planner(knowledge);
+    this.planner = new Planner(knowledge, new Wording(knowledge));
     this.values = new ValueText(knowledge);
     this.rotation = new Rotation(seed);
     this.variety = variety;
@@ -193,7 +207,7 @@ public final class Composer {
       this.pen = new Pen(brief.voice(), rules, rotation, variety, values, range);
       this.finish = new StyleFinish(rules, product);
       this.supporting = supporting(brief, subject);
-      this.messages = planner.messages(product, pen);
+      this.messages = planner.messages(product, pen.choice());
       this.mayOpen = messages.stream().filter(Job::mayOpen).toList();
     }
 
@@ -371,7 +385,7 @@ public final class Composer {
      * @param others the texts so far; a description doesn't open as the short one above it does
      */
     List<Block> finished(Draft others) {
-      List<Message> telling = planner.telling(messages, product, pen);
+      List<Message> telling = planner.telling(messages, product, pen.choice());
       List<Block> shortest = List.of();
       boolean[] specifying =
           rules.style().structure().specification()
@@ -404,7 +418,8 @@ public final class Composer {
       Set<Message> said = new LinkedHashSet<>();
       List<Sentence> first = new ArrayList<>();
       Set<Message> benefits =
-          planner.benefits(telling, keyword.usable() ? keyword.keyword() : subject.kind(), pen);
+          planner.benefits(
+              telling, keyword.usable() ? keyword.keyword() : subject.kind(), pen.choice());
       Opening.Result opening =
           new Opening(
                   subject,
@@ -427,7 +442,7 @@ public final class Composer {
                 benefits,
                 specified ? specification(telling) : List.of());
       }
-      Planner.Outline outline = planner.outline(rest, benefits, pen);
+      Planner.Outline outline = planner.outline(rest, benefits, pen.choice());
       List<List<Message>> body = new ArrayList<>(outline.body());
       if (!body.isEmpty()) {
         first.addAll(writer.write(body.removeFirst(), first.isEmpty()));

@@ -8,10 +8,21 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import rhetor.core.compose.Message.Form;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Words;
+import rhetor.core.plan.Message;
+import rhetor.core.plan.Message.Form;
+import rhetor.core.plan.Planner;
+import rhetor.core.plan.RangeFigures;
+import rhetor.core.plan.Rotation;
+import rhetor.core.say.Variety;
+import rhetor.core.say.en.Echo;
+import rhetor.core.say.en.KeywordUse;
+import rhetor.core.say.en.Pen;
+import rhetor.core.say.en.Subject;
+import rhetor.core.say.en.ValueText;
+import rhetor.core.say.en.Wording;
 import rhetor.core.style.Voices;
 import rhetor.core.support.Assertion;
 import rhetor.core.support.Ground;
@@ -28,7 +39,7 @@ public final class KeywordProposer {
 
   public KeywordProposer(Knowledge knowledge) {
     this.knowledge = knowledge;
-    this.planner = new Planner(knowledge);
+    this.planner = new Planner(knowledge, new Wording(knowledge));
   }
 
   /**
@@ -86,7 +97,7 @@ public final class KeywordProposer {
             Variety.none(),
             new ValueText(knowledge),
             new RangeFigures(knowledge));
-    return planner.messages(product, pen);
+    return planner.messages(product, pen.choice());
   }
 
   private static Optional<String> extended(

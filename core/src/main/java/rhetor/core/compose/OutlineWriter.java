@@ -6,6 +6,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import rhetor.core.plan.Message;
+import rhetor.core.plan.Planner;
+import rhetor.core.say.en.Pen;
+import rhetor.core.say.en.SentenceWriter;
 import rhetor.core.template.OwnText;
 import rhetor.core.template.Part;
 import rhetor.core.template.Part.Kind;
@@ -104,7 +108,7 @@ final class OutlineWriter {
   }
 
   private List<Sentence> told(List<Message> messages, Set<Message> benefits, Part part) {
-    Planner.Outline outline = planner.outline(messages, benefits, pen);
+    Planner.Outline outline = planner.outline(messages, benefits, pen.choice());
     List<List<Message>> groups = new ArrayList<>(outline.body());
     groups.addAll(outline.closing());
     return writer.writeAll(groups, !part.heading().isEmpty() || blocks.isEmpty());

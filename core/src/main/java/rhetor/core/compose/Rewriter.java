@@ -7,6 +7,18 @@ import java.util.List;
 import java.util.Set;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.plan.Message;
+import rhetor.core.plan.Planner;
+import rhetor.core.plan.RangeFigures;
+import rhetor.core.plan.Rotation;
+import rhetor.core.say.Variety;
+import rhetor.core.say.en.KeywordUse;
+import rhetor.core.say.en.Opening;
+import rhetor.core.say.en.Pen;
+import rhetor.core.say.en.SentenceWriter;
+import rhetor.core.say.en.Subject;
+import rhetor.core.say.en.ValueText;
+import rhetor.core.say.en.Wording;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.Style;
@@ -76,7 +88,7 @@ public final class Rewriter {
   public Rewriter(Knowledge knowledge, long seed, RangeFigures range, Style style) {
     this.rules = HouseRules.of(style);
     this.knowledge = knowledge;
-    this.planner = new Planner(knowledge);
+    this.planner = new Planner(knowledge, new Wording(knowledge));
     this.values = new ValueText(knowledge);
     this.supports = new SupportFinder(knowledge);
     this.rotation = new Rotation(seed);
@@ -121,7 +133,7 @@ public final class Rewriter {
     StyleFinish finish = new StyleFinish(rules, product);
     // The old words are what the new ones have to differ from.
     pen.variety().add(passage.before, 1);
-    List<Message> all = planner.messages(product, pen);
+    List<Message> all = planner.messages(product, pen.choice());
     List<Message> messages = chosen(all, passage, order.way);
     while (true) {
       List<Block> written =
@@ -149,7 +161,7 @@ public final class Rewriter {
             product,
             Subject.of(product),
             KeywordUse.of(keyword, product, new Ground(product, knowledge)),
-            planner.messages(product, pen),
+            planner.messages(product, pen.choice()),
             rules);
     return new StyleFinish(rules, product)
         .of(
@@ -179,7 +191,7 @@ public final class Rewriter {
       Passage passage, List<Message> messages, ProductFacts product, String keyword, Pen pen) {
     Subject subject = Subject.of(product);
     Set<Message> benefits =
-        planner.benefits(messages, keyword.isBlank() ? subject.kind() : keyword, pen);
+        planner.benefits(messages, keyword.isBlank() ? subject.kind() : keyword, pen.choice());
     List<Sentence> sentences = new ArrayList<>();
     Set<Message> said = new HashSet<>();
     String written = passage.precedes;
@@ -199,7 +211,8 @@ public final class Rewriter {
       }
     }
     Planner.Outline outline =
-        planner.outline(messages.stream().filter(m -> !said.contains(m)).toList(), benefits, pen);
+        planner.outline(
+            messages.stream().filter(m -> !said.contains(m)).toList(), benefits, pen.choice());
     SentenceWriter writer = new SentenceWriter(subject, pen, written);
     List<List<Message>> groups = new ArrayList<>(outline.body());
     groups.addAll(outline.closing());

@@ -7,6 +7,7 @@ import java.util.Map;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
+import rhetor.core.say.en.ValueText;
 import rhetor.core.template.Question;
 import rhetor.core.template.Slot;
 

@@ -11,6 +11,9 @@ import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.ProductClass;
+import rhetor.core.plan.Message;
+import rhetor.core.say.en.ValueText;
+import rhetor.core.say.en.Wording;
 import rhetor.core.text.Sentence;
 import rhetor.core.text.Support;
 

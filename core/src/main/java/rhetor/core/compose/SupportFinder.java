@@ -18,6 +18,7 @@ import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.knowledge.Claim;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
+import rhetor.core.say.en.ValueText;
 import rhetor.core.text.Block;
 import rhetor.core.text.Sentence;
 import rhetor.core.text.Support;

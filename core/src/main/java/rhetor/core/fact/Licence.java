@@ -126,7 +126,7 @@ public final class Licence {
     List<String> said = null;
     List<Claim> licensed = new ArrayList<>(2);
     for (Asked a : asked) {
-      if (!a.claim.classes().isEmpty() && !a.claim.classes().contains(productClass)) {
+      if (!a.claim.classes().isEmpty() && !knowledge.isOf(productClass, a.claim.classes())) {
         continue;
       }
       // An answer other than yes licenses only what its words say.

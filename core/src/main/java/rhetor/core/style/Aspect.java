@@ -2,12 +2,14 @@ package rhetor.core.style;
 
 /** What readiness is made up of; a house may weigh the parts otherwise than is usual. */
 public enum Aspect {
-  FIELDS("All fields written", 20),
-  SUPPORT("Statements supported", 30),
-  LENGTHS("Lengths", 15),
-  ESSENTIALS("Essential facts", 15),
-  KEYWORD("Keyword", 10),
-  WORDING("Wording", 10);
+  FIELDS("All fields written", 5),
+  SUPPORT("Statements supported", 20),
+  LANGUAGE("Plain language", 30),
+  TOLD("What is told", 25),
+  LENGTHS("Lengths", 5),
+  ESSENTIALS("Essential facts", 5),
+  KEYWORD("Keyword", 5),
+  WORDING("Wording", 5);
 
   private final String label;
   private final int usual;

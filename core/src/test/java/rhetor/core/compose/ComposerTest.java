@@ -19,6 +19,8 @@ import rhetor.core.Products;
 import rhetor.core.check.Checker;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.plan.RangeFigures;
+import rhetor.core.say.Variety;
 import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;

@@ -11,6 +11,7 @@ import rhetor.core.Products;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.say.en.Wording;
 
 class ConceptCheckTest {
   private static final Knowledge KNOWLEDGE = Knowledge.standard();

@@ -16,6 +16,7 @@ import rhetor.core.compose.Rewriter.Way;
 import rhetor.core.exchange.Html;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.say.en.LineJoiner;
 import rhetor.core.style.Field;
 import rhetor.core.style.Voices;
 import rhetor.core.support.Ground;

@@ -19,6 +19,7 @@ import rhetor.core.check.Mark;
 import rhetor.core.exchange.Html;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.plan.RangeFigures;
 import rhetor.core.style.Field;
 import rhetor.core.style.Length;
 import rhetor.core.style.Style;

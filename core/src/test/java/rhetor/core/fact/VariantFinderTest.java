@@ -10,10 +10,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhetor.core.Products;
-import rhetor.core.compose.ValueText;
 import rhetor.core.fact.VariantFinder.Group;
 import rhetor.core.fact.VariantFinder.Item;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.say.en.ValueText;
 
 class VariantFinderTest {
   private final VariantFinder finder = new VariantFinder(Knowledge.standard());

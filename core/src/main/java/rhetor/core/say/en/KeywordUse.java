@@ -1,0 +1,81 @@
+package rhetor.core.say.en;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Pattern;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.language.English;
+import rhetor.core.support.Assertion;
+import rhetor.core.support.Ground;
+
+/**
+ * Where grammar and facts let a keyword stand.
+ *
+ * @param keyword the keyword as given, empty if there is none to write
+ * @param told the keyword without words that only searches put behind the noun
+ * @param nounPhrase the keyword as what the product <i>is</i> ("waterproof commuter pannier"), or
+ *     empty
+ * @param conflicts what the keyword states that no fact bears out; if any, it isn't written at all
+ */
+public record KeywordUse(
+    String keyword, String told, String nounPhrase, List<Assertion> conflicts) {
+  /** What goes on after the noun: "bag <i>for laptops</i>". */
+  private static final Pattern AFTER =
+      Pattern.compile("\\s+(?:for|with|in|of|to|from|without|on)\\s+");
+
+  public static final KeywordUse NONE = new KeywordUse("", "", "", List.of());
+
+  /** Decides how a keyword can be used for a product. */
+  public static KeywordUse of(String keyword, ProductFacts product, Ground ground) {
+    String words = keyword.strip();
+    if (words.isEmpty()) {
+      return NONE;
+    }
+    String told = English.withInitials(upToKind(words, product.kindNoun()));
+    List<Assertion> conflicts = ground.unsupported(told);
+    if (!conflicts.isEmpty()) {
+      return new KeywordUse(words, told, "", conflicts);
+    }
+    String head = AFTER.split(told, 2)[0];
+    if (!endsInKind(head, product.kindNoun())) {
+      return new KeywordUse(words, told, "", List.of());
+    }
+    boolean pluralThing =
+        English.isPluralOnly(product.kindNoun()) || English.isPlural(product.kindNoun());
+    boolean fits = pluralThing || !English.isPlural(head);
+    String phrase = fits ? told : English.singular(head) + told.substring(head.length());
+    return new KeywordUse(words, told, English.midSentence(phrase), List.of());
+  }
+
+  private static boolean endsInKind(String words, String kind) {
+    return !kind.isEmpty()
+        && English.stem(English.lastWord(words)).equals(English.stem(English.lastWord(kind)));
+  }
+
+  /**
+   * A keyword as prose can have it: people search for "spinning reel 2500", and what stands behind
+   * the noun without anything to join it is left out. The whole where the noun isn't in it.
+   */
+  private static String upToKind(String words, String kind) {
+    String[] each = words.split(" ");
+    String head = AFTER.split(words, 2)[0];
+    if (endsInKind(head, kind)) {
+      return words;
+    }
+    for (int i = head.split(" ").length - 1; i >= 1; i--) {
+      String start = String.join(" ", List.of(each).subList(0, i));
+      if (endsInKind(start, kind)) {
+        return start;
+      }
+    }
+    return words;
+  }
+
+  public boolean usable() {
+    return !keyword.isEmpty() && conflicts.isEmpty();
+  }
+
+  public boolean isIn(String text) {
+    return text.toLowerCase(Locale.ROOT).contains(told.toLowerCase(Locale.ROOT));
+  }
+}

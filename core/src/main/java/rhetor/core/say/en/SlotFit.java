@@ -1,0 +1,160 @@
+package rhetor.core.say.en;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Pattern;
+import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
+
+/**
+ * Whether words have the part of speech that a wording's slot wants: a thing or stuff after "made
+ * of", what describes before a noun or after "is".
+ */
+public final class SlotFit {
+  private static final Pattern PREPOSITION =
+      Pattern.compile(
+          "for|with|of|in|on|to|from|at|by|without|into|like|through|between|against|around|under");
+
+  private static final Set<String> BE = Set.of("is", "are", "be");
+
+  private static final Pattern DETERMINED =
+      Pattern.compile(
+          "(?i)(?:an?|the|two|three|four|five|six|all|each|every|some|one|its|\\d\\S*)\\s.+");
+
+  /** What nouns name of which one says "of oak" and "in moss", without an article. */
+  private static final List<String> STUFFS =
+      List.of(
+          "material", "substance", "fabric", "food", "wood", "color", "metal", "sport", "activity");
+
+  private static final int LONGEST_BEFORE = 3;
+
+  private final Knowledge knowledge;
+
+  public SlotFit(Knowledge knowledge) {
+    this.knowledge = knowledge;
+  }
+
+  /**
+   * Whether a value's words fit.
+   *
+   * @param before what the wording says before the slot
+   * @param following the word after it, or empty
+   */
+  public boolean fits(Value value, Concept concept, String before, String following) {
+    List<String> items =
+        switch (value) {
+          case Value.Words(String text) -> List.of(text);
+          case Value.Terms(List<String> all) -> all;
+          default -> List.of();
+        };
+    if (items.isEmpty()) {
+      return true;
+    }
+    String last = English.lastWord(before.strip()).toLowerCase(Locale.ROOT);
+    boolean isBeforeNoun =
+        !following.isEmpty()
+            && !PREPOSITION.matcher(following).matches()
+            && English.isNoun(following);
+    return items.stream()
+        .map(i -> i.replaceFirst("[.]$", "").strip())
+        .allMatch(
+            i ->
+                isTerm(i, concept)
+                    || (isBeforeNoun
+                        ? describes(i)
+                        : BE.contains(last)
+                            ? isPredicate(i)
+                            : last.isEmpty()
+                                ? describes(i) || isPredicate(i)
+                                : (knowledge.isCoined(concept.terms()) || isObject(i))
+                                    && isOfItsKind(i, concept)));
+  }
+
+  private boolean isTerm(String item, Concept concept) {
+    return !concept.terms().isEmpty() && knowledge.term(concept.terms(), item).isPresent();
+  }
+
+  /** Whether words name what a concept's values are kinds of, where it says so. */
+  private boolean isOfItsKind(String item, Concept concept) {
+    String noun = English.lastWord(head(item)).toLowerCase(Locale.ROOT);
+    if (knowledge.isCoined(concept.terms())) {
+      // "In clear" is no English, "in moss" is.
+      boolean isOnlySaid =
+          !item.contains(" ")
+              && English.tags(noun).contains("JJ")
+              && concept.hypernyms().stream().noneMatch(h -> Lexicon.shipped().isKindOf(noun, h));
+      return !isOnlySaid;
+    }
+    return concept.hypernyms().isEmpty()
+        || hasTerm(item, concept)
+        || English.tags(noun).contains("VBG")
+        || concept.hypernyms().stream()
+            .anyMatch(h -> Lexicon.shipped().isKindOf(English.singular(noun), h));
+  }
+
+  private boolean hasTerm(String item, Concept concept) {
+    String last = English.lastWord(head(item)).toLowerCase(Locale.ROOT);
+    return !concept.terms().isEmpty()
+        && (knowledge.term(concept.terms(), head(item)).isPresent()
+            || knowledge.term(concept.terms(), last).isPresent());
+  }
+
+  /** Whether words can stand after a preposition or a verb: stuff, things, a name, or doing. */
+  private static boolean isObject(String item) {
+    if (item.isEmpty()) {
+      return false;
+    }
+    if (DETERMINED.matcher(item).matches()) {
+      return English.isNoun(head(item));
+    }
+    if (item.split(" ").length > 1 && isName(item)) {
+      return true;
+    }
+    String head = head(item);
+    String noun = English.lastWord(head).toLowerCase(Locale.ROOT);
+    Set<String> tags = English.tags(noun);
+    if (English.isPlural(head) || tags.contains("NNS")) {
+      return true;
+    }
+    boolean isStuff = STUFFS.stream().anyMatch(s -> Lexicon.shipped().isKindOf(noun, s));
+    boolean isSaidOfThings = tags.contains("JJ") && Lexicon.shipped().senses(noun) == 0;
+    return tags.contains("VBG")
+        || !isSaidOfThings && (English.isMass(noun) || isStuff)
+        || tags.isEmpty() && isName(item);
+  }
+
+  /** Whether words can stand before a noun. */
+  private static boolean describes(String item) {
+    String[] words = item.split(" ");
+    if (words.length > LONGEST_BEFORE || head(item).length() < item.length()) {
+      return false;
+    }
+    Set<String> tags = English.tags(words[words.length - 1].toLowerCase(Locale.ROOT));
+    boolean isPluralOnly = tags.contains("NNS") && tags.size() == 1;
+    return !isPluralOnly;
+  }
+
+  /** Whether words can stand after "is": they describe, or say where or for what it is. */
+  private static boolean isPredicate(String item) {
+    String first = English.firstWord(item).toLowerCase(Locale.ROOT);
+    String last = English.lastWord(head(item)).toLowerCase(Locale.ROOT);
+    Set<String> tags = English.tags(first);
+    return PREPOSITION.matcher(first).matches()
+        || tags.contains("VBN")
+        || English.isAdjective(last)
+        || English.tags(last).contains("JJ")
+        || isObject(item);
+  }
+
+  private static boolean isName(String item) {
+    return List.of(item.split(" ")).stream().allMatch(w -> Character.isUpperCase(w.charAt(0)));
+  }
+
+  private static String head(String item) {
+    return Framing.HEAD.matcher(item).replaceFirst("");
+  }
+}

@@ -1,0 +1,605 @@
+package rhetor.core.say.en;
+
+import rhetor.core.compose.Slots;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
+import rhetor.core.language.Memo;
+import rhetor.core.plan.Message.Form;
+import rhetor.core.plan.Phrasebook;
+import rhetor.core.plan.Teller;
+import rhetor.core.style.Voice;
+
+/**
+ * Puts a fact into phrases: by its concept's wordings, or by its heading where there is no concept.
+ */
+public final class Wording implements Phrasebook {
+  private static final int LONGEST_PHRASE = 60;
+  private static final int REMEMBERED = 5_000;
+
+  /** Orders in which a list is tried. */
+  private static final int ORDERS = 3;
+
+  /** The names of what can stand in a wording between braces. */
+  public static final Set<String> SLOTS =
+      Set.of(
+          "v",
+          "a",
+          "l",
+          "bare",
+          "several",
+          "count",
+          "n",
+          "np",
+          "sides",
+          "plane",
+          "sizes",
+          "eachsize",
+          "thick",
+          "anv",
+          "finishing",
+          "thing",
+          "basic",
+          "many",
+          "span",
+          "when",
+          "asis",
+          "innoun",
+          "learners",
+          "place",
+          "describing",
+          "things",
+          "mounting",
+          "one",
+          "people",
+          "are",
+          "care",
+          "machine",
+          "hand",
+          "org",
+          "mark",
+          "single",
+          "norm");
+
+  /** Slots that take any words, so that what they take has to fit the words around them. */
+  private static final Set<String> OPEN_SLOTS = Set.of("v", "a", "bare", "many");
+
+  private static final Pattern SLOT = Pattern.compile("\\{([a-z]+)(?::([a-z ]+))?}");
+  private static final Pattern LEARNERS = Pattern.compile("(?i)beginners?|improvers?");
+  private static final Set<String> WITH_THE =
+      Set.of(
+          "uk",
+          "usa",
+          "eu",
+          "netherlands",
+          "united kingdom",
+          "united states",
+          "czech republic",
+          "philippines");
+  private static final Pattern PREPOSITION =
+      Pattern.compile("for|with|of|in|on|to|from|at|by|without|into|like|as|up|down|out|off");
+
+  /** Words that describe although the dictionary knows them as nouns too. */
+  public static final Pattern DESCRIBING =
+      Pattern.compile(
+          "(?i)vegan|vegetarian|organic|.*(?:proof|able|ible|ive|resistant|repellent|free|safe|ed|ing)");
+
+  private static final Pattern MANY = Pattern.compile("\\band\\b|,");
+
+  /** Colours that read well before a noun; "a stone jumper" does not. */
+  private static final Set<String> BASIC =
+      Set.of(
+          "black", "white", "red", "blue", "green", "grey", "brown", "yellow", "pink", "navy",
+          "purple");
+
+  private static final Pattern IMPERATIVE =
+      Pattern.compile(
+          "(?i)(?:(?:machine|hand|cold) )?(?:wash|wipe|dry|clean|rinse|brush|store|keep|do not|avoid|oil|wax|iron|reproof|soak|air|remove|polish|sponge|handle|protect|trim|let|allow|use|leave|hang)\\b.*");
+
+  private static final Value NATURAL = new Value.Terms(List.of("natural"));
+
+  private static final Pattern SIZED =
+      Pattern.compile("^(\\p{L}[\\p{L} -]*\\p{Ll}) ([\\d.,–]+ ?(?:mm|cm|m|in))$");
+
+  private static final Pattern PLANE = Pattern.compile("[\\d.,]+ × [\\d.,]+ \\p{L}{1,2}");
+
+  private static final Pattern MACHINE =
+      Pattern.compile("(?i)machine[ -]wash(?:able)?,? (?:at |up to |to )?(\\d+ ?°C)\\.?");
+
+  private static final Pattern HAND = Pattern.compile("(?i)hand[ -]wash(?:ing)?(?: only)?\\.?");
+
+  /** What follows the noun of a phrase. */
+  private static final Pattern ECHO = Pattern.compile("-(\\p{L}{3,}) \\1\\b");
+
+  /** "16 cm blade" is one blade. */
+  private static final Pattern ONE_MEASURED = Pattern.compile("[\\d.,]+(?: |-)\\p{L}+ .*");
+
+  private static final Pattern DETERMINED =
+      Pattern.compile(
+          "(?i)(?:an?|the|two|three|four|five|six|seven|eight|nine|ten|all|no|each|every|some|one|its|\\d+\\s*[x×]?|\\d\\S*)\\s.*");
+
+  private static final Map<String, String> THICK =
+      Map.of(
+          "u_lock",
+          "a shackle",
+          "chain_lock",
+          "links",
+          "folding_lock",
+          "bars",
+          "frame_lock",
+          "a shackle");
+
+  private final Knowledge knowledge;
+  private final ValueText text;
+  private final Teller teller;
+  private final SlotFit fit;
+  private final Map<Filling, Map<Form, List<String>>> fillings =
+      new LinkedHashMap<>(256, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Filling, Map<Form, List<String>>> eldest) {
+          return size() > REMEMBERED;
+        }
+      };
+
+  public Wording(Knowledge knowledge) {
+    this.knowledge = knowledge;
+    this.text = new ValueText(knowledge);
+    this.teller = new Teller(knowledge, new EnglishProse(knowledge));
+    this.fit = new SlotFit(knowledge);
+  }
+
+  @Override
+  public Map<Form, List<String>> phrases(Fact fact, String productClass, Voice voice) {
+    return teller.telling(fact).isTold()
+        ? filled(fact, knowledge.concept(fact.concept()).orElseThrow(), productClass, voice)
+        : Map.of();
+  }
+
+  private record Filling(String concept, Value value, String productClass, String voice) {}
+
+  /** A concept's wordings filled with a value, without those that can't be. Values repeat a lot. */
+  private Map<Form, List<String>> filled(
+      Fact fact, Concept concept, String productClass, Voice voice) {
+    return fillings.computeIfAbsent(
+        new Filling(fact.concept(), fact.value(), productClass, voice.id()),
+        f -> {
+          Map<Form, List<String>> filled = new EnumMap<>(Form.class);
+          Map<String, List<String>> own = voice.say().getOrDefault(concept.id(), Map.of());
+          for (Value value : orders(fact.value(), concept)) {
+            fill(own, value, fact.label(), productClass, concept, filled);
+            for (Concept.SayOf of : concept.sayOf()) {
+              if (knowledge.isOf(productClass, of.classes())) {
+                fill(of.say(), value, fact.label(), productClass, concept, filled);
+              }
+            }
+            if (!knowledge.isOf(productClass, concept.notOf())) {
+              fill(concept.say(), value, fact.label(), productClass, concept, filled);
+            }
+          }
+          return filled;
+        });
+  }
+
+  /** A list whose items may stand in any order, with each of the first few of them in front. */
+  private static List<Value> orders(Value value, Concept concept) {
+    if (!concept.anyOrder()
+        || !(value instanceof Value.Terms(List<String> items))
+        || items.size() < 2) {
+      return List.of(value);
+    }
+    List<Value> orders = new ArrayList<>();
+    for (int first = 0; first < Math.min(ORDERS, items.size()); first++) {
+      List<String> turned = new ArrayList<>(items);
+      Collections.rotate(turned, -first);
+      orders.add(new Value.Terms(turned));
+    }
+    return orders;
+  }
+
+  private void fill(
+      Map<String, List<String>> say,
+      Value value,
+      String label,
+      String productClass,
+      Concept concept,
+      Map<Form, List<String>> filled) {
+    say.forEach(
+        (form, wordings) -> {
+          for (String wording : wordings) {
+            String phrase = fill(wording, value, label, productClass, concept);
+            if (phrase != null) {
+              filled
+                  .computeIfAbsent(
+                      Form.valueOf(form.toUpperCase(Locale.ROOT)), x -> new ArrayList<>(2))
+                  .add(phrase);
+            }
+          }
+        });
+  }
+
+  /** Fills a wording's slots; null if one of them has nothing to stand there. */
+  private String fill(
+      String wording, Value value, String label, String productClass, Concept concept) {
+    StringBuilder out = new StringBuilder();
+    for (Piece piece : PIECES.of(wording)) {
+      out.append(piece.before);
+      if (!piece.slot.isEmpty()) {
+        String filled = slot(piece.slot, piece.noun, unlimited(value, out), label, productClass);
+        if (filled == null
+            || filled.isEmpty()
+            || OPEN_SLOTS.contains(piece.slot)
+                && !fit.fits(value, concept, out.toString(), piece.following.strip())) {
+          return null;
+        }
+        // "a roll-top closure closure": the value may end with the word that follows.
+        boolean again =
+            !piece.following.isEmpty() && filled.toLowerCase(Locale.ROOT).endsWith(piece.following);
+        out.append(
+            again ? filled.substring(0, filled.length() - piece.following.length()) : filled);
+      }
+    }
+    return resolveArticles(withoutEcho(out.toString()));
+  }
+
+  /** "Takes up to 150 kg" and "the highest pressure is 10 bar" say already that it is a limit. */
+  private static Value unlimited(Value value, CharSequence before) {
+    return value instanceof Value.Quantity q
+            && q.qualifier().equals("up to")
+            && LIMIT.matcher(before).find()
+        ? new Value.Quantity(q.amount(), q.unit(), "")
+        : value;
+  }
+
+  private static final Pattern LIMIT =
+      Pattern.compile("\\b(?:up to|highest|largest|greatest|most|maximum|below|under)\\b");
+
+  private static final Memo<List<Piece>> PIECES = new Memo<>(Piece::of);
+
+  /**
+   * A part of a wording.
+   *
+   * @param before the words before its slot
+   * @param slot the slot's name, empty after the last one
+   * @param noun the noun that the slot names, null if it names none
+   * @param following the word after the slot, with a space before it; empty if there is none
+   */
+  private record Piece(String before, String slot, String noun, String following) {
+    static List<Piece> of(String wording) {
+      List<Piece> pieces = new ArrayList<>();
+      Matcher m = SLOT.matcher(wording);
+      int from = 0;
+      while (m.find()) {
+        String following = wording.substring(m.end()).strip().split(" ", 2)[0];
+        pieces.add(
+            new Piece(
+                wording.substring(from, m.start()),
+                m.group(1),
+                m.group(2),
+                following.isEmpty() ? "" : " " + following));
+        from = m.end();
+      }
+      pieces.add(new Piece(wording.substring(from), "", null, ""));
+      return List.copyOf(pieces);
+    }
+  }
+
+  /** "A v-neck neck" as "a v-neck": a compound that ends in the word that follows it. */
+  public static String withoutEcho(String phrase) {
+    return phrase.indexOf('-') < 0 ? phrase : ECHO.matcher(phrase).replaceAll("-$1");
+  }
+
+  private static String resolveArticles(String phrase) {
+    int at = phrase.indexOf("a(n) ");
+    if (at < 0) {
+      return phrase;
+    }
+    String rest = phrase.substring(at + 5);
+    boolean bare =
+        DETERMINED.matcher(rest).matches() && !ONE_MEASURED.matcher(rest).matches()
+            || English.isPlural(rest);
+    return phrase.substring(0, at) + (bare ? rest : English.withArticle(rest));
+  }
+
+  private String slot(String name, String noun, Value value, String label, String productClass) {
+    return switch (name) {
+      // "In natural" is no English.
+      case "v" ->
+          value.equals(NATURAL) && label.equals("Colour")
+              ? "a natural colour"
+              : measuredOrWords(value);
+      case "a" -> text.attributive(value);
+      case "l" -> English.lowerCommon(label);
+      case "bare" -> value instanceof Value.Quantity ? null : text.prose(value);
+      case "several" -> integer(value).filter(n -> n > 1).map(n -> String.valueOf(n)).orElse(null);
+      case "count" -> integer(value).map(n -> String.valueOf(n)).orElse(null);
+      case "n" ->
+          integer(value)
+              .filter(n -> n > 0)
+              .map(n -> English.number(n) + " " + (n == 1 ? noun : English.plural(noun)))
+              .orElse(null);
+      case "np" ->
+          value instanceof Value.Terms(List<String> items)
+              ? nounPhrases(items)
+              : value instanceof Value.Words(String w) ? nounPhrases(List.of(w)) : null;
+      case "sides" -> value instanceof Value.Sides ? text.prose(value) : null;
+      case "plane" ->
+          Optional.of(text.prose(value)).filter(p -> PLANE.matcher(p).matches()).orElse(null);
+      case "sizes" -> value instanceof Value.Terms(List<String> items) ? sizes(items) : null;
+      case "eachsize" -> value instanceof Value.Terms(List<String> items) ? eachSize(items) : null;
+      case "thick" ->
+          THICK.containsKey(productClass) && value instanceof Value.Quantity
+              ? THICK.get(productClass) + " " + text.prose(value) + " thick"
+              : null;
+      case "anv" -> single(value).flatMap(Wording::nounPhrase).orElse(null);
+      // "A gloss finish", "a soft-touch finish", but "a textile sleeve".
+      case "finishing" -> single(value).filter(Wording::isFinish).orElse(null);
+      case "thing" ->
+          single(value).filter(w -> !isFinish(w)).flatMap(Wording::nounPhrase).orElse(null);
+      case "basic" -> single(value).filter(BASIC::contains).orElse(null);
+      case "many" ->
+          value instanceof Value.Words(String w) && MANY.matcher(w).find()
+              ? text.prose(value)
+              : null;
+      case "span" -> value instanceof Value.Words(String w) ? TimeOfYear.span(w) : null;
+      case "when" -> value instanceof Value.Words(String w) ? TimeOfYear.when(w) : null;
+      case "asis" -> value instanceof Value.Words(String w) ? w : null;
+      case "innoun" ->
+          value instanceof Value.Words(String w) && English.isNoun(w) ? text.prose(value) : null;
+      case "learners" ->
+          value instanceof Value.Words(String w) && LEARNERS.matcher(w).matches()
+              ? English.plural(w.toLowerCase(Locale.ROOT))
+              : null;
+      case "place" -> value instanceof Value.Words(String w) ? place(w) : null;
+      case "things" -> mounts(value, false).isEmpty() ? nounPhrases(mounts(value, true)) : null;
+      // "An equatorial mount", but "hooks".
+      case "mounting" -> {
+        List<String> mounts = mounts(value, false);
+        yield mounts.isEmpty() || !mounts(value, true).isEmpty()
+            ? null
+            : mounts.stream()
+                .map(m -> English.withArticle(English.midSentence(m) + " mount"))
+                .collect(Collectors.joining(Framing.ITEM));
+      }
+      case "describing" ->
+          value instanceof Value.Words(String w)
+                  && (English.isAdjective(w)
+                      || (w.contains("-") || w.matches("\\p{L}+ly \\p{L}+"))
+                          && English.isAdjective(English.lastWord(w)))
+              ? English.midSentence(w)
+              : null;
+      case "one" ->
+          value instanceof Value.Words(String w) && !w.contains(" ")
+              ? English.midSentence(w)
+              : null;
+      case "people" -> people(value);
+      case "are" ->
+          value instanceof Value.Terms(List<String> items) && items.size() > 1
+                  || value instanceof Value.Terms(List<String> one)
+                      && English.isPlural(one.getFirst())
+              ? "are"
+              : "is";
+      case "care" ->
+          // "Wipe." by itself is a curt order.
+          value instanceof Value.Words(String w)
+                  && w.contains(" ")
+                  && IMPERATIVE.matcher(w).matches()
+              ? English.midSentence(w.replaceAll("[.;]+$", ""))
+                  .replaceFirst("(?i)\\bdry clean\\b", "dry-clean")
+              : null;
+      // "60 °C" of "machine wash at 60 °C", "washing by hand" of "hand wash only".
+      case "machine" -> washed(value, MACHINE).map(m -> m.group(1)).orElse(null);
+      case "hand" -> washed(value, HAND).map(m -> "washing by hand").orElse(null);
+      case "org" ->
+          value instanceof Value.Terms(List<String> items)
+                  && items.stream().allMatch(i -> !i.contains(" ") && English.isAdjective(i))
+              ? text.prose(value)
+              : null;
+      case "mark" ->
+          value instanceof Value.Terms(List<String> items)
+                  && items.size() == 1
+                  && items.getFirst().matches("\\p{Lu}[\\p{L}-]+")
+                  && !English.isAdjective(items.getFirst())
+              ? items.getFirst()
+              : null;
+      case "single" ->
+          single(value).filter(w -> !English.isPlural(English.lastWord(w))).orElse(null);
+      case "norm" ->
+          value instanceof Value.Terms(List<String> items)
+                  && items.stream().allMatch(i -> i.chars().anyMatch(Character::isDigit))
+              ? English.list(items)
+              : null;
+      default -> throw new IllegalStateException("no such slot: {" + name + "}");
+    };
+  }
+
+  private static Optional<Matcher> washed(Value value, Pattern way) {
+    return value instanceof Value.Words(String words)
+        ? Optional.of(way.matcher(words)).filter(Matcher::matches)
+        : Optional.empty();
+  }
+
+  private static boolean isFinish(String words) {
+    return !words.contains(" ") || English.isAdjective(English.lastWord(words));
+  }
+
+  /** Of the mounts that a value lists, those that are things, or those that only describe one. */
+  private static List<String> mounts(Value value, boolean things) {
+    List<String> all =
+        switch (value) {
+          case Value.Words(String w) -> List.of(w);
+          case Value.Terms(List<String> items) -> items;
+          default -> List.of();
+        };
+    return all.stream()
+        .filter(m -> things == (m.contains(" ") || English.isKnown(m) && !English.isAdjective(m)))
+        .toList();
+  }
+
+  /** The one thing that a value names, in running text. */
+  private static Optional<String> single(Value value) {
+    return switch (value) {
+      case Value.Words(String w) -> Optional.of(English.midSentence(w));
+      case Value.Terms(List<String> items) when items.size() == 1 ->
+          Optional.of(English.midSentence(items.getFirst()));
+      default -> Optional.empty();
+    };
+  }
+
+  /** "Size L", "sizes S and M", "sizes 36–40 and 41–45". */
+  private static String sizes(List<String> items) {
+    if (!items.stream().allMatch(i -> SIZE.matcher(i).matches())) {
+      return null;
+    }
+    List<String> printed = spans(items);
+    boolean one = printed.size() == 1 && printed.getFirst().indexOf('–') < 0;
+    return (one ? "size " : "sizes ") + English.list(printed);
+  }
+
+  /** "Size 36–40 and size 41–45"; null if there are so many that they are better told together. */
+  private static String eachSize(List<String> items) {
+    return items.size() < 2
+            || items.size() > MOST_SIZES
+            || !items.stream().allMatch(i -> SIZE.matcher(i).matches())
+        ? null
+        : English.list(spans(items).stream().map(i -> "size " + i).toList());
+  }
+
+  private static List<String> spans(List<String> items) {
+    return items.stream()
+        .map(i -> i.replaceAll("(?<=[\\dSML])\\s*-\\s*(?=[\\dXSML])", "–"))
+        .toList();
+  }
+
+  /** A value in running text; a bare number for a quantity says too little. */
+  private String measuredOrWords(Value value) {
+    return switch (value) {
+      case Value.Quantity q when q.unit().isEmpty() ->
+          q.qualifier().isEmpty() ? ValueText.number(q.amount()) : null;
+      case Value.Range r when r.unit().isEmpty() -> null;
+      case Value.Sides s when s.unit().isEmpty() -> null;
+      default -> text.prose(value);
+    };
+  }
+
+  public static Optional<Integer> integer(Value value) {
+    return value instanceof Value.Quantity q
+            && q.unit().isEmpty()
+            && q.qualifier().isEmpty()
+            && q.amount().stripTrailingZeros().scale() <= 0
+            && q.amount().abs().compareTo(BigDecimal.valueOf(100_000)) < 0
+        ? Optional.of(q.amount().intValueExact())
+        : Optional.empty();
+  }
+
+  private String people(Value value) {
+    return switch (value) {
+      case Value.Quantity q
+          when q.unit().isEmpty() && q.amount().stripTrailingZeros().scale() <= 0 ->
+          (q.qualifier().isEmpty() ? "" : q.qualifier() + " ")
+              + English.number(q.amount().intValue())
+              + (q.amount().intValue() == 1 ? " person" : " people");
+      case Value.Range r when r.unit().isEmpty() ->
+          ValueText.number(r.from()) + " to " + ValueText.number(r.to()) + " people";
+      default -> null;
+    };
+  }
+
+  private static String place(String words) {
+    String place =
+        words.replaceFirst("(?i)^made in ", "").replaceAll("[.;,]+$", "").replace(" & ", " and ");
+    return WITH_THE.contains(place.toLowerCase(Locale.ROOT)) ? "the " + place : place;
+  }
+
+  /** Those items that can be noun phrases, as a list; null if there are none or too many. */
+  private static String nounPhrases(List<String> items) {
+    List<String> phrases =
+        items.stream().map(Wording::nounPhrase).flatMap(Optional::stream).toList();
+    return phrases.isEmpty() || phrases.size() > 6 ? null : String.join(Framing.ITEM, phrases);
+  }
+
+  /** "Works with pencil" is said of the thing; it is no thing. */
+  private static boolean isVerbPhrase(String[] words) {
+    // "Hooks for rails" are things, "works for rails" is none.
+    boolean things = words[1].equals("for") && !words[0].matches("works|fits|suits|goes|runs");
+    return !things
+        && English.tags(words[0]).contains("VBZ")
+        && (PREPOSITION.matcher(words[1]).matches()
+            || DETERMINED.matcher(words[1] + " ").matches());
+  }
+
+  /** "XL", "36-40", "one size", "small": what comes after the word "size". */
+  private static final Pattern SIZE =
+      Pattern.compile(
+          "(?i)(?:\\d{0,2}[XSML]{1,4}|\\d[\\d.,/]*\\p{L}?)(?:\\s*[-–]\\s*(?:\\d{0,2}[XSML]{1,4}|\\d[\\d.,/]*))?|small|medium|large|extra large|one size|junior|[A-Z]");
+
+  /** Sizes that are told one by one at most. */
+  private static final int MOST_SIZES = 2;
+
+  private static final Pattern WITH =
+      Pattern.compile("(?i)^(?:with|incl\\.?|including|includes|inkl\\.?)\\s+");
+  private static final Pattern STOPS = Pattern.compile("[.;,]+$");
+  private static final Pattern TIMES = Pattern.compile("^(\\d+)\\s*[x×]\\s*");
+  private static final Pattern SPAN = Pattern.compile("(?<=\\d)-(?=\\d)");
+
+  /** An item of a list as a noun phrase: with an article if it can be counted. */
+  public static Optional<String> nounPhrase(String item) {
+    String words =
+        English.midSentence(
+            STOPS.matcher(WITH.matcher(item).replaceFirst("")).replaceAll("").strip());
+    words = TIMES.matcher(words).replaceFirst("$1 ");
+    words = SPAN.matcher(words).replaceAll("–");
+    // "Clamp 22–35 mm" is a clamp of that size.
+    words = SIZED.matcher(words).replaceFirst("$1 of $2");
+    if (words.isEmpty() || words.length() > LONGEST_PHRASE) {
+      return Optional.empty();
+    }
+    if (DETERMINED.matcher(words).matches()) {
+      return Optional.of(words);
+    }
+    String head = Framing.HEAD.matcher(words).replaceFirst("");
+    if (!English.isNoun(head)) {
+      return Optional.empty();
+    }
+    Set<String> tags = English.tags(English.lastWord(head).toLowerCase(Locale.ROOT));
+    String[] inHead = words.split(" ");
+    if (inHead.length > 1 && isVerbPhrase(inHead)) {
+      return Optional.empty();
+    }
+    // "Adjustable", "washable", "quick drying": said of the thing, not things it has.
+    boolean thing =
+        tags.stream().anyMatch(t -> t.equals("NN") || t.startsWith("NN:"))
+            && (!tags.contains("JJ")
+                || Lexicon.shipped().senses(English.lastWord(head).toLowerCase(Locale.ROOT)) > 0);
+    if (!head.contains(" ") && tags.contains("JJ") && (!thing || DESCRIBING.matcher(head).matches())
+        || tags.contains("VBN") && !tags.contains("NN")
+        || tags.contains("VBG")
+            && !tags.contains("NN")
+            && !tags.contains("NN:UN")
+            && !tags.contains("NN:U")) {
+      return Optional.empty();
+    }
+    boolean article =
+        !English.isPlural(head)
+            && English.isCountable(head)
+            && (!tags.contains("NN:U") || head.endsWith(" board"))
+            && !head.endsWith("media")
+            && !head.endsWith("data");
+    return Optional.of(article ? English.withArticle(words) : words);
+  }
+}
