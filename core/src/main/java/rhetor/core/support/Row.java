@@ -34,6 +34,7 @@ final class Row {
   private final Set<String> names = new HashSet<>();
   private final Set<String> told = new HashSet<>();
   private final Set<String> prose = new HashSet<>();
+  private final Set<String> searched = new HashSet<>();
   private final Set<String> promises = new HashSet<>();
   private final Set<String> nouns = new HashSet<>();
   private final Set<String> saidNouns = new HashSet<>();
@@ -64,6 +65,7 @@ final class Row {
     }
     told.addAll(Stems.of(product.kindNoun()));
     nouns.addAll(Stems.of(product.kindNoun()));
+    searched.addAll(Stems.of(product.keyword()));
     prose.addAll(Stems.of(product.supplierText()));
     if (!product.supplierText().isBlank()) {
       sentences.addAll(List.of(product.supplierText().split("(?<=[.!?])\\s+")));
@@ -99,6 +101,11 @@ final class Row {
 
   List<Double> proseNumbers() {
     return proseNumbers;
+  }
+
+  /** Whether the house's people let shoppers find it by a word. */
+  boolean isSearched(String word) {
+    return searched.contains(English.stem(word));
   }
 
   boolean isName(String word) {

@@ -22,6 +22,9 @@ final class WordJudge {
   private static final Pattern CODE =
       Pattern.compile("(?<![\\p{L}\\d-])\\p{Lu}{1,5}\\d[\\p{Lu}\\d]*(?![\\p{L}\\d])");
 
+  private static final Set<String> GRAMMAR =
+      Set.of("IN", "DT", "CC", "PRP", "PRP$", "WDT", "WP", "WP$", "WRB", "MD", "RP", "EX", "PDT", "UH");
+
   private final Knowledge knowledge;
   private final Row row;
   private final AnswerJudge answers;
@@ -68,6 +71,7 @@ final class WordJudge {
         continue;
       }
       if (words.isHarmless(w)
+          || isGrammar(w)
           || words.is("inclusion", w)
           || words.is("negation", w)
           || w.length() < 3) {
@@ -88,10 +92,19 @@ final class WordJudge {
           && (English.isNoun(w) || !English.isKnown(w))) {
         found.add(Assertion.of(Kind.INCLUSION, sentence, word.start(), word.end(), ""));
       } else {
-        found.add(
-            Assertion.of(kinds.made(w).orElse(Kind.OPEN), sentence, word.start(), word.end(), ""));
+        Kind kind = kinds.made(w).orElse(Kind.OPEN);
+        // A keyword is chosen for the product, and says no more than shoppers do.
+        if (kind != Kind.OPEN || !row.isSearched(w)) {
+          found.add(Assertion.of(kind, sentence, word.start(), word.end(), ""));
+        }
       }
     }
+  }
+
+  /** Whether a word only joins others: prepositions, pronouns and the like (Penn Treebank tags). */
+  private static boolean isGrammar(String word) {
+    Set<String> tags = English.tags(word);
+    return !tags.isEmpty() && GRAMMAR.containsAll(tags);
   }
 
   /** "Tolvane’s" is Tolvane, and "you’ll" you. */

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.language.Memo;
 import rhetor.core.support.Assertion.Kind;
@@ -44,7 +45,9 @@ final class WordKinds {
     boolean isIll =
         lexicon.shareKindOf(word, ILLS) > 0
             || lexicon.senses(word) == 1 && ILLS.stream().anyMatch(i -> lexicon.isKindOf(word, i));
-    if (words.is("health", word) || isIll) {
+    // "Adds" is no disorder.
+    boolean isDone = English.tags(word).stream().anyMatch(t -> t.startsWith("VB"));
+    if (words.is("health", word) || isIll && !isDone) {
       return Optional.of(Kind.HEALTH);
     }
     if (words.is("environment", word)) {
