@@ -5,6 +5,7 @@ type Cause = Schema['Cause'];
 const NAMES: Record<string, string> = {
   support: 'A statement that no fact bears out',
   'no source': 'A word that stands in no cell',
+  'plain language': 'Words that nobody reads aloud',
   claim: 'A claim the house no longer makes',
   'empty phrase': 'An empty phrase',
   markup: 'Markup among the words',

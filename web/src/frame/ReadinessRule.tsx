@@ -1,6 +1,9 @@
 import Box from '@mui/material/Box';
 import type { Schema } from '../api/client';
 
+const said = (f: Schema['Factor']) =>
+  `${f.name}: ${f.points} of ${f.most}${f.why ? `. ${f.why}` : ''}`;
+
 /** Readiness as a number, with its factors as a thin segmented rule that names them. */
 export function ReadinessRule({ readiness }: { readiness: Schema['Readiness'] }) {
   return (
@@ -12,8 +15,8 @@ export function ReadinessRule({ readiness }: { readiness: Schema['Readiness'] })
             key={f.name}
             tabIndex={0}
             role="img"
-            aria-label={`${f.name}: ${f.points} of ${f.most}`}
-            title={`${f.name}: ${f.points} of ${f.most}`}
+            aria-label={said(f)}
+            title={said(f)}
             sx={{
               flex: f.most,
               height: 7,

@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import { Fragment, type ReactNode } from 'react';
 import type { Schema } from '../api/client';
 import { serif } from '../theme';
@@ -13,18 +14,20 @@ interface Props {
   /** Indexes of sentences that are chosen, where they can be. */
   chosen?: number[];
   onChoose?: (sentence: number) => void;
+  /** Overrules a mark, where one may. */
+  onLetBe?: (mark: Mark) => void;
   /** Sentences that stood before: the others are set off as new. */
   old?: string[];
 }
 
 /** A field’s text as it will be read: footnote numerals at each sentence, marks in the margin. */
-export function Manuscript({ field, lit, onLight, chosen, onChoose, old }: Props) {
+export function Manuscript({ field, lit, onLight, chosen, onChoose, onLetBe, old }: Props) {
   const hasMargin = field.marks.some((m) => m.sentence >= 0);
   const whole = field.marks.filter((m) => m.sentence < 0);
   return (
     <Box>
       {whole.map((m, i) => (
-        <MarkNote key={i} mark={m} />
+        <MarkNote key={i} mark={m} onLetBe={onLetBe} />
       ))}
       {field.blocks.length === 0 && (
         <Box sx={{ fontFamily: serif, fontSize: 18, color: 'text.secondary', fontStyle: 'italic' }}>
@@ -62,7 +65,7 @@ export function Manuscript({ field, lit, onLight, chosen, onChoose, old }: Props
             {hasMargin && (
               <Box>
                 {marks.map((m, i) => (
-                  <MarkNote key={i} mark={m} />
+                  <MarkNote key={i} mark={m} onLetBe={onLetBe} />
                 ))}
               </Box>
             )}
@@ -185,7 +188,7 @@ function WithKeyword({ text, keyword }: { text: string; keyword: string }) {
   );
 }
 
-function MarkNote({ mark }: { mark: Mark }) {
+function MarkNote({ mark, onLetBe }: { mark: Mark; onLetBe?: (mark: Mark) => void }) {
   const isBad = mark.weight === 'MUST_FIX';
   return (
     <Box
@@ -203,6 +206,16 @@ function MarkNote({ mark }: { mark: Mark }) {
         {isBad ? 'must fix' : 'weigh'}
       </Box>
       : {mark.why}
+      {onLetBe && mark.mayBeOverruled && (
+        <Button
+          size="small"
+          sx={{ display: 'block', p: 0, minWidth: 0, fontSize: 12 }}
+          aria-label={`Let be: ${mark.words || mark.check}`}
+          onClick={() => onLetBe(mark)}
+        >
+          let be
+        </Button>
+      )}
     </Box>
   );
 }

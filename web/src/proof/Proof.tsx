@@ -14,6 +14,7 @@ import { useMay } from '../frame/session';
 import { Stage } from '../frame/Stage';
 import { Cell } from '../product/Facts';
 import { Editor } from './Editor';
+import { LeftOut, Overruled } from './LeftOut';
 import { Manuscript } from './Manuscript';
 import { Rewriting } from './Rewriting';
 import { Takes } from './Takes';
@@ -121,6 +122,31 @@ export function Proof(props: {
     act(
       () => take(api.POST('/api/proofs/{id}/restore', { params, body: { revision } })),
       'That revision counts now.',
+    );
+
+  const letBe = (mark: Schema['Mark']) =>
+    act(
+      () =>
+        take(
+          api.POST('/api/proofs/{id}/let-be', {
+            params,
+            body: {
+              field: fieldCode,
+              sentence: mark.sentence,
+              check: mark.check,
+              words: mark.words,
+            },
+          }),
+        ),
+      'Let be. This mark isn’t raised again for this sentence.',
+    );
+  const raiseAgain = (overruled: number) =>
+    act(
+      () =>
+        take(
+          api.POST('/api/proofs/{id}/raise-again', { params: { path }, body: { id: overruled } }),
+        ),
+      'The mark is raised again.',
     );
 
   const changeKeyword = (keyword: string) =>
@@ -260,7 +286,12 @@ export function Proof(props: {
               onClose={() => setMode('read')}
             />
           ) : (
-            <Manuscript field={field} lit={lit} onLight={setLit} />
+            <Manuscript
+              field={field}
+              lit={lit}
+              onLight={setLit}
+              onLetBe={maySign ? letBe : undefined}
+            />
           )}
         </Box>
         <Box
@@ -358,6 +389,8 @@ export function Proof(props: {
           mayChange={mayWrite}
           onChange={changeKeyword}
         />
+        <Overruled marks={proof.data.overruled} onRaiseAgain={maySign ? raiseAgain : undefined} />
+        <LeftOut facts={proof.data.leftOut} />
         <Typography variant="h3" sx={{ mt: 3 }}>
           History
         </Typography>

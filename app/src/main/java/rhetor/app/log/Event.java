@@ -16,6 +16,8 @@ public enum Event {
   STYLE_CHANGED("style changed"),
   SIGNED_OFF("signed off"),
   SENT_BACK("sent back"),
+  MARK_OVERRULED("mark let be"),
+  MARK_RAISED_AGAIN("mark raised again"),
   EDITION_STARTED("edition started"),
   SHOP_SETTLED("page in the shop settled"),
   CONNECTION_CHANGED("connection changed"),

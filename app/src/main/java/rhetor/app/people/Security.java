@@ -26,6 +26,8 @@ import rhetor.app.log.HouseLog;
 class Security {
   private static final String[] SIGN_OFF = {
     "/api/proofs/*/sign-off",
+    "/api/proofs/*/let-be",
+    "/api/proofs/*/raise-again",
     "/api/proofs/*/send-back",
     "/api/proofs/sign-off",
     "/api/editions/**",

@@ -42,7 +42,20 @@ class ProofController {
       List<TextStore.Revision> history,
       List<HouseLog.LogEntry> deeds,
       boolean canUndo,
-      String supplierText) {}
+      String supplierText,
+      List<ProofService.LeftOutFact> leftOut,
+      List<LetBeStore.Overruled> overruled) {}
+
+  /**
+   * A mark as the person saw it.
+   *
+   * @param field code of the field
+   * @param sentence index in the field, from 0
+   */
+  record OverruledMark(
+      @NotNull String field, int sentence, @NotNull String check, @NotNull String words) {}
+
+  record RaiseAgain(long id) {}
 
   record Change(@NotNull String text) {}
 
@@ -68,7 +81,9 @@ class ProofController {
             proofs.history(id),
             proofs.deeds(id),
             text.parentId() != 0,
-            product.facts().supplierText());
+            product.facts().supplierText(),
+            proofs.leftOut(product),
+            proofs.overruled(id));
     return ResponseEntity.ok().eTag(String.valueOf(text.id())).body(proof);
   }
 
@@ -95,6 +110,30 @@ class ProofController {
       @RequestHeader("If-Match") String seen,
       Principal person) {
     proofs.changeKeyword(id, change.keyword(), RequestWords.revision(seen), person.getName());
+    return get(id);
+  }
+
+  @PostMapping("/api/proofs/{id}/let-be")
+  ResponseEntity<Proof> letBe(
+      @PathVariable long id,
+      @Valid @RequestBody OverruledMark mark,
+      @RequestHeader("If-Match") String seen,
+      Principal person) {
+    proofs.letBe(
+        id,
+        RequestWords.field(mark.field()),
+        mark.sentence(),
+        mark.check(),
+        mark.words(),
+        RequestWords.revision(seen),
+        person.getName());
+    return get(id);
+  }
+
+  @PostMapping("/api/proofs/{id}/raise-again")
+  ResponseEntity<Proof> raiseAgain(
+      @PathVariable long id, @Valid @RequestBody RaiseAgain again, Principal person) {
+    proofs.raiseAgain(id, again.id(), person.getName());
     return get(id);
   }
 

@@ -21,13 +21,16 @@ import rhetor.app.template.Templates;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
 import rhetor.core.check.Checker;
+import rhetor.core.check.LetBe;
 import rhetor.core.check.Mark;
 import rhetor.core.check.Mending;
 import rhetor.core.compose.Composer;
+import rhetor.core.compose.LeftOut;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
 import rhetor.core.language.Nearness;
 import rhetor.core.reading.CellText;
+import rhetor.core.say.en.ValueText;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
 import rhetor.core.text.Block;
@@ -41,6 +44,7 @@ public class ProofService {
   private static final int LONGEST_INPUT = 40_000;
   private static final int LONGEST_KEYWORD = 100;
   private static final int DEEDS = 50;
+  private static final int LONGEST_OVERRULED = 1_000;
 
   /** Takes of a field among which one is looked for that mends it. */
   private static final int TAKES = 3;
@@ -48,6 +52,7 @@ public class ProofService {
   private static final Predicate<Mark> MUST_FIX = m -> m.weight() == Mark.Weight.MUST_FIX;
 
   private final TextStore texts;
+  private final LetBeStore letBe;
   private final ProductService products;
   private final HouseKnowledge knowledge;
   private final HouseTexts house;
@@ -59,6 +64,7 @@ public class ProofService {
 
   ProofService(
       TextStore texts,
+      LetBeStore letBe,
       ProductService products,
       HouseTexts house,
       HouseKnowledge knowledge,
@@ -68,6 +74,7 @@ public class ProofService {
       FreshTexts fresh,
       HouseLog log) {
     this.log = log;
+    this.letBe = letBe;
     this.fresh = fresh;
     this.grammar = grammar;
     this.house = house;
@@ -306,12 +313,83 @@ public class ProofService {
     List<Mark> found = new ArrayList<>(house.likeness(product.id(), draft).stream().toList());
     found.addAll(grammar.marks(draft, style.spelling()));
     return new Checker(knowledge.current(), style, Nearness.SHIPPED)
-        .check(draft, product.facts(), keyword, found);
+        .check(draft, product.facts(), keyword, found, letBe.letBe(product.id()));
   }
 
   /** What the checks say of a text now: claims may have been withdrawn since it was written. */
   Audit audit(Product product, Text text) {
     return audit(product, text.draft(), product.keyword());
+  }
+
+  /**
+   * Overrules a mark: it isn't raised again for that sentence.
+   *
+   * @param revision the revision that the person saw
+   * @throws Refused if the text has no such mark, or it can't be overruled
+   */
+  @Transactional
+  public void letBe(
+      long productId,
+      Field field,
+      int sentence,
+      String check,
+      String words,
+      long revision,
+      String by) {
+    Product product = products.get(productId);
+    Text text = current(product);
+    requireSeen(text, revision);
+    Mark mark =
+        audit(product, text).marks().stream()
+            .filter(m -> m.field() == field && m.sentence() == sentence)
+            .filter(m -> m.check().equals(check) && m.words().equals(words))
+            .findFirst()
+            .orElseThrow(() -> Refused.notFound("This text has no such mark any more."));
+    LetBe overruled = mark.of(text.draft());
+    if (!mark.mayBeOverruled()) {
+      throw Refused.conflict(
+          "This mark follows from the house's rules: change the rule, or the text.");
+    }
+    if (overruled.sentence().length() > LONGEST_OVERRULED
+        || overruled.words().length() > LONGEST_OVERRULED / 2) {
+      throw Refused.invalid(
+          "The sentence has more than %,d characters. Cut it into shorter ones first."
+              .formatted(LONGEST_OVERRULED));
+    }
+    letBe.add(productId, overruled, by);
+    recheck(productId);
+    note(Event.MARK_OVERRULED, product, by);
+  }
+
+  /** Raises a mark again that was overruled. */
+  @Transactional
+  public void raiseAgain(long productId, long id, String by) {
+    if (!letBe.remove(productId, id)) {
+      throw Refused.notFound("That mark is raised already.");
+    }
+    recheck(productId);
+    note(Event.MARK_RAISED_AGAIN, products.get(productId), by);
+  }
+
+  List<LetBeStore.Overruled> overruled(long productId) {
+    return letBe.of(productId);
+  }
+
+  /** What stands in no sentence, why, and what would bring it in. */
+  record LeftOutFact(String label, String value, String why, String whatToDo) {}
+
+  List<LeftOutFact> leftOut(Product product) {
+    ValueText values = new ValueText(knowledge.current());
+    return new LeftOut(knowledge.current())
+        .of(product.facts(), templates.style(product.id()).ownVoice()).stream()
+            .map(
+                t ->
+                    new LeftOutFact(
+                        t.fact().label(),
+                        values.spec(t.fact().value()),
+                        t.untold().orElseThrow().why(),
+                        t.untold().orElseThrow().cause().whatToDo()))
+            .toList();
   }
 
   /** A composer that knows the house's range, and writes unlike all its texts. */

@@ -14,7 +14,6 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.check.Mark.Weight;
-import rhetor.core.check.Readiness.Factor;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
@@ -22,13 +21,12 @@ import rhetor.core.fact.Value;
 import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Nearness;
-import rhetor.core.say.en.Fault;
-import rhetor.core.say.en.PlainLanguage;
 import rhetor.core.language.WordRuns;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
+import rhetor.core.say.en.Fault;
 import rhetor.core.say.en.KeywordUse;
-import rhetor.core.style.Aspect;
+import rhetor.core.say.en.PlainLanguage;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.Style;
@@ -117,6 +115,17 @@ public final class Checker {
    * @param found what was found already, by means that a single text doesn't give
    */
   public Audit check(Draft draft, ProductFacts product, String keyword, List<Mark> found) {
+    return check(draft, product, keyword, found, Set.of());
+  }
+
+  /**
+   * Checks a draft.
+   *
+   * @param found what was found already, by means that a single text doesn't give
+   * @param letBe marks that people have overruled; they aren't raised again
+   */
+  public Audit check(
+      Draft draft, ProductFacts product, String keyword, List<Mark> found, Set<LetBe> letBe) {
     List<Mark> marks = new ArrayList<>(found);
     Ground ground = new Ground(product, knowledge);
     Judge judge = new Judge(product, knowledge, nearness);
@@ -172,7 +181,10 @@ public final class Checker {
                       c.sources().stream().map(s -> s.column() + ": " + snippet(s.raw())).toList())
                   + "), so the text leaves it out. Correct the sheet and take it in again."));
     }
-    return new Audit(marks, new ReadinessFinder(knowledge, style)
+    marks.removeIf(m -> m.sentence() >= 0 && letBe.contains(m.of(draft)));
+    return new Audit(
+        marks,
+        new ReadinessFinder(knowledge, style)
             .of(new ReadinessFinder.Checked(draft, texts, product, keyword, marks)));
   }
 

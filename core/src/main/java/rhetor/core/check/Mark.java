@@ -1,7 +1,9 @@
 package rhetor.core.check;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.Set;
 import rhetor.core.style.Field;
+import rhetor.core.text.Draft;
 
 /**
  * Something that the checks found.
@@ -76,6 +78,21 @@ public record Mark(
   /** Whether it says that the text doesn't obey the house's style. */
   public boolean concernsStyle() {
     return STYLE.contains(check);
+  }
+
+  /** What a person may overrule: what the product is, and how a sentence reads. */
+  private static final Set<String> ARGUABLE =
+      Set.of("support", "no source", PLAIN, "grammar", "empty phrase", "repetition", "comparison");
+
+  /** Whether a person may say that it is fine as it stands. */
+  @JsonProperty(access = JsonProperty.Access.READ_ONLY)
+  public boolean mayBeOverruled() {
+    return sentence >= 0 && ARGUABLE.contains(check);
+  }
+
+  /** The mark as what is overruled in a draft. */
+  public LetBe of(Draft draft) {
+    return new LetBe(check, draft.sentences(field).get(sentence).text(), words);
   }
 
   /** How much a mark weighs. */

@@ -17,7 +17,11 @@ public record Readiness(int score, List<Factor> factors) {
    * @param most what it could get
    * @param why what keeps it from getting all, in a sentence; empty if it does
    */
-  public record Factor(String name, int points, int most, String why) {}
+  public record Factor(String name, int points, int most, String why) {
+    public Factor {
+      why = why == null ? "" : why;
+    }
+  }
 
   static Readiness of(List<Factor> factors) {
     return new Readiness(factors.stream().mapToInt(Factor::points).sum(), List.copyOf(factors));

@@ -67,7 +67,11 @@ final class ReadinessFinder {
    * @param marks what the checks found
    */
   record Checked(
-      Draft draft, Map<Field, String> texts, ProductFacts product, String keyword, List<Mark> marks) {
+      Draft draft,
+      Map<Field, String> texts,
+      ProductFacts product,
+      String keyword,
+      List<Mark> marks) {
     /** How many sentences are read as prose. */
     int sentences() {
       int sentences = 0;
@@ -101,8 +105,7 @@ final class ReadinessFinder {
     for (Aspect aspect : Aspect.values()) {
       Part part = part(aspect, checked);
       int most = style.weight(aspect);
-      factors.add(
-          new Factor(aspect.label(), (int) Math.round(part.share * most), most, part.why));
+      factors.add(new Factor(aspect.label(), (int) Math.round(part.share * most), most, part.why));
     }
     return Readiness.of(factors);
   }
@@ -118,7 +121,8 @@ final class ReadinessFinder {
         long sentences = checked.count("sentence length");
         yield Part.less(
             fields * 0.5 + sentences * 0.25,
-            "%s too long or too short.".formatted(counted(fields + sentences, "text is", "texts are")));
+            "%s too long or too short."
+                .formatted(counted(fields + sentences, "text is", "texts are")));
       }
       case ESSENTIALS -> essentials(checked.product());
       case KEYWORD ->
@@ -181,10 +185,7 @@ final class ReadinessFinder {
     double wanted = Math.max(1, Math.min(PLENTY, facts.size() * ENOUGH));
     double share = Math.min(1, told / wanted);
     boolean isKnown = !checked.product().kindNoun().isEmpty();
-    String why =
-        share < 1
-            ? "%d of %d facts are told.".formatted(told, facts.size())
-            : "";
+    String why = share < 1 ? "%d of %d facts are told.".formatted(told, facts.size()) : "";
     return isKnown
         ? new Part(share, why)
         : new Part(share * UNKNOWN_KIND, (why + " Nobody has said what it is.").strip());
@@ -229,7 +230,10 @@ final class ReadinessFinder {
   /** In proportion to the class's essential facts; by number of facts for unknown classes. */
   private Part essentials(ProductFacts product) {
     List<String> essential =
-        knowledge.productClass(product.productClass()).map(ProductClass::essential).orElse(List.of());
+        knowledge
+            .productClass(product.productClass())
+            .map(ProductClass::essential)
+            .orElse(List.of());
     if (essential.isEmpty()) {
       long known =
           product.facts().stream()

@@ -23,7 +23,9 @@ final class WordJudge {
       Pattern.compile("(?<![\\p{L}\\d-])\\p{Lu}{1,5}\\d[\\p{Lu}\\d]*(?![\\p{L}\\d])");
 
   private static final Set<String> GRAMMAR =
-      Set.of("IN", "DT", "CC", "PRP", "PRP$", "WDT", "WP", "WP$", "WRB", "MD", "RP", "EX", "PDT", "UH");
+      Set.of(
+          "IN", "DT", "CC", "PRP", "PRP$", "WDT", "WP", "WP$", "WRB", "MD", "RP", "EX", "PDT",
+          "UH");
 
   private final Knowledge knowledge;
   private final Row row;

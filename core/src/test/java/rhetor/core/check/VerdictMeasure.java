@@ -31,8 +31,7 @@ public final class VerdictMeasure {
         boolean isMarked =
             audit.marks().stream()
                 .filter(m -> m.field() == Field.DESCRIPTION && m.sentence() == index)
-                .anyMatch(
-                    m -> List.of("support", "no source", Mark.PLAIN).contains(m.check()));
+                .anyMatch(m -> List.of("support", "no source", Mark.PLAIN).contains(m.check()));
         String label = (text.publish() ? "copywriter's " : "") + sentence.label();
         int[] counts = byLabel.computeIfAbsent(label, l -> new int[2]);
         counts[0]++;

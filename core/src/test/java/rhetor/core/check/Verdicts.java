@@ -21,7 +21,9 @@ import rhetor.core.text.Sentence;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Texts for sheets that nobody prepared for, with an editor's verdict on each and its sentences. */
+/**
+ * Texts for sheets that nobody prepared for, with an editor's verdict on each and its sentences.
+ */
 public final class Verdicts {
   private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -61,7 +63,10 @@ public final class Verdicts {
     for (JsonNode each : JSON.readTree(verdicts.resolve("judged.json").toFile())) {
       Map<String, ProductFacts> of = products.get(each.get("sheet").asString());
       Optional<ProductFacts> product =
-          of.keySet().stream().filter(sku -> hasCell(each.get("row"), sku)).findFirst().map(of::get);
+          of.keySet().stream()
+              .filter(sku -> hasCell(each.get("row"), sku))
+              .findFirst()
+              .map(of::get);
       boolean isRewritten = each.get("verdict").asString().equals("rewrite");
       if (product.isPresent() && isRewritten) {
         List<Labelled> sentences = new ArrayList<>();
@@ -72,10 +77,7 @@ public final class Verdicts {
                         new Labelled(s.get("text").asString(), s.get("label").asString())));
         texts.add(
             new Text(
-                false,
-                product.get(),
-                draft(each.get("title").asString(), sentences),
-                sentences));
+                false, product.get(), draft(each.get("title").asString(), sentences), sentences));
       }
     }
     return texts;

@@ -31,6 +31,7 @@ public final class EnglishProse implements Prose {
   private static final Pattern SHARE = Pattern.compile("\\d{1,3}(?:[.,]\\d{1,2})? ?%");
 
   private static final Pattern SENTENCE_END = Pattern.compile("[.]$");
+
   /** The longest list of imperatives that is one value. */
   private static final int MOST_ORDERS = 4;
 

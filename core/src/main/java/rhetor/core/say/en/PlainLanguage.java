@@ -56,7 +56,8 @@ public final class PlainLanguage {
 
   /** "Size M", "vitamin C": single letters that are names. */
   private static final Pattern LETTERED =
-      Pattern.compile("(?i)sizes?|vitamins?|grade|class|type|category|cup|plan|usb|omega|group|and|or|to|model");
+      Pattern.compile(
+          "(?i)sizes?|vitamins?|grade|class|type|category|cup|plan|usb|omega|group|and|or|to|model");
 
   private static final Pattern SPOKEN_ADJECTIVE =
       Pattern.compile("^(?:The|This) (\\p{L}+) (?:is|are|has|have|comes|weighs|measures|holds)\\b");
@@ -91,7 +92,8 @@ public final class PlainLanguage {
   private static final Pattern SIZE = Pattern.compile("\\d{0,2}[XSML]{1,4}(?:[-–][XSML]{1,4})?");
 
   private static final Pattern AMOUNT =
-      Pattern.compile("[~€£$]?\\d[\\d.,–-]*(?:\\p{L}{1,4}|°C?|%|[\"″]|\\p{L}{1,3}²)?[.]?|\\d+[x×+:]\\d+|\\d+/\\d+[\"″]?|\\d+(?:st|nd|rd|th)|½|¼|¾|\\d+/\\d+");
+      Pattern.compile(
+          "[~€£$]?\\d[\\d.,–-]*(?:\\p{L}{1,4}|°C?|%|[\"″]|\\p{L}{1,3}²)?[.]?|\\d+[x×+:]\\d+|\\d+/\\d+[\"″]?|\\d+(?:st|nd|rd|th)|½|¼|¾|\\d+/\\d+");
 
   /** Words after which a code stands as a value of its own. */
   private static final Set<String> BEFORE_VALUE =
@@ -146,7 +148,12 @@ public final class PlainLanguage {
       return Optional.empty();
     }
     Matcher m =
-        Pattern.compile("^((?:The )?[\\p{Lu}\\d][^.;:]{1,60}?) by " + Pattern.quote(brand) + "\\b|^" + Pattern.quote(brand) + "[’']s? ([\\p{Lu}\\d][^.;:]{1,60}?) (?:is|are|has)\\b")
+        Pattern.compile(
+                "^((?:The )?[\\p{Lu}\\d][^.;:]{1,60}?) by "
+                    + Pattern.quote(brand)
+                    + "\\b|^"
+                    + Pattern.quote(brand)
+                    + "[’']s? ([\\p{Lu}\\d][^.;:]{1,60}?) (?:is|are|has)\\b")
             .matcher(sentence);
     if (!m.find()) {
       return Optional.empty();
@@ -216,11 +223,18 @@ public final class PlainLanguage {
     boolean isWithoutNoun = before.isEmpty() || BEFORE_VALUE.contains(lower(before));
     return switch (untold.cause()) {
       case CODE ->
-          isWithoutNoun || word.length() == 1 && Character.isUpperCase(word.charAt(0)) && !LETTERED.matcher(before).matches() ? Optional.of(new Fault(Kind.CODE, word)) : Optional.empty();
+          isWithoutNoun
+                  || word.length() == 1
+                      && Character.isUpperCase(word.charAt(0))
+                      && !LETTERED.matcher(before).matches()
+              ? Optional.of(new Fault(Kind.CODE, word))
+              : Optional.empty();
       default -> {
         boolean isCapitals = word.equals(word.toUpperCase(Locale.ROOT));
         boolean isShort =
-            isCapitals ? word.length() < INITIALS : word.length() <= SHORT || !VOWEL.matcher(word).find();
+            isCapitals
+                ? word.length() < INITIALS
+                : word.length() <= SHORT || !VOWEL.matcher(word).find();
         boolean isKnown = isCapitals ? !English.tags(word).isEmpty() : English.isKnown(word);
         yield word.endsWith(".") || isShort && !isKnown
             ? Optional.of(new Fault(Kind.SHORTHAND, word))
@@ -235,7 +249,9 @@ public final class PlainLanguage {
             || STANDARDS.contains(word) && after.chars().anyMatch(Character::isDigit);
     boolean isSized =
         SIZE.matcher(word).matches()
-            && (before.toLowerCase(Locale.ROOT).startsWith("size") || before.endsWith("and") || !after.isEmpty());
+            && (before.toLowerCase(Locale.ROOT).startsWith("size")
+                || before.endsWith("and")
+                || !after.isEmpty());
     return isOfStandard
         || isSized
         || AMOUNT.matcher(word).matches()
@@ -308,7 +324,10 @@ public final class PlainLanguage {
         boolean isSaid =
             !isMeasured
                 && (item.contains(" when ")
-                    || isOfThings && end.length() > 2 && English.isAdjective(end) && words.length == 1
+                    || isOfThings
+                        && end.length() > 2
+                        && English.isAdjective(end)
+                        && words.length == 1
                     || (last.contains("JJ") || last.contains("VBN"))
                         && last.stream().noneMatch(t -> t.startsWith("NN")));
         said += isSaid ? 1 : 0;
@@ -383,15 +402,22 @@ public final class PlainLanguage {
       if (m.find()) {
         String words = m.group("after") == null ? m.group("before") : m.group("after");
         String head =
-            words.split(
-                " (?:in|with|of|for|from|that|by|which|made|rated|to|at|on|and|who|whose)\\b")[0];
+            words
+                .split(
+                    " (?:in|with|of|for|from|that|by|which|made|rated|to|at|on|and|who|whose)\\b")[
+                0];
         String noun = English.singular(lower(English.lastWord(head.strip())));
-        boolean isPerson = Lexicon.shipped().isKindOf(noun, "person") && Lexicon.shipped().goods(noun) < 0.5;
-        boolean isNothing = Lexicon.shipped().sorts(noun).isEmpty() && !knowledge.things().contains(noun)
+        boolean isPerson =
+            Lexicon.shipped().isKindOf(noun, "person") && Lexicon.shipped().goods(noun) < 0.5;
+        boolean isNothing =
+            Lexicon.shipped().sorts(noun).isEmpty() && !knowledge.things().contains(noun)
                 || English.tags(noun).contains("JJ") && Lexicon.shipped().goods(noun) < 0.5;
         boolean isKnown = lower(product.kindNoun()).endsWith(noun);
         // "Skarn is a windproof, breathable jacket" hasn't come to its noun yet.
-        boolean isUnfinished = m.end() < sentence.length() && sentence.charAt(m.end()) == ',' && English.tags(noun).contains("JJ")
+        boolean isUnfinished =
+            m.end() < sentence.length()
+                && sentence.charAt(m.end()) == ','
+                && English.tags(noun).contains("JJ")
                 && English.tags(noun).stream().noneMatch(t -> t.startsWith("NN"));
         if (!isKnown && !isUnfinished && (isPerson || isNothing) && English.isKnown(noun)) {
           return Optional.of(new Fault(Kind.NO_THING, head.strip()));

@@ -1,6 +1,5 @@
 package rhetor.core.say.en;
 
-import rhetor.core.compose.Slots;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Collections;

@@ -1,0 +1,127 @@
+package rhetor.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.TestInstance.Lifecycle;
+import org.junit.jupiter.api.extension.ExtendWith;
+import rhetor.app.people.Role;
+import tools.jackson.databind.JsonNode;
+
+/** Marks that a person overrules, and what is left out of a text, over HTTP. */
+@ExtendWith(RunningRhetor.class)
+@TestInstance(Lifecycle.PER_CLASS)
+class OverrulingTest {
+  private static final String SHEET =
+      "SKU,Name,Category,Brand,Material,Weight,Finish,Flange\n"
+          + "OV-1,Larder,Storage boxes,Heddle,steel,900 g,matt (powder),42/3 rh\n";
+
+  private Visitor editor;
+  private Visitor writer;
+  private long product;
+
+  @BeforeAll
+  void a_text_is_written(RunningRhetor.House house) {
+    editor = house.as(Role.EDITOR);
+    writer = house.as(Role.WRITER);
+    long intake = editor.upload("OV.csv", SHEET).expect(200).id();
+    editor.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
+    editor.write(List.of(), intake, "plain");
+    product =
+        editor
+            .get("/api/products?intake=" + intake)
+            .body()
+            .path("items")
+            .get(0)
+            .path("id")
+            .asLong();
+  }
+
+  private JsonNode proof() {
+    return editor.get("/api/proofs/" + product).expect(200).body();
+  }
+
+  private static List<JsonNode> marks(JsonNode proof, String check) {
+    List<JsonNode> marks = new ArrayList<>();
+    for (JsonNode field : proof.path("fields")) {
+      for (JsonNode mark : field.path("marks")) {
+        if (mark.path("check").asString().equals(check)
+            && field.path("code").asString().equals("short_description")) {
+          marks.add(mark);
+        }
+      }
+    }
+    return marks;
+  }
+
+  private Visitor.Answer save(String text) {
+    return editor.seen(
+        proof().path("revision").asLong(),
+        "PUT",
+        "/api/proofs/" + product + "/fields/short_description",
+        Map.of("text", text));
+  }
+
+  private Visitor.Answer letBe(Visitor who, JsonNode mark) {
+    return who.seen(
+        proof().path("revision").asLong(),
+        "POST",
+        "/api/proofs/" + product + "/let-be",
+        Map.of(
+            "field", "short_description",
+            "sentence", mark.path("sentence").asInt(),
+            "check", mark.path("check").asString(),
+            "words", mark.path("words").asString()));
+  }
+
+  @Test
+  void a_mark_that_somebody_lets_be_is_not_raised_again_for_that_sentence() {
+    save("Larder is a storage box of oak. It weighs 900 g.").expect(200);
+    List<JsonNode> before = marks(proof(), "support");
+    assertThat(before)
+        .singleElement()
+        .satisfies(m -> assertThat(m.path("words").asString()).isEqualTo("oak"));
+
+    letBe(writer, before.getFirst()).expect(403);
+    JsonNode after = letBe(editor, before.getFirst()).expect(200).body();
+    assertThat(marks(after, "support")).isEmpty();
+    assertThat(after.path("overruled")).hasSize(1);
+    letBe(editor, before.getFirst()).expect(404);
+
+    // The sentence stands as it stood, whatever happens beside it.
+    save("Larder is a storage box of oak. It weighs just 900 g.").expect(200);
+    assertThat(marks(proof(), "support")).isEmpty();
+    // Another sentence is another matter.
+    save("Larder is a storage box made of oak. It weighs 900 g.").expect(200);
+    assertThat(marks(proof(), "support")).hasSize(1);
+
+    long overruled = proof().path("overruled").get(0).path("id").asLong();
+    editor.post("/api/proofs/" + product + "/raise-again", Map.of("id", overruled)).expect(200);
+    editor.post("/api/proofs/" + product + "/raise-again", Map.of("id", overruled)).expect(404);
+    assertThat(proof().path("overruled")).isEmpty();
+  }
+
+  @Test
+  void what_is_left_out_says_why_and_what_would_bring_it_in() {
+    JsonNode leftOut = proof().path("leftOut");
+    assertThat(leftOut)
+        .anySatisfy(
+            f -> {
+              assertThat(f.path("label").asString()).isEqualTo("Finish");
+              assertThat(f.path("why").asString()).contains("signs that nobody reads aloud");
+              assertThat(f.path("whatToDo").asString()).isNotBlank();
+            })
+        .anySatisfy(
+            f -> {
+              assertThat(f.path("label").asString()).isEqualTo("Flange");
+              assertThat(f.path("why").asString()).contains("Nobody has said yet");
+            });
+    assertThat(leftOut)
+        .noneSatisfy(f -> assertThat(f.path("label").asString()).isEqualTo("Weight"));
+  }
+}
