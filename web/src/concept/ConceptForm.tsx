@@ -48,9 +48,24 @@ const BLANK: Body = {
   say: {},
 };
 
+/** A new kind of fact for a heading of a sheet; for no heading an empty one. */
+export const blank = (heading: string): Body =>
+  heading
+    ? {
+        ...BLANK,
+        id: `own_${heading.toLowerCase().replace(/[^a-z0-9]+/g, '_')}`
+          .replace(/_+$/, '')
+          .slice(0, 40),
+        label: heading,
+        names: [heading.toLowerCase()],
+      }
+    : BLANK;
+
 /** One kind of fact while it is read or changed, and how it reads on real products meanwhile. */
 export function ConceptForm(props: {
   concept: View | null;
+  /** What a new one starts with. */
+  start: Body;
   choices: Schema['ConceptChoices'];
   mayDecide: boolean;
   onKept: (texts: number) => void;
@@ -59,7 +74,7 @@ export function ConceptForm(props: {
 }) {
   const { concept, choices, mayDecide } = props;
   const notice = useNotice();
-  const [body, setBody] = useState<Body>(concept?.concept ?? BLANK);
+  const [body, setBody] = useState<Body>(concept?.concept ?? props.start);
   const tried = useDeferredValue(body);
   const isOwn = !concept || concept.state === 'OWN';
   const trial = useQuery({
@@ -76,7 +91,7 @@ export function ConceptForm(props: {
     onError: notice.trouble,
   });
   const set = (change: Partial<Body>) => setBody((now) => ({ ...now, ...change }));
-  const isChanged = JSON.stringify(body) !== JSON.stringify(concept?.concept ?? BLANK);
+  const isChanged = JSON.stringify(body) !== JSON.stringify(concept?.concept ?? props.start);
   const problems = trial.data?.problems ?? [];
   const field = { size: 'small', fullWidth: true, disabled: !mayDecide, sx: { mb: 1.5 } } as const;
   const half = { display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: 1.5 };

@@ -10,7 +10,8 @@ import { useNotice } from '../frame/Notice';
 import { Sentence, TypedWord, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
 import { STANDINGS } from '../frame/standings';
-import { ConceptForm } from './ConceptForm';
+import { blank, ConceptForm } from './ConceptForm';
+import { Untold } from './Untold';
 
 type Concept = Schema['ConceptView'];
 
@@ -22,6 +23,8 @@ export function ConceptsPage() {
   const [state, setState] = useState('ALL');
   const [search, setSearch] = useState('');
   const [open, setOpen] = useState<Concept | 'new' | null>(null);
+  // A heading that is to get words; the form starts with it.
+  const [heading, setHeading] = useState('');
   const choices = useQuery({
     queryKey: ['concepts', 'choices'],
     queryFn: () => take(api.GET('/api/concepts/choices')),
@@ -65,10 +68,24 @@ export function ConceptsPage() {
             about <TypedWord label="Words" value={search} onSettled={setSearch} />.
           </Sentence>
           {mayDecide && (
-            <Button variant="outlined" size="small" onClick={() => setOpen('new')}>
+            <Button
+              variant="outlined"
+              size="small"
+              onClick={() => {
+                setHeading('');
+                setOpen('new');
+              }}
+            >
               Add a kind of fact
             </Button>
           )}
+          <Untold
+            mayDecide={mayDecide}
+            onSay={(u) => {
+              setHeading(u.heading);
+              setOpen('new');
+            }}
+          />
           {concepts.data?.length === 0 && (
             <Box sx={{ color: 'text.secondary', mt: 2 }}>
               No kind of fact is like that. Change the words above, or add one.
@@ -93,8 +110,9 @@ export function ConceptsPage() {
       detail={
         open && choices.data ? (
           <ConceptForm
-            key={open === 'new' ? '' : open.concept.id}
+            key={open === 'new' ? `new ${heading}` : open.concept.id}
             concept={open === 'new' ? null : open}
+            start={blank(heading)}
             choices={choices.data}
             mayDecide={mayDecide}
             onKept={(texts) => decided('Kept.', texts)}

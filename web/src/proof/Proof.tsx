@@ -14,6 +14,7 @@ import { useMay } from '../frame/session';
 import { Stage } from '../frame/Stage';
 import { Cell } from '../product/Facts';
 import { Editor } from './Editor';
+import { Learned } from './Learned';
 import { LeftOut, Overruled } from './LeftOut';
 import { Manuscript } from './Manuscript';
 import { Rewriting } from './Rewriting';
@@ -354,6 +355,7 @@ export function Proof(props: {
             Keys ?
           </Button>
         </Box>
+        {maySign && mode === 'read' && <Learned learnable={proof.data.learnable} />}
         {product.mustFix > 0 && (
           <Typography sx={{ color: 'error.main' }}>
             {product.mustFix === 1 ? 'One mark' : `${product.mustFix} marks`} must be fixed before

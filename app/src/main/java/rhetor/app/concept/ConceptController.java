@@ -97,6 +97,30 @@ class ConceptController {
     return concepts.tryOut(concept(body));
   }
 
+  /** Headings that no sentence tells yet, those of most products first. */
+  @GetMapping("/api/concepts/untold")
+  List<HouseConcepts.UntoldHeading> untold() {
+    return concepts.untold();
+  }
+
+  /**
+   * A wording for a heading.
+   *
+   * @param form the place in a sentence: verb, with, part, ...
+   * @param wording with {@code {v}} or {@code {asis}} where the value goes
+   */
+  record NewWording(@NotNull String heading, @NotNull String form, @NotNull String wording) {}
+
+  @PostMapping("/api/concepts/wordings")
+  Touched learn(@Valid @RequestBody NewWording wording, Principal person) {
+    return new Touched(
+        concepts.learn(
+            CellText.clean(wording.heading()),
+            wording.form().strip().toLowerCase(Locale.ROOT),
+            CellText.clean(wording.wording()),
+            person.getName()));
+  }
+
   @PutMapping("/api/concepts/{id}")
   Touched put(@PathVariable String id, @Valid @RequestBody ConceptBody body, Principal person) {
     if (!id.equals(body.id())) {

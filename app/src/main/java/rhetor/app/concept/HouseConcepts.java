@@ -4,9 +4,13 @@ import static rhetor.app.knowledge.HouseKnowledge.CONCEPTS;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
@@ -18,13 +22,19 @@ import rhetor.app.product.ProductService;
 import rhetor.app.product.ProductService.Look;
 import rhetor.app.web.Refused;
 import rhetor.core.compose.ConceptCheck;
+import rhetor.core.fact.Fact;
 import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.text.Support;
 
 /** The kinds of facts that the house knows, and what it decides about their names and words. */
 @Service
 public class HouseConcepts {
   private static final int EXAMPLES = 4;
+  private static final int SAMPLES = 3;
+  private static final int MOST_HEADINGS = 200;
+  private static final int LONGEST_ID = 40;
+  private static final int USUAL_WEIGHT = 50;
 
   private final HouseKnowledge house;
   private final ProductService products;
@@ -125,6 +135,113 @@ public class HouseConcepts {
     house.decide(CONCEPTS, concept.id(), concept, shipped ? Standing.CHANGED : Standing.OWN, by);
     products.markStale(touched);
     return touched.size();
+  }
+
+  /**
+   * A heading that no sentence tells yet.
+   *
+   * @param products how many of the products looked at have it
+   * @param values a few of its cells, all different
+   */
+  record UntoldHeading(String heading, int products, List<String> values) {}
+
+  /**
+   * Headings whose facts no wording tells, those of most products first; none of other languages.
+   */
+  List<UntoldHeading> untold() {
+    Knowledge knowledge = house.current();
+    Map<String, Set<String>> values = new LinkedHashMap<>();
+    Map<String, Integer> counts = new HashMap<>();
+    products.look(
+        facts -> {
+          for (Fact fact : facts.facts()) {
+            if (fact.concept().isEmpty()
+                && !fact.foreign()
+                && knowledge.toldAs("", fact.label()).isEmpty()) {
+              counts.merge(fact.label(), 1, Integer::sum);
+              Set<String> some = values.computeIfAbsent(fact.label(), l -> new LinkedHashSet<>());
+              if (some.size() < SAMPLES) {
+                some.add(fact.source().raw());
+              }
+            }
+          }
+          return false;
+        },
+        (product, facts) -> Optional.empty(),
+        0);
+    return counts.entrySet().stream()
+        .sorted(
+            Map.Entry.<String, Integer>comparingByValue()
+                .reversed()
+                .thenComparing(Map.Entry.comparingByKey()))
+        .limit(MOST_HEADINGS)
+        .map(e -> new UntoldHeading(e.getKey(), e.getValue(), List.copyOf(values.get(e.getKey()))))
+        .toList();
+  }
+
+  /**
+   * Keeps how a heading's facts are told from now on, beside what the house has for it already;
+   * returns how many texts of products with such a fact are stale now.
+   *
+   * @param form the place in a sentence
+   * @throws Refused if the wording can't stand, with what to do
+   */
+  @Transactional
+  public int learn(String heading, String form, String wording, String by) {
+    Knowledge knowledge = house.current();
+    Concept before = knowledge.toldAs("", heading).orElseGet(() -> blank(heading));
+    Map<String, List<String>> say = new LinkedHashMap<>(before.say());
+    List<String> wordings = new ArrayList<>(say.getOrDefault(form, List.of()));
+    if (!wordings.contains(wording)) {
+      wordings.addFirst(wording);
+    }
+    say.put(form, wordings);
+    Concept after = before.saying(say);
+    List<String> problems = ConceptCheck.problems(after, house.standard());
+    if (!problems.isEmpty()) {
+      throw Refused.invalid(String.join(" ", problems));
+    }
+    house.decide(CONCEPTS, after.id(), after, Standing.OWN, by);
+    List<Long> having = new ArrayList<>();
+    products.eachSource(
+        (product, text, facts) -> {
+          boolean has =
+              facts.facts().stream()
+                  .anyMatch(
+                      f ->
+                          f.concept().isEmpty()
+                              && f.label().strip().equalsIgnoreCase(heading.strip()));
+          if (text != 0 && has && (having.isEmpty() || having.getLast() != product)) {
+            having.add(product);
+          }
+        });
+    products.markStale(having);
+    return having.size();
+  }
+
+  /** A kind of fact for a heading, with no words yet. */
+  private Concept blank(String heading) {
+    String slug = heading.strip().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "_");
+    String id = "own_" + slug.replaceAll("^_+|_+$", "");
+    return new Concept(
+        id.length() > LONGEST_ID ? id.substring(0, LONGEST_ID) : id,
+        heading.strip(),
+        "",
+        Map.of("en", List.of(heading.strip().toLowerCase(Locale.ROOT))),
+        Concept.Kind.WORDS,
+        "",
+        "",
+        "features",
+        USUAL_WEIGHT,
+        "",
+        List.of(),
+        List.of(),
+        List.of(),
+        false,
+        Map.of(),
+        List.of(),
+        List.of(),
+        Map.of());
   }
 
   /**

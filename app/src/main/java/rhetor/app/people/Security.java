@@ -92,6 +92,7 @@ class Security {
                         "/api/claims/*/ban",
                         "/api/claims/*/restore",
                         "/api/concepts/*/restore",
+                        "/api/concepts/wordings",
                         "/api/kinds/*/restore",
                         "/api/angles",
                         "/api/channels")

@@ -44,7 +44,8 @@ class ProofController {
       boolean canUndo,
       String supplierText,
       List<ProofService.LeftOutFact> leftOut,
-      List<LetBeStore.Overruled> overruled) {}
+      List<LetBeStore.Overruled> overruled,
+      List<ProofService.Learnable> learnable) {}
 
   /**
    * A mark as the person saw it.
@@ -83,7 +84,8 @@ class ProofController {
             text.parentId() != 0,
             product.facts().supplierText(),
             proofs.leftOut(product),
-            proofs.overruled(id));
+            proofs.overruled(id),
+            proofs.learnable(product, text));
     return ResponseEntity.ok().eTag(String.valueOf(text.id())).body(proof);
   }
 

@@ -2,11 +2,13 @@ package rhetor.app.proof;
 
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.finding.Findings;
@@ -29,12 +31,16 @@ import rhetor.core.compose.LeftOut;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
 import rhetor.core.language.Nearness;
+import rhetor.core.plan.Telling;
+import rhetor.core.plan.Untold;
 import rhetor.core.reading.CellText;
+import rhetor.core.say.en.Learner;
 import rhetor.core.say.en.ValueText;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
 import rhetor.core.text.Block;
 import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
 
 /**
  * Keeps texts, takes changes by hand, and lets them go once somebody has put their word to them.
@@ -390,6 +396,53 @@ public class ProofService {
                         t.untold().orElseThrow().why(),
                         t.untold().orElseThrow().cause().whatToDo()))
             .toList();
+  }
+
+  /**
+   * How a person put a fact that no wording tells, so that others can be told so.
+   *
+   * @param heading its column
+   * @param sentence what they wrote
+   */
+  record Learnable(String heading, String sentence, String form, String wording) {}
+
+  /** What the changes by hand of the text that counts teach of facts that no wording tells. */
+  List<Learnable> learnable(Product product, Text text) {
+    if (!text.origin().equals("HAND") || text.parentId() == 0) {
+      return List.of();
+    }
+    Learner learner = new Learner(knowledge.current());
+    Set<String> before = new HashSet<>(sentences(text(text.parentId()).draft()));
+    List<Learnable> learnable = new ArrayList<>();
+    for (Telling untold :
+        new LeftOut(knowledge.current())
+            .of(product.facts(), templates.style(product.id()).ownVoice())) {
+      if (untold.untold().orElseThrow().cause() != Untold.Cause.NO_WORDING) {
+        continue;
+      }
+      sentences(text.draft()).stream()
+          .filter(s -> !before.contains(s))
+          .flatMap(
+              s ->
+                  learner.learn(s, untold.fact(), product.facts()).stream()
+                      .map(
+                          l ->
+                              new Learnable(
+                                  l.fact().label(),
+                                  s,
+                                  l.form().name().toLowerCase(Locale.ROOT),
+                                  l.wording())))
+          .findFirst()
+          .ifPresent(learnable::add);
+    }
+    return learnable;
+  }
+
+  private static List<String> sentences(Draft draft) {
+    return Stream.of(Field.DESCRIPTION, Field.SHORT_DESCRIPTION)
+        .flatMap(f -> draft.sentences(f).stream())
+        .map(Sentence::text)
+        .toList();
   }
 
   /** A composer that knows the house's range, and writes unlike all its texts. */

@@ -98,7 +98,7 @@ public final class SupportFinder {
   private Set<String> called(Fact fact) {
     Set<String> called = new LinkedHashSet<>(Set.of(fact.label()));
     knowledge
-        .concept(fact.concept())
+        .toldAs(fact.concept(), fact.label())
         .ifPresent(
             concept -> {
               called.addAll(concept.names().getOrDefault("en", List.of()));

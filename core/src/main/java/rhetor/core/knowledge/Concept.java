@@ -61,6 +61,13 @@ public record Concept(
     }
   }
 
+  /** The same concept with other general wordings. */
+  public Concept saying(Map<String, List<String>> other) {
+    return new Concept(
+        id, label, gloss, names, kind, dimension, unit, theme, weight, terms, hypernyms, cues,
+        classes, anyOrder, other, sayOf, notOf, compare);
+  }
+
   /** All wordings, whatever they are said of. */
   public Stream<String> wordings() {
     return Stream.concat(Stream.of(say), sayOf.stream().map(SayOf::say))

@@ -38,6 +38,10 @@ public final class Knowledge {
   private final Map<String, Map<String, String>> abbreviations = new LinkedHashMap<>();
   private final Map<String, Set<String>> roleWords = new LinkedHashMap<>();
   private final Map<String, String> roleGlosses = new LinkedHashMap<>();
+
+  /** What the house has added, by the headings that it gave for it. */
+  private final Map<String, Concept> ownByName = new LinkedHashMap<>();
+
   private final Set<String> vague = new LinkedHashSet<>();
   private final Set<String> coined = new LinkedHashSet<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
@@ -68,6 +72,14 @@ public final class Knowledge {
     unitsBySymbol.putAll(from.unitsBySymbol);
     concepts.putAll(from.concepts);
     otherConcepts.forEach(c -> concepts.put(c.id(), c));
+    ownByName.putAll(from.ownByName);
+    for (Concept own : otherConcepts) {
+      if (!from.concepts.containsKey(own.id())) {
+        own.names()
+            .getOrDefault("en", List.of())
+            .forEach(n -> ownByName.put(n.toLowerCase(Locale.ROOT), own));
+      }
+    }
     classes.putAll(from.classes);
     otherClasses.forEach(c -> classes.put(c.id(), c));
     terms.addAll(from.terms);
@@ -267,6 +279,20 @@ public final class Knowledge {
 
   public Optional<Concept> concept(String id) {
     return Optional.ofNullable(concepts.get(id));
+  }
+
+  /**
+   * The concept in whose words a fact is told: its own, or, where a column was kept under its own
+   * heading, one that the house has added for that heading. No concept that ships is taken so: what
+   * nobody could place is told in no words but the house's.
+   *
+   * @param concept the fact's concept, or empty
+   * @param heading what its column is called
+   */
+  public Optional<Concept> toldAs(String concept, String heading) {
+    return concept.isEmpty()
+        ? Optional.ofNullable(ownByName.get(heading.strip().toLowerCase(Locale.ROOT)))
+        : concept(concept);
   }
 
   public Optional<ProductClass> productClass(String id) {

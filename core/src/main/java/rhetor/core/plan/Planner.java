@@ -70,7 +70,7 @@ public final class Planner {
     List<Message> messages = new ArrayList<>();
     Optional<ProductClass> productClass = knowledge.productClass(product.productClass());
     for (Fact fact : product.facts()) {
-      Optional<Concept> known = knowledge.concept(fact.concept());
+      Optional<Concept> known = knowledge.toldAs(fact.concept(), fact.label());
       if (known.isEmpty() || NEVER_SAID.contains(fact.concept())) {
         continue;
       }

@@ -32,7 +32,7 @@ public final class Teller {
     if (NAMING.contains(fact.concept())) {
       return because(Cause.NAMING);
     }
-    Optional<Concept> concept = knowledge.concept(fact.concept());
+    Optional<Concept> concept = knowledge.toldAs(fact.concept(), fact.label());
     if (concept.isEmpty()) {
       return because(Cause.NO_WORDING);
     }

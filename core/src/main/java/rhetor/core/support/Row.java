@@ -12,6 +12,7 @@ import rhetor.core.fact.Licence;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Claim;
+import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
@@ -60,7 +61,9 @@ final class Row {
         promises.addAll(wordings.ofClaim(claim.id()).stems());
       }
       if (!(fact.value() instanceof Value.YesNo(boolean yes)) || yes) {
-        told.addAll(wordings.ofConcept(fact.concept()).stems());
+        String as =
+            knowledge.toldAs(fact.concept(), fact.label()).map(Concept::id).orElse(fact.concept());
+        told.addAll(wordings.ofConcept(as).stems());
       }
     }
     told.addAll(Stems.of(product.kindNoun()));

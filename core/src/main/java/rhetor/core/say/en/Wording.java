@@ -166,7 +166,8 @@ public final class Wording implements Phrasebook {
   @Override
   public Map<Form, List<String>> phrases(Fact fact, String productClass, Voice voice) {
     return teller.telling(fact).isTold()
-        ? filled(fact, knowledge.concept(fact.concept()).orElseThrow(), productClass, voice)
+        ? filled(
+            fact, knowledge.toldAs(fact.concept(), fact.label()).orElseThrow(), productClass, voice)
         : Map.of();
   }
 
@@ -176,7 +177,7 @@ public final class Wording implements Phrasebook {
   private Map<Form, List<String>> filled(
       Fact fact, Concept concept, String productClass, Voice voice) {
     return fillings.computeIfAbsent(
-        new Filling(fact.concept(), fact.value(), productClass, voice.id()),
+        new Filling(concept.id(), fact.value(), productClass, voice.id()),
         f -> {
           Map<Form, List<String>> filled = new EnumMap<>(Form.class);
           Map<String, List<String>> own = voice.say().getOrDefault(concept.id(), Map.of());

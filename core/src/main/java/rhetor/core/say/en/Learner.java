@@ -1,0 +1,116 @@
+package rhetor.core.say.en;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.English;
+import rhetor.core.plan.Message;
+
+/**
+ * Learns from a sentence that a person wrote how a fact can be put: "It rings in A sharp" of a bell
+ * whose pitch is A sharp gives "ring in {asis}".
+ */
+public final class Learner {
+  /** More words say more than the one fact. */
+  private static final int MOST_WORDS = 12;
+
+  private static final int SHORTEST_VALUE = 2;
+
+  private static final Pattern SUBJECT =
+      Pattern.compile("(?i)(?:it|they|this|the [\\p{L} -]{2,30}?) ");
+
+  /** What begins another statement. */
+  private static final Pattern MORE =
+      Pattern.compile("[,;:.!?]|\\b(?:and it|but|which|because|so)\\b|\\d");
+
+  private final ValueText values;
+
+  public Learner(Knowledge knowledge) {
+    this.values = new ValueText(knowledge);
+  }
+
+  /**
+   * A wording that a sentence taught.
+   *
+   * @param form the place in a sentence that it fits
+   * @param wording with {@code {asis}} where the value goes
+   */
+  public record Learned(Fact fact, Message.Form form, String wording) {}
+
+  /**
+   * What a sentence teaches of a fact; nothing if the value doesn't stand in it, if it says more
+   * than that, or if its verb isn't understood.
+   *
+   * @param product whose text the sentence stands in
+   */
+  public Optional<Learned> learn(String sentence, Fact fact, ProductFacts product) {
+    String text = sentence.strip().replaceAll("[.!]$", "");
+    for (String value : List.of(fact.source().raw().strip(), values.prose(fact.value()))) {
+      int at = text.toLowerCase(Locale.ROOT).indexOf(value.toLowerCase(Locale.ROOT));
+      if (value.length() < SHORTEST_VALUE || at < 0) {
+        continue;
+      }
+      String around = text.substring(0, at) + "{asis}" + text.substring(at + value.length());
+      Optional<String> predicate = predicate(around, product);
+      if (predicate.isPresent()) {
+        return predicate.flatMap(p -> wording(fact, p));
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** What is said of the thing, without what it is called. */
+  private static Optional<String> predicate(String sentence, ProductFacts product) {
+    String named = "";
+    for (String name : product.names()) {
+      if (sentence.regionMatches(true, 0, name + " ", 0, name.length() + 1)) {
+        named = sentence.substring(0, name.length() + 1);
+      }
+    }
+    Matcher subject = SUBJECT.matcher(sentence);
+    if (named.isEmpty() && subject.lookingAt()) {
+      named = subject.group();
+    }
+    String rest = sentence.substring(named.length());
+    boolean isOne =
+        !named.isEmpty()
+            && rest.split(" ").length <= MOST_WORDS
+            && !MORE.matcher(rest.replace("{asis}", "")).find();
+    return isOne ? Optional.of(rest) : Optional.empty();
+  }
+
+  private static Optional<Learned> wording(Fact fact, String predicate) {
+    String verb = English.firstWord(predicate);
+    String rest = predicate.substring(verb.length()).strip();
+    if (!rest.contains("{asis}")) {
+      return Optional.empty();
+    }
+    return switch (verb.toLowerCase(Locale.ROOT)) {
+      case "is", "are" -> Optional.of(new Learned(fact, Message.Form.PART, rest));
+      case "has", "have" -> Optional.of(new Learned(fact, Message.Form.WITH, rest));
+      default -> base(verb).map(b -> new Learned(fact, Message.Form.VERB, b + " " + rest));
+    };
+  }
+
+  /** The base form of a verb in the third person, or of one that is in it already. */
+  private static Optional<String> base(String verb) {
+    String lower = verb.toLowerCase(Locale.ROOT);
+    for (String candidate :
+        List.of(
+            lower.replaceFirst("ies$", "y"),
+            lower.replaceFirst("es$", ""),
+            lower.replaceFirst("s$", ""),
+            lower)) {
+      if (English.tags(candidate).contains("VB")
+          && (candidate.equals(lower) || English.thirdPerson(candidate).equals(lower))) {
+        return Optional.of(candidate);
+      }
+    }
+    return Optional.empty();
+  }
+}

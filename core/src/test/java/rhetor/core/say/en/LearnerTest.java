@@ -1,0 +1,98 @@
+package rhetor.core.say.en;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import rhetor.core.Products;
+import rhetor.core.compose.Brief;
+import rhetor.core.compose.Composer;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+
+class LearnerTest {
+  private static final Knowledge KNOWLEDGE = Knowledge.standard();
+  private static final ProductFacts BELL =
+      Products.of(
+          "SKU,Name,Category,Brand,Strike tone,Weight",
+          "B,Chapel,Bicycle bells,Heddle,bright and long,60 g");
+
+  private static Fact fact(String label) {
+    return BELL.facts().stream().filter(f -> f.label().equals(label)).findFirst().orElseThrow();
+  }
+
+  private static String learned(String sentence) {
+    return new Learner(KNOWLEDGE)
+        .learn(sentence, fact("Strike tone"), BELL)
+        .map(l -> l.form() + " " + l.wording())
+        .orElse("");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "It rings bright and long.|VERB ring {asis}",
+        "Chapel rings bright and long.|VERB ring {asis}",
+        "The bell has a tone that is bright and long.|WITH a tone that is {asis}",
+        "They are bright and long to the ear.|PART {asis} to the ear",
+        "It carries bright and long over water.|VERB carry {asis} over water"
+      })
+  void a_sentence_with_the_value_in_it_gives_a_wording(String sentence, String wording) {
+    assertThat(learned(sentence)).isEqualTo(wording);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "It rings short and dull.",
+        "It rings bright and long, which wakes the neighbours.",
+        "It weighs 60 g and rings bright and long.",
+        "Bright and long is how we like it.",
+        "Nobody rings bright and long."
+      })
+  void a_sentence_that_says_more_or_something_else_teaches_nothing(String sentence) {
+    assertThat(learned(sentence)).isEmpty();
+  }
+
+  @Test
+  void what_the_house_added_for_a_heading_is_told_of_columns_that_nobody_could_place() {
+    Concept own =
+        new Concept(
+            "strike_tone",
+            "Strike tone",
+            "",
+            Map.of("en", List.of("strike tone")),
+            Concept.Kind.WORDS,
+            "",
+            "",
+            "performance",
+            80,
+            "",
+            List.of(),
+            List.of(),
+            List.of(),
+            false,
+            Map.of("verb", List.of("ring {asis}")),
+            List.of(),
+            List.of(),
+            Map.of());
+    Knowledge house = KNOWLEDGE.with(KNOWLEDGE.claims(), List.of(own), List.of());
+    assertThat(fact("Strike tone").concept()).isEmpty();
+    assertThat(text(KNOWLEDGE)).doesNotContain("bright and long. ");
+    assertThat(text(house)).contains("rings bright and long");
+    assertThat(house.toldAs("", "Strike tone")).isEqualTo(Optional.of(own));
+    assertThat(KNOWLEDGE.toldAs("", "weight")).isEmpty();
+  }
+
+  private static String text(Knowledge knowledge) {
+    return new Composer(knowledge, 1).compose(Brief.of(BELL)).prose();
+  }
+}
