@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import rhetor.core.check.Mark.Weight;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
@@ -256,7 +257,7 @@ public final class Checker {
       boolean isOfRange =
           sentence.restsOn(Support.Kind.RANGE)
               && (a.kind() == Assertion.Kind.COMPARATIVE || a.kind() == Assertion.Kind.NUMBER);
-      if (isOfRange) {
+      if (isOfRange || isClaimed(sentence, a)) {
         continue;
       }
       boolean isOpen = a.kind() == Assertion.Kind.OPEN;
@@ -318,6 +319,16 @@ public final class Checker {
     style.sentence(field, index, text, words, names, marks);
     style.over(field, index, sentence, marks);
     withdrawn(field, index, sentence, marks);
+  }
+
+  /** Whether the words are those of a claim that the sentence rests on. */
+  private boolean isClaimed(Sentence sentence, Assertion stated) {
+    return sentence.support().stream()
+        .filter(s -> s.kind() == Support.Kind.CLAIM)
+        .flatMap(s -> knowledge.claim(s.id()).stream())
+        .flatMap(c -> Stream.concat(c.so().stream(), c.adj().stream()))
+        .anyMatch(
+            w -> w.toLowerCase(Locale.ROOT).contains(stated.words().toLowerCase(Locale.ROOT)));
   }
 
   /** Whether an entry of a list has its one fact's value as it stands: "Stackable: no". */

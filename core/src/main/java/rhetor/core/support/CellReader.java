@@ -151,10 +151,10 @@ final class CellReader {
       }
       case Value.Sides s -> s.lengths().forEach(l -> add(numbers, l.doubleValue(), s.unit()));
       case Value.Terms(List<String> items) -> {
-        items.forEach(i -> said.addAll(Stems.of(i)));
+        items.forEach(i -> read(i, raws, said, numbers));
         parts = Math.max(parts, items.size());
       }
-      case Value.Words(String text) -> said.addAll(Stems.of(text));
+      case Value.Words(String text) -> read(text, raws, said, numbers);
       case Value.Rating(String code) -> said.addAll(Stems.of(code));
     }
     for (Source source : fact.sources()) {
@@ -164,6 +164,15 @@ final class CellReader {
     }
     String words = fact.label() + ": " + raws.getFirst();
     return new Cell(words, names, label, said, numbers, parts, answer, cutOff);
+  }
+
+  /** A value's own words, which may be a translation: "two straps" of "zwei Riemen". */
+  private void read(String text, List<String> raws, Set<String> said, List<Cell.Number> numbers) {
+    said.addAll(Stems.of(text));
+    if (raws.stream().anyMatch(r -> r.contains(text))) {
+      return;
+    }
+    Amount.in(text, knowledge).forEach(a -> numbers.add(number(a, null)));
   }
 
   private void add(List<Cell.Number> numbers, double value, String unit) {

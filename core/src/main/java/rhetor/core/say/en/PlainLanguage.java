@@ -107,7 +107,8 @@ public final class PlainLanguage {
   private static final int LONGEST_LISTED = 4;
 
   private static final Pattern CLAUSE =
-      Pattern.compile("\\b(?:is|are|was|that|which|who|you|one|it|they|can|has|have|the)\\b");
+      Pattern.compile(
+          "\\b(?:is|are|was|that|which|who|you|one|it|they|can|has|have|the|with|by|for|to|at|from)\\b");
 
   private final Knowledge knowledge;
   private final PlainWords plain;
@@ -298,6 +299,12 @@ public final class PlainLanguage {
     }
   }
 
+  /** "Weighs 808 g": it goes on with another thing that is said. */
+  private static boolean isVerbal(String item) {
+    Set<String> tags = English.tags(lower(English.firstWord(item.strip())));
+    return tags.contains("VBZ") && !tags.contains("NNS");
+  }
+
   /** "Of calf, pull-up, veg tanned and 1 stitch": what is listed has to be of one kind. */
   private static void unlikeLists(String text, List<Fault> faults) {
     Matcher m = LIST.matcher(text);
@@ -308,7 +315,11 @@ public final class PlainLanguage {
       boolean isAre = m.group("intro").strip().equals("are");
       boolean isList =
           List.of(items).stream()
-              .allMatch(i -> i.split(" ").length <= LONGEST_LISTED && !CLAUSE.matcher(i).find());
+              .allMatch(
+                  i ->
+                      i.split(" ").length <= LONGEST_LISTED
+                          && !CLAUSE.matcher(i).find()
+                          && !isVerbal(i));
       if (!isList) {
         continue;
       }
