@@ -165,7 +165,7 @@ public final class Checker {
     style.voice(draft, marks);
     style.structure(draft, marks);
     repeated(draft, product, marks);
-    keyword(texts, product, keyword, ground, marks);
+    keyword(texts, product, keyword, ground, judge, marks);
     likeness(draft, product, marks);
     for (Contradiction c : product.contradictions()) {
       marks.add(
@@ -436,11 +436,12 @@ public final class Checker {
       ProductFacts product,
       String keyword,
       Ground ground,
+      Judge judge,
       List<Mark> marks) {
     if (keyword.isBlank()) {
       return;
     }
-    KeywordUse use = KeywordUse.of(keyword, product, ground);
+    KeywordUse use = KeywordUse.of(keyword, product, ground).heldBy(judge);
     if (!use.conflicts().isEmpty()) {
       String words =
           String.join(", ", use.conflicts().stream().map(Assertion::words).distinct().toList());

@@ -10,6 +10,7 @@ import java.util.Set;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
+import rhetor.core.language.Nearness;
 import rhetor.core.plan.Message;
 import rhetor.core.plan.Message.Form;
 import rhetor.core.plan.Planner;
@@ -29,6 +30,7 @@ import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.Style;
 import rhetor.core.support.Ground;
+import rhetor.core.support.Judge;
 import rhetor.core.template.OwnText;
 import rhetor.core.template.Slot;
 import rhetor.core.template.Template;
@@ -143,7 +145,8 @@ public final class Composer {
   private KeywordUse keywordUse(Brief brief) {
     return brief.keyword().isBlank()
         ? KeywordUse.NONE
-        : KeywordUse.of(brief.keyword(), brief.product(), new Ground(brief.product(), knowledge));
+        : KeywordUse.of(brief.keyword(), brief.product(), new Ground(brief.product(), knowledge))
+            .heldBy(new Judge(brief.product(), knowledge, Nearness.NONE));
   }
 
   private OwnText ownText(String source) {
@@ -166,8 +169,12 @@ public final class Composer {
       return new SupportingKeywords(List.of(), subject);
     }
     Ground ground = new Ground(brief.product(), knowledge);
+    Judge judge = new Judge(brief.product(), knowledge, Nearness.NONE);
     return new SupportingKeywords(
-        keywords.stream().map(k -> KeywordUse.of(k, brief.product(), ground)).toList(), subject);
+        keywords.stream()
+            .map(k -> KeywordUse.of(k, brief.product(), ground).heldBy(judge))
+            .toList(),
+        subject);
   }
 
   private static List<Block> list(List<Sentence> entries) {

@@ -5,8 +5,10 @@ import java.util.Locale;
 import java.util.regex.Pattern;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.language.English;
+import rhetor.core.language.Words;
 import rhetor.core.support.Assertion;
 import rhetor.core.support.Ground;
+import rhetor.core.support.Judge;
 
 /**
  * Where grammar and facts let a keyword stand.
@@ -45,6 +47,17 @@ public record KeywordUse(
     boolean fits = pluralThing || !English.isPlural(head);
     String phrase = fits ? told : English.singular(head) + told.substring(head.length());
     return new KeywordUse(words, told, English.midSentence(phrase), List.of());
+  }
+
+  /**
+   * The same keyword, not to be written if the judge of texts would hold it against the product.
+   */
+  public KeywordUse heldBy(Judge judge) {
+    List<Assertion> held =
+        usable()
+            ? judge.held(told, Words.of(told)).stream().filter(Assertion::isHeld).toList()
+            : List.of();
+    return held.isEmpty() ? this : new KeywordUse(keyword, told, "", held);
   }
 
   private static boolean endsInKind(String words, String kind) {

@@ -99,6 +99,9 @@ public final class PlainLanguage {
   private static final Set<String> BEFORE_VALUE =
       Set.of("is", "are", "of", "and", "by", "with", "in", "from", "or", "a", "an");
 
+  /** "R." of "R. Vale". */
+  private static final Pattern INITIAL = Pattern.compile("\\p{Lu}[.]?");
+
   private static final Pattern VOWEL = Pattern.compile("(?i)[aeiouyäöüéèåøæ]");
   private static final int INITIALS = 3;
   private static final int SHORT = 4;
@@ -202,6 +205,9 @@ public final class PlainLanguage {
       String after = i + 1 < words.size() ? words.get(i + 1) : "";
       // A full stop at the end of a sentence is no sign of shorthand.
       boolean isLast = after.isEmpty() || Character.isUpperCase(after.charAt(0));
+      if (INITIAL.matcher(words.get(i)).matches() && isLast && !after.isEmpty()) {
+        continue;
+      }
       String word = isLast ? words.get(i).replaceFirst("[.]$", "") : words.get(i);
       foreign += FOREIGN.contains(word.toLowerCase(Locale.ROOT)) ? 1 : 0;
       if (word.isEmpty() || isFine(word, before, after) || named.contains(lower(word))) {
@@ -302,7 +308,8 @@ public final class PlainLanguage {
   /** "Weighs 808 g": it goes on with another thing that is said. */
   private static boolean isVerbal(String item) {
     Set<String> tags = English.tags(lower(English.firstWord(item.strip())));
-    return tags.contains("VBZ") && !tags.contains("NNS");
+    return tags.contains("VBZ")
+        && (!tags.contains("NNS") || item.strip().matches("\\p{L}+ (?:\\d|an? |the |its ).*"));
   }
 
   /** "Of calf, pull-up, veg tanned and 1 stitch": what is listed has to be of one kind. */
@@ -339,6 +346,7 @@ public final class PlainLanguage {
                         && end.length() > 2
                         && English.isAdjective(end)
                         && words.length == 1
+                        && Lexicon.shipped().senses(end) == 0
                     || (last.contains("JJ") || last.contains("VBN"))
                         && last.stream().noneMatch(t -> t.startsWith("NN")));
         said += isSaid ? 1 : 0;

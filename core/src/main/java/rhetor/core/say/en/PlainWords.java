@@ -16,7 +16,7 @@ final class PlainWords {
       Pattern.compile("\\d[\\d.,]*(?:[–-]\\d[\\d.,]*)?%?(?:st|nd|rd|th)?|½|¼|¾");
 
   /** "30°", "4-way", "3-ply". */
-  private static final Pattern NUMBERED = Pattern.compile("\\d+(?:°C?|-\\p{Ll}{3,})");
+  private static final Pattern NUMBERED = Pattern.compile("\\d+(?:\\.\\d+)?(?:°C?|-\\p{Ll}{3,})");
 
   private static final Pattern CAPITALS = Pattern.compile("\\p{Lu}{2,}s?");
 
