@@ -6,6 +6,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import rhetor.core.check.VerdictMeasure;
+import rhetor.core.check.Verdicts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Nearness;
 import rhetor.core.language.Words;
@@ -59,6 +61,12 @@ final class JudgeBench {
         .lines()
         .forEach(l -> System.out.println("judge, written after its rules, with model: " + l));
     unseen.differences().forEach(d -> System.out.println("  " + d));
+    VerdictMeasure verdicts =
+        new VerdictMeasure(
+            Verdicts.in(resources.resolve("verdicts"), resources.resolve("unprepared"), knowledge),
+            knowledge);
+    verdicts.lines().forEach(l -> System.out.println("verdicts: " + l));
+    verdicts.differences().forEach(d -> System.out.println("  " + d));
     time(all, knowledge);
   }
 

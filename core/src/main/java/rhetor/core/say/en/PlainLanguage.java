@@ -36,7 +36,7 @@ public final class PlainLanguage {
           "[±<>=*#_|~≤≥≈\\\\^{}\\[\\]]|Ø ?\\d|\\p{L}\\(|\\(\\d*!\\)|(?<=\\p{L}) / (?=\\p{L})|(?<![\\d.])\\d+,\\d{1,2}(?![\\d,])(?= ?(?:mm|cm|m|kg|g|l|ml|%|\\())");
 
   private static final Pattern DOUBLED =
-      Pattern.compile("(?i)\\b(\\p{L}{2,}) \\1\\b|\\bup to up to\\b");
+      Pattern.compile("(?i)\\b(\\p{L}+) \\1\\b|\\bup to up to\\b");
 
   private static final Pattern ARTICLE = Pattern.compile("(?i)\\b(an?) (\\p{L}[\\p{L}-]*)");
 
@@ -242,7 +242,10 @@ public final class PlainLanguage {
             isCapitals
                 ? word.length() < INITIALS
                 : word.length() <= SHORT || !VOWEL.matcher(word).find();
-        boolean isKnown = isCapitals ? !English.tags(word).isEmpty() : English.isKnown(word);
+        boolean isKnown =
+            isCapitals
+                ? English.tags(word).stream().anyMatch(t -> !t.startsWith("NNP"))
+                : English.isKnown(word);
         yield word.endsWith(".") || isShort && !isKnown
             ? Optional.of(new Fault(Kind.SHORTHAND, word))
             : Optional.empty();
@@ -298,7 +301,12 @@ public final class PlainLanguage {
     while (many.find()) {
       Set<String> tags = English.tags(lower(many.group(2)));
       boolean isCounted = many.group(1).matches("(?i).*\\b(?:few|pair|set|lot|couple|of)\\b.*");
-      if (!isCounted && tags.equals(Set.of("NNS"))) {
+      // "A zip closes" has its noun already.
+      boolean isNamed =
+          List.of(many.group(1).split(" ")).stream()
+              .anyMatch(w -> English.tags(lower(w)).stream().anyMatch(t -> t.startsWith("NN")));
+      boolean isMany = tags.contains("NNS") && !tags.contains("NN") && !tags.contains("NN:UN");
+      if (!isCounted && !isNamed && isMany) {
         faults.add(new Fault(Kind.ARTICLE, many.group()));
         return;
       }

@@ -1,0 +1,67 @@
+package rhetor.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import rhetor.core.Products;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.say.en.EnglishProse;
+
+class TellerTest {
+  private static final Knowledge KNOWLEDGE = Knowledge.standard();
+
+  private static Telling telling(String heading, String cell) {
+    ProductFacts product =
+        Products.of(
+            "SKU,Name,Category," + heading,
+            "T-1,Fen 3,Jackets,\"" + cell.replace("\"", "\"\"") + "\"");
+    Fact fact =
+        product.facts().stream()
+            .filter(f -> !f.concept().equals("name") && !f.concept().equals("category"))
+            .findFirst()
+            .orElseThrow();
+    return new Teller(KNOWLEDGE, new EnglishProse(KNOWLEDGE)).telling(fact);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Material|merino wool",
+        "Material|55% LI 45% CO",
+        "Colour|petrol, mustard and berry",
+        "Weight|420 g",
+        "Finish|matt black",
+        "Closure|two-way zip",
+        "Care|machine wash at 30 °C"
+      })
+  void what_a_stranger_could_read_aloud_is_told(String heading, String cell) {
+    assertThat(telling(heading, cell).untold()).isEmpty();
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Crank arm|bright|NO_WORDING",
+        "Waterproof|no|NO_WORDING",
+        "Hood|no|SAYS_NO",
+        "Lining|none needed|SAYS_NO",
+        "Weight|wheel about 22 kg|NOT_OF_ITS_KIND",
+        "Finish|matt black (powder)|SIGNS",
+        "Finish|matt blk.|SHORTHAND",
+        "Material|RPQ vulcanised|SHORTHAND",
+        "Finish|type 4|CODE",
+        "Material|calf, pull-up, veg tanned|SEVERAL_THINGS",
+        "Finish|brushed / black / raw|SEVERAL_THINGS"
+      })
+  void what_nobody_could_is_listed_and_says_why(String heading, String cell, Untold.Cause cause) {
+    Telling telling = telling(heading, cell);
+    assertThat(telling.untold()).isPresent();
+    assertThat(telling.untold().orElseThrow().cause()).isEqualTo(cause);
+    assertThat(telling.untold().orElseThrow().why()).doesNotContain("%s").isNotBlank();
+  }
+}

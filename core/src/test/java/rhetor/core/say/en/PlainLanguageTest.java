@@ -1,0 +1,70 @@
+package rhetor.core.say.en;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import rhetor.core.Products;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.say.en.Fault.Kind;
+
+class PlainLanguageTest {
+  private static final PlainLanguage PLAIN = new PlainLanguage(Knowledge.standard());
+  private static final ProductFacts LOOM =
+      Products.of(
+          "SKU,Name,Category,Brand,Reed,Shaft,Warp beam",
+          "L-1,Wren QX4,Looms,Heddle & Sons,steel,8,sectional");
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "It comes with {extras}.|PLACEHOLDER",
+        "The price is TBC.|PLACEHOLDER",
+        "It has a Y treadle.|ANSWER",
+        "It withstands a load of no.|ANSWER",
+        "The shafts are eight.|HEADING",
+        "Wren QX4 is a toddler.|NO_THING",
+        "Wren QX4, an outdoor, weighs 12 kg.|NO_THING",
+        "Oak frame by Heddle & Sons weighs 12 kg.|NOT_ITS_NAME",
+        "The model is HQ-2210.|CODE",
+        "It is made of HX316 and wood.|CODE",
+        "It bears up to 110 and weighs 12 kg.|CODE",
+        "It has adj. legs.|SHORTHAND",
+        "The yarn is RQ and soft.|SHORTHAND",
+        "It is 60 ±2 cm wide.|SIGN",
+        "It is made of oak, beech and adjustable.|UNLIKE_LIST",
+        "It has a a bench.|DOUBLED",
+        "It has a oak bench.|ARTICLE",
+        "It has a taped seams.|ARTICLE",
+        "It is quiet. the bench folds.|SMALL_START",
+        "Der Webstuhl ist aus Eiche und mit Bank.|OTHER_LANGUAGE"
+      })
+  void what_an_editor_would_send_back_is_found(String sentence, Kind kind) {
+    assertThat(PLAIN.faults(sentence, LOOM)).extracting(Fault::kind).contains(kind);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "The Wren QX4 by Heddle & Sons is a loom of oak and beech.",
+        "Its eight shafts are tied up in minutes, and the bench folds away.",
+        "It weighs 12.5 kg, measures 60 × 80 cm and takes warps up to 1.2 m wide.",
+        "You don’t need tools: two 3/8\" bolts hold it all.",
+        "Charge it by USB or take AA cells; the LED shows when it is full.",
+        "It meets EN 71 and is rated IP67.",
+        "Sizes S, M and L share one frame.",
+        "A U-shaped beater and a V-neck cloth guide come with it.",
+        "It is written by R. Vale and brought out by Lantern Table.",
+        "It comes in rust, moss and oat.",
+        "Made of wool and cotton, it is warm, soft and light.",
+        "There is no noise, and no oil is needed.",
+        "An hour is enough for a scarf; a unit of eight takes a day.",
+        "It closes with a zip and hangs from two straps."
+      })
+  void what_reads_well_is_let_pass(String sentence) {
+    assertThat(PLAIN.faults(sentence, LOOM)).isEmpty();
+  }
+}
