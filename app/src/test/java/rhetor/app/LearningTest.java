@@ -98,6 +98,10 @@ class LearningTest {
     editor.write(products.subList(1, 3), 0, "plain");
     assertThat(shortText(proof(products.get(1)))).contains("rings ");
     assertThat(shortText(proof(products.get(2)))).contains("rings ");
+
+    // Taken back, nothing is told so any more.
+    editor.post("/api/concepts/own_strike_tone_lt/restore", Map.of()).expect(200);
+    assertThat(editor.get("/api/concepts/untold").body().toString()).contains("Strike tone LT");
   }
 
   @Test

@@ -12,6 +12,7 @@ import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.ProductClass;
 import rhetor.core.plan.Message;
+import rhetor.core.say.en.Caution;
 import rhetor.core.say.en.ValueText;
 import rhetor.core.say.en.Wording;
 import rhetor.core.text.Sentence;
@@ -40,7 +41,10 @@ final class Specification {
     this.messages = messages;
   }
 
-  /** The entries, in the order that the product's class gives and then in the sources' own. */
+  /**
+   * The entries: what nobody may miss, then in the order that the product's class gives and in the
+   * sources' own.
+   */
   List<Sentence> entries() {
     ProductClass productClass = knowledge.productClass(product.productClass()).orElse(null);
     List<String> first = productClass == null ? List.of() : productClass.specification();
@@ -52,6 +56,8 @@ final class Specification {
           Comparator.comparingInt(
               f -> first.contains(f.id()) ? first.indexOf(f.id()) : first.size()));
     }
+    // What somebody would send it back for stands first, unless the house has put it elsewhere.
+    facts.sort(Comparator.comparing(f -> first.contains(f.id()) || !Caution.isOne(f)));
     List<Sentence> entries = new ArrayList<>(facts.size());
     // What the house has put in the list by name stands there, told in prose or not.
     facts.forEach(f -> entry(f, first.contains(f.id())).ifPresent(entries::add));

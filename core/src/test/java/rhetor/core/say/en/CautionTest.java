@@ -1,0 +1,41 @@
+package rhetor.core.say.en;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import rhetor.core.Products;
+import rhetor.core.compose.SpecificationList;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
+
+class CautionTest {
+  private static final Knowledge KNOWLEDGE = Knowledge.standard();
+
+  private static List<String> listed(String headings, String cells) {
+    ProductFacts product = Products.of("SKU,Name,Category," + headings, "C-1,Fen 3,Lamps," + cells);
+    return new SpecificationList(KNOWLEDGE).of(product);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Bulb incl|no",
+        "Transformer|sold separately",
+        "Fixing|requires a junction box",
+        "Batteries supplied|no",
+        "Warning|hot surface"
+      })
+  void what_somebody_would_send_it_back_for_stands_first(String heading, String cell) {
+    assertThat(listed("Base,Cable," + heading, "oak,brown cloth," + cell).getFirst())
+        .endsWith(": " + cell);
+  }
+
+  @Test
+  void what_is_merely_not_so_stays_in_its_place() {
+    assertThat(listed("Base,Stackable", "oak,no").getFirst()).endsWith(": oak");
+  }
+}
