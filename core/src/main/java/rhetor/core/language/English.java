@@ -230,9 +230,14 @@ public final class English {
       String capitals = word.toUpperCase(Locale.ROOT);
       boolean isWord = tags(word).stream().anyMatch(t -> !t.equals("VBD") && !t.equals("VBN"));
       out.append(out.isEmpty() ? "" : " ")
-          .append(isInitials(capitals) && !isWord ? capitals : word);
+          .append((isInitials(capitals) && !isWord || isUnsayable(word)) ? capitals : word);
     }
     return out.toString();
+  }
+
+  /** "Fkm": a few letters that nobody can say as a word are initials. */
+  private static boolean isUnsayable(String word) {
+    return word.matches("[b-df-hj-np-tv-xz]{3,4}") && !isKnown(word);
   }
 
   private static Set<String> readInitials() {

@@ -277,15 +277,20 @@ final class ValueReader {
     }
     return knowledge.isCoined(concept.terms())
         ? !items.stream().allMatch(i -> COINED.matcher(i).matches())
-        : !items.stream()
-            .allMatch(
-                i ->
-                    hasTerm(i, concept.terms()) || isOfHypernym(i, concept) && !isOfAnotherList(i));
+        : isPartlyColours(items)
+            || !items.stream()
+                .allMatch(i -> hasTerm(i, concept.terms()) || isOfHypernym(i, concept));
   }
 
   /** "Poly-cotton, ivory": ivory is a colour there, although it can be a material. */
-  private boolean isOfAnotherList(String item) {
-    return knowledge.term("colour", item).isPresent();
+  private boolean isPartlyColours(List<String> items) {
+    long colours = items.stream().filter(this::isColour).count();
+    return colours > 0 && colours < items.size();
+  }
+
+  private boolean isColour(String item) {
+    return knowledge.term("colour", item).isPresent()
+        || !item.contains(" ") && Lexicon.shipped().isKindOf(item, "color");
   }
 
   private static boolean isOfHypernym(String item, Concept concept) {

@@ -108,6 +108,10 @@ public final class SlotFit {
     if (item.isEmpty()) {
       return false;
     }
+    if (PREPOSITION.matcher(English.firstWord(item).toLowerCase(Locale.ROOT)).matches()) {
+      // "For from 4 months" is no English.
+      return false;
+    }
     if (DETERMINED.matcher(item).matches()) {
       return English.isNoun(head(item));
     }
