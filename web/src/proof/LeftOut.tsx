@@ -16,7 +16,7 @@ export function LeftOut({ facts }: { facts: Schema['LeftOutFact'][] }) {
         <Box key={i} sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
           <strong>{f.label}</strong>: {f.value}
           <Box sx={{ color: 'text.secondary' }}>
-            {f.why} {f.whatToDo}
+            {f.why} {f.remedy}
           </Box>
         </Box>
       ))}

@@ -114,7 +114,7 @@ class OverrulingTest {
             f -> {
               assertThat(f.path("label").asString()).isEqualTo("Finish");
               assertThat(f.path("why").asString()).contains("signs that nobody reads aloud");
-              assertThat(f.path("whatToDo").asString()).isNotBlank();
+              assertThat(f.path("remedy").asString()).isNotBlank();
             })
         .anySatisfy(
             f -> {

@@ -382,7 +382,7 @@ public class ProofService {
   }
 
   /** What stands in no sentence, why, and what would bring it in. */
-  record LeftOutFact(String label, String value, String why, String whatToDo) {}
+  record LeftOutFact(String label, String value, String why, String remedy) {}
 
   List<LeftOutFact> leftOut(Product product) {
     ValueText values = new ValueText(knowledge.current());
@@ -394,7 +394,7 @@ public class ProofService {
                         t.fact().label(),
                         values.spec(t.fact().value()),
                         t.untold().orElseThrow().why(),
-                        t.untold().orElseThrow().cause().whatToDo()))
+                        t.untold().orElseThrow().cause().remedy()))
             .toList();
   }
 

@@ -32,16 +32,16 @@ public record Untold(Cause cause, String words) {
         "No wording takes such a value.", "Type a wording for it, or put the value otherwise.");
 
     private final String why;
-    private final String whatToDo;
+    private final String remedy;
 
-    Cause(String why, String whatToDo) {
+    Cause(String why, String remedy) {
       this.why = why;
-      this.whatToDo = whatToDo;
+      this.remedy = remedy;
     }
 
     /** What would bring the fact into the text; empty if nothing needs to. */
-    public String whatToDo() {
-      return whatToDo;
+    public String remedy() {
+      return remedy;
     }
   }
 

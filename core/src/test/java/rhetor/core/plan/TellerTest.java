@@ -31,10 +31,10 @@ class TellerTest {
       delimiter = '|',
       value = {
         "Material|merino wool",
-        "Material|55% LI 45% CO",
-        "Colour|petrol, mustard and berry",
+        "Material|70% HA 30% CO",
+        "Colour|fern, slate and plum",
         "Weight|420 g",
-        "Finish|matt black",
+        "Finish|satin white",
         "Closure|two-way zip",
         "Care|machine wash at 30 °C"
       })
@@ -49,14 +49,14 @@ class TellerTest {
         "Crank arm|bright|NO_WORDING",
         "Waterproof|no|NO_WORDING",
         "Hood|no|SAYS_NO",
-        "Lining|none needed|SAYS_NO",
-        "Weight|wheel about 22 kg|NOT_OF_ITS_KIND",
-        "Finish|matt black (powder)|SIGNS",
-        "Finish|matt blk.|SHORTHAND",
+        "Lining|not padded|SAYS_NO",
+        "Weight|pair about 3 kg|NOT_OF_ITS_KIND",
+        "Finish|satin (two coats)|SIGNS",
+        "Finish|satin wht.|SHORTHAND",
         "Material|RPQ vulcanised|SHORTHAND",
         "Finish|type 4|CODE",
-        "Material|calf, pull-up, veg tanned|SEVERAL_THINGS",
-        "Finish|brushed / black / raw|SEVERAL_THINGS"
+        "Material|hide, waxed edge, hand sewn|SEVERAL_THINGS",
+        "Finish|gloss / hammered / bare|SEVERAL_THINGS"
       })
   void what_nobody_could_is_listed_and_says_why(String heading, String cell, Untold.Cause cause) {
     Telling telling = telling(heading, cell);

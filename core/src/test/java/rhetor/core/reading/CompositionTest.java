@@ -14,8 +14,8 @@ class CompositionTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "55% LI 45% CO|55% linen, 45% cotton",
-        "98 CO 2 EL|98% cotton, 2% elastane",
+        "60% HA 40% LI|60% hemp, 40% linen",
+        "94 CV 6 EL|94% viscose, 6% elastane",
         "100 % Baumwolle|100% cotton",
         "80% wool / 20% nylon|80% wool, 20% nylon",
         "70% PES + 30% CV|70% polyester, 30% viscose",
@@ -29,10 +29,10 @@ class CompositionTest {
   @ValueSource(
       strings = {
         "60% CO 30% LI",
-        "85% WO merino mulesing-free, 15% SE",
+        "70% WO from Wales, 30% SE",
         "100% recycled",
-        "velvet 100 PES (recycled 65)",
-        "55% li 45% co",
+        "plush 100 PES (half recycled)",
+        "60% ha 40% li",
         "cotton",
         "100",
         ""

@@ -11,7 +11,7 @@ import rhetor.core.fact.Value;
 public final class Caution {
   private static final Pattern SAYS =
       Pattern.compile(
-          "(?i)\\b(?:not included|not incl|excl|excluded|sold separately|separately|sep\\.|sold singly|singly|not for|not suitable|unsuitable|do not use|requires?|required|needs|needed separately|may contain|contains|warning|choking|harmful|flammable|optional)\\b");
+          "(?i)\\b(?:not included|not incl|excl|excluded|sold separately|separately|singly|not for|not suitable|unsuitable|do not use|requires?|required|needs|needed separately|may contain|contains|warning|choking|harmful|flammable|optional)\\b");
 
   private static final Pattern ASKS_OF_PARTS =
       Pattern.compile("(?i)\\b(?:incl|included|includes|with|supplied|batter(?:y|ies))\\b");

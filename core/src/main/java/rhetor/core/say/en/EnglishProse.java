@@ -104,9 +104,10 @@ public final class EnglishProse implements Prose {
       return Optional.of(new Untold(Cause.SIGNS, signs.group()));
     }
     String[] words = text.split("\\s+");
-    boolean last = item.strip().endsWith(".");
+    if (words.length == 1 && item.strip().endsWith(".") && !English.isKnown(text)) {
+      return Optional.of(new Untold(Cause.SHORTHAND, text));
+    }
     for (int i = 0; i < words.length; i++) {
-      boolean isCut = last && i == words.length - 1 && words.length == 1 && words[i].length() < 6;
       Optional<Untold> inTheWay =
           plain.inTheWay(
               words[i],
@@ -115,9 +116,6 @@ public final class EnglishProse implements Prose {
               w -> isTermWord(w, concept));
       if (inTheWay.isPresent()) {
         return inTheWay;
-      }
-      if (isCut && !English.isKnown(words[i])) {
-        return Optional.of(new Untold(Cause.SHORTHAND, words[i]));
       }
     }
     return Optional.empty();

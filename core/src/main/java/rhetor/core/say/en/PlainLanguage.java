@@ -14,6 +14,7 @@ import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
+import rhetor.core.language.Memo;
 import rhetor.core.plan.Untold;
 import rhetor.core.say.en.Fault.Kind;
 
@@ -33,26 +34,25 @@ public final class PlainLanguage {
 
   private static final Pattern SIGN =
       Pattern.compile(
-          "[±<>=*#_|~≤≥≈\\\\^{}\\[\\]]|Ø ?\\d|\\p{L}\\(|\\(\\d*!\\)|(?<=\\p{L}) / (?=\\p{L})|(?<![\\d.])\\d+,\\d{1,2}(?![\\d,])(?= ?(?:mm|cm|m|kg|g|l|ml|%|\\())");
+          "[±<>=*#_|~≤≥≈\\\\^{}\\[\\]]|Ø ?\\d|\\p{L}\\(|(?<=\\p{L}) / (?=\\p{L})|(?<![\\d.])\\d+,\\d{1,2}(?![\\d,])(?= ?(?:mm|cm|m|kg|g|l|ml|%|\\())");
 
-  private static final Pattern DOUBLED =
-      Pattern.compile("(?i)\\b(\\p{L}+) \\1\\b|\\bup to up to\\b");
+  private static final Pattern DOUBLED = Pattern.compile("(?i)\\b(\\p{L}+(?: \\p{L}+)?) \\1\\b");
 
   private static final Pattern ARTICLE = Pattern.compile("(?i)\\b(an?) (\\p{L}[\\p{L}-]*)");
 
   /** "Bears up to 110 and weighs", "by 1 and 2": a number of nothing. */
   private static final Pattern BARE =
       Pattern.compile(
-          "\\b(?:and|by|of|up to|with) \\d[\\d.,]*(?=[.;]?$|[,.;] | and | or )(?! (?:and|or) \\d[\\d.,]* ?\\p{L})");
+          "\\b(?:and|by|of|up to|with) \\d[\\d.,]*(?=[.;]?$|[,.;] | and | or )(?!(?:,? ?(?:and |or )?\\d[\\d.,]*)+ ?\\p{L})");
 
   private static final Pattern NUMBERED =
       Pattern.compile(
-          "(?i)\\b(?:respectively|widths?|sizes?|ages?|aged|grades?|models?|numbers?|no|class|level|from|between|scale|RAL|rated|for|EN|ISO|ratio|pack|packs|set|boxes)\\b");
+          "(?i)\\b(?:sizes?|ages?|aged|grades?|models?|numbers?|no|class|level|from|between|scale|RAL|rated|for|EN|ISO|ratio|pack|packs|set|boxes)\\b");
 
   /** "A taped seams": a plural behind the article of one thing. */
   private static final Pattern ONE_OF_MANY =
       Pattern.compile(
-          "(?i)\\ban? ((?:\\p{L}[\\p{L}-]* ){0,2}?)(\\p{L}{3,}s)(?= (?:and|which|that|is|are|NO)\\b|[,.;]|$)");
+          "(?i)\\ban? ((?:\\p{L}[\\p{L}-]* ){0,2}?)(\\p{L}{3,}s)(?= (?:and|which|that|is|are)\\b|[,.;]|$)");
 
   /** "Size M", "vitamin C": single letters that are names. */
   private static final Pattern LETTERED =
@@ -93,7 +93,7 @@ public final class PlainLanguage {
 
   private static final Pattern AMOUNT =
       Pattern.compile(
-          "[~€£$]?\\d[\\d.,–-]*(?:\\p{L}{1,4}|°C?|%|[\"″]|\\p{L}{1,3}²)?[.]?|\\d+[x×+:]\\d+|\\d+/\\d+[\"″]?|\\d+(?:st|nd|rd|th)|½|¼|¾|\\d+/\\d+");
+          "[~€£$]?\\d[\\d.,–-]*(?:\\p{L}{1,4}|°C?|%|[\"″]|\\p{L}{1,3}²)?[.]?|\\d+[x×+:]\\d+|\\d+/\\d+[\"″]?|\\d+(?:st|nd|rd|th)|½|¼|¾");
 
   /** Words after which a code stands as a value of its own. */
   private static final Set<String> BEFORE_VALUE =
@@ -112,6 +112,31 @@ public final class PlainLanguage {
   private static final Pattern CLAUSE =
       Pattern.compile(
           "\\b(?:is|are|was|that|which|who|you|one|it|they|can|has|have|the|with|by|for|to|at|from)\\b");
+
+  // A product's names come again with each of its sentences.
+
+  private static final Memo<Pattern> WHOLE =
+      new Memo<>(
+          name ->
+              Pattern.compile(
+                  "(?<![\\p{L}\\d])" + Pattern.quote(name) + "(?![\\p{L}\\d])",
+                  Pattern.CASE_INSENSITIVE));
+
+  /** What stands before "by" its maker, or behind the maker's name. */
+  private static final Memo<Pattern> NAMED_OF =
+      new Memo<>(
+          brand ->
+              Pattern.compile(
+                  "^((?:The )?[\\p{Lu}\\d][^.;:]{1,60}?) by %1$s\\b|^%1$s[’']s? ([\\p{Lu}\\d][^.;:]{1,60}?) (?:is|are|has)\\b"
+                      .formatted(Pattern.quote(brand))));
+
+  /** What a thing of a name is called: "Wren, a loom", "a loom, Wren". */
+  private static final Memo<Pattern> CALLED =
+      new Memo<>(
+          name ->
+              Pattern.compile(
+                  "(?:%1$s(?: by [\\p{L}&’' ]+?)?(?: is|,) an? (?<after>[^,.;:]+)|^An? (?<before>[^,.;:]+), (?:the )?%1$s)"
+                      .formatted(Pattern.quote(name))));
 
   private final Knowledge knowledge;
   private final PlainWords plain;
@@ -151,14 +176,7 @@ public final class PlainLanguage {
     if (brand.length() < 2 || sentence.toLowerCase(Locale.ROOT).contains(lower(product.name()))) {
       return Optional.empty();
     }
-    Matcher m =
-        Pattern.compile(
-                "^((?:The )?[\\p{Lu}\\d][^.;:]{1,60}?) by "
-                    + Pattern.quote(brand)
-                    + "\\b|^"
-                    + Pattern.quote(brand)
-                    + "[’']s? ([\\p{Lu}\\d][^.;:]{1,60}?) (?:is|are|has)\\b")
-            .matcher(sentence);
+    Matcher m = NAMED_OF.of(brand).matcher(sentence);
     if (!m.find()) {
       return Optional.empty();
     }
@@ -174,12 +192,7 @@ public final class PlainLanguage {
     String text = sentence;
     for (String name : product.names()) {
       if (name.length() > 1) {
-        text =
-            Pattern.compile(
-                    "(?<![\\p{L}\\d])" + Pattern.quote(name) + "(?![\\p{L}\\d])",
-                    Pattern.CASE_INSENSITIVE)
-                .matcher(text)
-                .replaceAll("Rhetor");
+        text = WHOLE.of(name).matcher(text).replaceAll("Rhetor");
       }
     }
     return text;
@@ -349,8 +362,7 @@ public final class PlainLanguage {
         String end = lower(English.lastWord(item.strip()));
         boolean isSaid =
             !isMeasured
-                && (item.contains(" when ")
-                    || isOfThings
+                && (isOfThings
                         && end.length() > 2
                         && English.isAdjective(end)
                         && words.length == 1
@@ -418,14 +430,7 @@ public final class PlainLanguage {
       }
     }
     for (String name : product.names()) {
-      Matcher m =
-          Pattern.compile(
-                  "(?:"
-                      + Pattern.quote(name)
-                      + "(?: by [\\p{L}&’' ]+?)?(?: is|,) an? (?<after>[^,.;:]+)|^An? (?<before>[^,.;:]+), (?:the )?"
-                      + Pattern.quote(name)
-                      + ")")
-              .matcher(sentence);
+      Matcher m = CALLED.of(name).matcher(sentence);
       if (m.find()) {
         String words = m.group("after") == null ? m.group("before") : m.group("after");
         String head =

@@ -38,7 +38,7 @@ class PlainLanguageTest {
         "It is made of oak, beech and adjustable.|UNLIKE_LIST",
         "It has a a bench.|DOUBLED",
         "It has a oak bench.|ARTICLE",
-        "It has a taped seams.|ARTICLE",
+        "It has a padded straps.|ARTICLE",
         "It is quiet. the bench folds.|SMALL_START",
         "Der Webstuhl ist aus Eiche und mit Bank.|OTHER_LANGUAGE"
       })
