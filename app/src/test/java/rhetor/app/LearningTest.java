@@ -105,6 +105,25 @@ class LearningTest {
   }
 
   @Test
+  void headings_that_begin_alike_or_have_no_latin_letters_are_kept_apart() {
+    String begins = "How far the clapper swings from one side ";
+    List<String> headings = List.of(begins + "to the left", begins + "to the right", "Звон", "Тон");
+    headings.forEach(
+        h ->
+            editor
+                .post(
+                    "/api/concepts/wordings",
+                    Map.of("heading", h, "form", "verb", "wording", "swing {asis}"))
+                .expect(200));
+    JsonNode own = editor.get("/api/concepts?state=OWN").expect(200).body();
+    assertThat(own.valueStream().map(c -> c.path("concept").path("label").asString()))
+        .containsAll(headings);
+    own.valueStream()
+        .map(c -> c.path("concept").path("id").asString())
+        .forEach(id -> editor.post("/api/concepts/" + id + "/restore", Map.of()).expect(200));
+  }
+
+  @Test
   void a_wording_that_cannot_stand_is_refused_with_what_to_do() {
     for (String wrong :
         List.of("rings {asis}", "ring", "ring {asis} like the best", "<b>{asis}</b>")) {

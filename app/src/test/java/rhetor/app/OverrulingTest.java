@@ -107,6 +107,45 @@ class OverrulingTest {
   }
 
   @Test
+  void what_follows_from_the_house_s_rules_is_not_overruled() {
+    JsonNode whole =
+        proof()
+            .path("fields")
+            .valueStream()
+            .flatMap(f -> f.path("marks").valueStream())
+            .filter(m -> !m.path("mayBeOverruled").asBoolean())
+            .findFirst()
+            .orElse(null);
+    if (whole == null) {
+      save("Larder.").expect(200);
+      whole =
+          proof()
+              .path("fields")
+              .valueStream()
+              .flatMap(f -> f.path("marks").valueStream())
+              .filter(m -> !m.path("mayBeOverruled").asBoolean())
+              .findFirst()
+              .orElseThrow();
+    }
+    JsonNode mark = whole;
+    editor
+        .seen(
+            proof().path("revision").asLong(),
+            "POST",
+            "/api/proofs/" + product + "/let-be",
+            Map.of(
+                "field", code(mark.path("field").asString()),
+                "sentence", mark.path("sentence").asInt(),
+                "check", mark.path("check").asString(),
+                "words", mark.path("words").asString()))
+        .expect(409);
+  }
+
+  private static String code(String field) {
+    return field.toLowerCase(java.util.Locale.ROOT);
+  }
+
+  @Test
   void what_is_left_out_says_why_and_what_would_bring_it_in() {
     JsonNode leftOut = proof().path("leftOut");
     assertThat(leftOut)

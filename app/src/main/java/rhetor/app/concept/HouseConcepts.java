@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.house.Turns;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.knowledge.HouseKnowledge.Decided;
 import rhetor.app.knowledge.Standing;
@@ -33,13 +34,15 @@ public class HouseConcepts {
   private static final int EXAMPLES = 4;
   private static final int SAMPLES = 3;
   private static final int MOST_HEADINGS = 200;
-  private static final int LONGEST_ID = 40;
+  private static final int LONGEST_ID = 36;
   private static final int USUAL_WEIGHT = 50;
 
   private final HouseKnowledge house;
   private final ProductService products;
+  private final Turns turns;
 
-  HouseConcepts(HouseKnowledge house, ProductService products) {
+  HouseConcepts(HouseKnowledge house, ProductService products, Turns turns) {
+    this.turns = turns;
     this.house = house;
     this.products = products;
   }
@@ -188,8 +191,9 @@ public class HouseConcepts {
    */
   @Transactional
   public int learn(String heading, String form, String wording, String by) {
+    turns.take(Turns.Turn.WORDS);
     Knowledge knowledge = house.current();
-    Concept before = knowledge.toldAs("", heading).orElseGet(() -> blank(heading));
+    Concept before = knowledge.toldAs("", heading).orElseGet(() -> blank(heading, knowledge));
     Map<String, List<String>> say = new LinkedHashMap<>(before.say());
     List<String> wordings = new ArrayList<>(say.getOrDefault(form, List.of()));
     if (!wordings.contains(wording)) {
@@ -220,11 +224,17 @@ public class HouseConcepts {
   }
 
   /** A kind of fact for a heading, with no words yet. */
-  private Concept blank(String heading) {
+  private static Concept blank(String heading, Knowledge knowledge) {
     String slug = heading.strip().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "_");
-    String id = "own_" + slug.replaceAll("^_+|_+$", "");
+    String whole = "own_" + slug.replaceAll("^_+|_+$", "");
+    String cut = whole.length() > LONGEST_ID ? whole.substring(0, LONGEST_ID) : whole;
+    // Headings that begin alike, or are in letters that ids haven't, are different kinds of facts.
+    String id = cut;
+    for (int n = 2; knowledge.concept(id).isPresent(); n++) {
+      id = cut + "_" + n;
+    }
     return new Concept(
-        id.length() > LONGEST_ID ? id.substring(0, LONGEST_ID) : id,
+        id,
         heading.strip(),
         "",
         Map.of("en", List.of(heading.strip().toLowerCase(Locale.ROOT))),

@@ -23,6 +23,8 @@ public class Turns {
     EDITION,
     PULL,
     STYLE,
+    /** Words for a heading. */
+    WORDS,
     /** Whatever changes who owns the house. */
     OWNER
   }

@@ -351,11 +351,11 @@ public class ProofService {
             .filter(m -> m.check().equals(check) && m.words().equals(words))
             .findFirst()
             .orElseThrow(() -> Refused.notFound("This text has no such mark any more."));
-    LetBe overruled = mark.of(text.draft());
     if (!mark.mayBeOverruled()) {
       throw Refused.conflict(
           "This mark follows from the house's rules: change the rule, or the text.");
     }
+    LetBe overruled = mark.of(text.draft());
     if (overruled.sentence().length() > LONGEST_OVERRULED
         || overruled.words().length() > LONGEST_OVERRULED / 2) {
       throw Refused.invalid(
