@@ -225,9 +225,8 @@ public class HouseConcepts {
 
   /** A kind of fact for a heading, with no words yet. */
   private static Concept blank(String heading, Knowledge knowledge) {
-    String slug = heading.strip().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "_");
-    String whole = "own_" + slug.replaceAll("^_+|_+$", "");
-    String cut = whole.length() > LONGEST_ID ? whole.substring(0, LONGEST_ID) : whole;
+    String whole = ("own " + heading).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "_");
+    String cut = whole.substring(0, Math.min(whole.length(), LONGEST_ID)).replaceAll("_+$", "");
     // Headings that begin alike, or are in letters that ids haven't, are different kinds of facts.
     String id = cut;
     for (int n = 2; knowledge.concept(id).isPresent(); n++) {
