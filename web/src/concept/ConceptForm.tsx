@@ -54,8 +54,8 @@ export const blank = (heading: string): Body =>
     ? {
         ...BLANK,
         id: `own_${heading.toLowerCase().replace(/[^a-z0-9]+/g, '_')}`
-          .replace(/_+$/, '')
-          .slice(0, 40),
+          .slice(0, 36)
+          .replace(/_+$/, ''),
         label: heading,
         names: [heading.toLowerCase()],
       }
