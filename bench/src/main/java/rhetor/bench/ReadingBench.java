@@ -50,11 +50,13 @@ final class ReadingBench {
         "reading %d columns warm: %.2f s%n",
         COLUMNS,
         (System.nanoTime() - start) / 1e9);
-    print("learned from the others", EvidenceFit.crossed(sheets("labelled"), knowledge));
+    EvidenceFit.Crossed crossed = EvidenceFit.crossed(sheets("labelled"), knowledge);
+    print("learned from the others", crossed.titled());
+    print("learned from the others, by files without a name", crossed.untitled());
     for (String apart : List.of("kept-back", "kept-back-2", "unprepared")) {
       ReadingMeasure measure = new ReadingMeasure(knowledge);
       for (Labelled sheet : sheets(apart)) {
-        measure.add(sheet, l -> proposer.propose(l.headings(), l.rows()));
+        measure.add(sheet, l -> l.proposedBy(proposer, l.title()));
       }
       print("never learned from, " + apart, measure);
     }

@@ -1,5 +1,6 @@
 package rhetor.core.reading;
 
+import java.util.HashMap;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -35,6 +36,14 @@ final class Cells {
   private static final Pattern NUMBER = Pattern.compile("[<>~±]?\\s*\\d[\\d.,]*");
   private static final Pattern CENTS = Pattern.compile("\\d+[.,]\\d{2}");
   private static final Pattern CODE = Pattern.compile("(?=.*\\d)[\\p{L}\\d][\\p{L}\\d._/ -]{1,30}");
+
+  /** "EdP", "BxH": shorthand. */
+  private static final Pattern MIXED = Pattern.compile("\\p{Lu}\\p{Ll}\\p{Lu}");
+
+  private static final Pattern STEM = Pattern.compile("\\p{L}+[-._/]");
+  private static final int SHORTEST_STEM = 3;
+  private static final int SEVERAL = 3;
+  private static final Pattern CAPITALS = Pattern.compile("[\\p{Lu}\\d]+(?:[-./_][\\p{Lu}\\d]+)*");
 
   /** A place in a warehouse, an article of somebody else's: letters and digits, no word. */
   private static final Pattern UPPER_CODE =
@@ -78,7 +87,9 @@ final class Cells {
   private static final int REMARK = 3;
 
   private final List<String> values;
-  private final int rows;
+
+  /** Each row's cell, empty where it says nothing. */
+  private final List<String> byRow;
 
   /** How often each of the values stands there. */
   private final Map<String, Integer> counts = new LinkedHashMap<>();
@@ -89,9 +100,9 @@ final class Cells {
   /** So many different values show a share to one in fifty. */
   private static final int TELLING = 50;
 
-  private Cells(List<String> values, int rows) {
-    this.values = values;
-    this.rows = rows;
+  private Cells(List<String> byRow) {
+    this.byRow = byRow;
+    this.values = byRow.stream().filter(v -> !v.isEmpty()).toList();
     values.forEach(v -> counts.merge(v, 1, Integer::sum));
   }
 
@@ -100,9 +111,8 @@ final class Cells {
     return new Cells(
         sample.stream()
             .map(r -> CellText.clean(start(r.cell(column))))
-            .filter(v -> !CellText.saysNothing(v))
-            .toList(),
-        sample.size());
+            .map(v -> CellText.saysNothing(v) ? "" : v)
+            .toList());
   }
 
   /** What a column is shows at the start of its cells, however long they are. */
@@ -138,12 +148,39 @@ final class Cells {
 
   /** The share of rows that have a cell. */
   double filled() {
-    return rows == 0 ? 0 : (double) values.size() / rows;
+    return byRow.isEmpty() ? 0 : (double) values.size() / byRow.size();
   }
 
   /** The share of cells that are another each. */
   double different() {
     return values.isEmpty() ? 0 : (double) counts.size() / values.size();
+  }
+
+  /** Whether rows that agree here agree in another column, too, and the other tells fewer apart. */
+  boolean determines(Cells other) {
+    Map<String, String> seen = new HashMap<>();
+    for (int i = 0; i < byRow.size(); i++) {
+      String before = seen.putIfAbsent(byRow.get(i), other.byRow.get(i));
+      if (before != null && !before.equals(other.byRow.get(i))) {
+        return false;
+      }
+    }
+    return other.counts.size() < counts.size();
+  }
+
+  /** Whether there are several cells, and all the same. */
+  boolean areAlike() {
+    return values.size() >= SEVERAL && counts.size() == 1;
+  }
+
+  /** The share of cells that begin with a capital. */
+  double capitals() {
+    return share(v -> Character.isUpperCase(v.codePointAt(0)));
+  }
+
+  /** The share of cells that are mostly letters. */
+  double lettered() {
+    return share(v -> v.chars().filter(Character::isLetter).count() * 2 > v.length());
   }
 
   double numbers() {
@@ -197,7 +234,9 @@ final class Cells {
     return share(
         v -> {
           List<String> words = words(v);
-          return words.size() >= REMARK && words.stream().anyMatch(speech::contains);
+          return words.size() >= REMARK
+              && !ANSWER.matcher(v).matches()
+              && words.stream().anyMatch(speech::contains);
         });
   }
 
@@ -210,9 +249,24 @@ final class Cells {
 
   /** How much the cells are like products' codes: 0 to 1.5. */
   double codeLike() {
-    double codes = share(v -> CODE.matcher(v).matches() && !isGtin(v));
+    String stem = stem();
+    double codes =
+        share(
+            v ->
+                CODE.matcher(v).matches() && !isGtin(v)
+                    || stem.length() >= SHORTEST_STEM
+                        && v.startsWith(stem)
+                        && CAPITALS.matcher(v).matches());
     double filled = filled();
     return different() < 0.9 ? 0 : filled * (codes < 0.9 ? 0.5 * codes : 0.5 + codes);
+  }
+
+  /** What all cells begin with, letters and a sign after them ("ST-"); or empty. */
+  private String stem() {
+    Matcher start = STEM.matcher(values.isEmpty() ? "" : values.getFirst());
+    return start.lookingAt() && values.stream().allMatch(v -> v.startsWith(start.group()))
+        ? start.group()
+        : "";
   }
 
   /** How much the cells are like products' names: 0 to 2.8. */
@@ -221,6 +275,7 @@ final class Cells {
         share(
             v ->
                 v.length() >= 3
+                        && !MIXED.matcher(v).matches()
                         && v.length() <= LONGEST_NAME
                         && v.chars().filter(Character::isLetter).count() * 2 > v.length()
                     || WORD_AND_NUMBER.matcher(v).matches());
@@ -229,7 +284,7 @@ final class Cells {
     }
     double short_ =
         share(v -> !DESCRIBES.matcher(v).matches() && v.split(" ").length <= WORDS_OF_A_NAME);
-    double begins = share(v -> Character.isUpperCase(v.codePointAt(0)));
+    double begins = capitals();
     double different = different();
     return filled() * (different + 0.7 * short_ + 0.5 * begins + 0.6 * begins * coined());
   }

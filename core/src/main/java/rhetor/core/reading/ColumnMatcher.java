@@ -85,6 +85,11 @@ final class ColumnMatcher {
         return;
       }
       double p = of(columns.get(i), role).map(Likely::probability).orElse(0.0);
+      if (role == Role.NAME && p > 0) {
+        // The heading over the names may be any word: that it is another's name counts for nothing.
+        double extra = of(columns.get(i), Role.EXTRA).map(Likely::probability).orElse(0.0);
+        p /= p + extra;
+      }
       boolean mayChange =
           first == Role.EXTRA
               || first == Role.KEEP

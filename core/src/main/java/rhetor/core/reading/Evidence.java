@@ -42,6 +42,8 @@ enum Evidence {
   WAS_ELSE_BEFORE,
   ENDS_AS_BEFORE("Columns under headings that end alike were that before."),
   ENDS_ELSE_BEFORE,
+  LIKE_BEFORE("Columns whose headings mean about the same were that before."),
+  UNLIKE_PRIVATE_BEFORE,
 
   // Its meaning.
   NEAR("The heading means about that."),
@@ -70,6 +72,7 @@ enum Evidence {
   LIKE_CODES("The cells are codes, another in each row."),
   LIKE_NAMES("The cells read like names, another in each row."),
   NAMES_REPEAT,
+  PROPER("The cells are proper names, unlike the words of other columns."),
   FIRST,
   FRONT,
   THING("The heading is a thing's name."),
@@ -91,6 +94,7 @@ enum Evidence {
   REMARKS("The cells are remarks."),
   LATE,
   BESIDE_TRADE("It stands beside columns that are for the house alone."),
+  AFTER_TRADE("It stands behind columns that are for the house alone."),
   SPARSE,
   PERCENT,
 

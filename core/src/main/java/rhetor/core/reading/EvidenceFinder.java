@@ -39,7 +39,7 @@ final class EvidenceFinder {
     this.memory = memory;
     this.names = names;
     this.kinds = new KindFinder(knowledge);
-    this.glosses = new Glosses(knowledge, nearness);
+    this.glosses = new Glosses(knowledge, nearness, memory);
     this.concepts = new ConceptEvidence(knowledge, kinds);
     this.roles = new RoleEvidence(knowledge, names);
     for (Concept concept : knowledge.concepts()) {
@@ -120,6 +120,9 @@ final class EvidenceFinder {
     }
     matches.keySet().forEach(m -> found.computeIfAbsent(m, k -> new EnumMap<>(Evidence.class)));
     near.nearest().forEach(m -> found.computeIfAbsent(m, k -> new EnumMap<>(Evidence.class)));
+    near.wereBefore().stream()
+        .filter(m -> knowledge.concept(m.concept()).isPresent())
+        .forEach(m -> found.computeIfAbsent(m, k -> new EnumMap<>(Evidence.class)));
     memory.meanings(column.heading(), knowledge).stream()
         .filter(m -> m.role() != Role.CONCEPT || knowledge.concept(m.concept()).isPresent())
         .forEach(m -> found.computeIfAbsent(m, k -> new EnumMap<>(Evidence.class)));

@@ -23,11 +23,13 @@ final class Glosses {
 
   private final Knowledge knowledge;
   private final Nearness nearness;
+  private final HeadingMemory memory;
   private final Map<Meaning, float[]> glosses = new LinkedHashMap<>();
 
-  Glosses(Knowledge knowledge, Nearness nearness) {
+  Glosses(Knowledge knowledge, Nearness nearness, HeadingMemory memory) {
     this.knowledge = knowledge;
     this.nearness = nearness;
+    this.memory = memory;
   }
 
   /**
@@ -36,14 +38,34 @@ final class Glosses {
    * @param cosines of the heading with its first cells and a meaning's gloss; empty if nothing is
    *     known
    * @param nearest the concepts that it comes nearest to, the nearest first
+   * @param before what columns were before whose headings come near, as shares of one
    */
-  record Near(Map<Meaning, Double> cosines, List<Meaning> nearest) {
-    static final Near NOTHING = new Near(Map.of(), List.of());
+  record Near(Map<Meaning, Double> cosines, List<Meaning> nearest, Map<Meaning, Double> before) {
+    static final Near NOTHING = new Near(Map.of(), List.of(), Map.of());
+
+    /** Of columns whose headings come near, this share was for the house alone as a rule. */
+    private static final double USUALLY_PRIVATE = 0.15;
+
+    /** The concepts that columns were before whose headings come near, of some share at least. */
+    List<Meaning> wereBefore() {
+      return before.entrySet().stream()
+          .filter(e -> e.getKey().role() == Role.CONCEPT && e.getValue() >= LEAST)
+          .map(Map.Entry::getKey)
+          .toList();
+    }
 
     /** Adds what nearness says of a meaning. */
     void say(Meaning meaning, Map<Evidence, Double> evidence) {
       if (meaning.role() == Role.KEEP && !nearest.isEmpty()) {
         evidence.put(Evidence.LIKE_A_PROPERTY, above(nearest.getFirst()));
+      }
+      double share = before.getOrDefault(meaning, 0.0);
+      if (meaning.role() == Role.CONCEPT) {
+        evidence.put(Evidence.LIKE_BEFORE, share);
+      } else if (meaning.role() == Role.KEEP && !before.isEmpty()) {
+        // That others were private says no more than words of trade and glosses do.
+        evidence.put(
+            Evidence.UNLIKE_PRIVATE_BEFORE, Math.max(0, logOdds(USUALLY_PRIVATE) - logOdds(share)));
       }
       if (!cosines.containsKey(meaning)) {
         return;
@@ -57,6 +79,13 @@ final class Glosses {
         double next = nearest.size() > 1 ? cosines.get(nearest.get(1)) : LEAST;
         evidence.put(Evidence.NEAREST, 5 * (cosines.get(meaning) - next));
       }
+    }
+
+    /** As if one heading more had been asked, with the usual answer. */
+    private static double logOdds(double share) {
+      double smoothed =
+          (share * HeadingMemory.NEAREST + USUALLY_PRIVATE) / (HeadingMemory.NEAREST + 1);
+      return Math.log(smoothed / (1 - smoothed));
     }
 
     private double above(Meaning meaning) {
@@ -93,7 +122,8 @@ final class Glosses {
             .sorted(Map.Entry.<Meaning, Double>comparingByValue(Comparator.reverseOrder()))
             .limit(MOST)
             .map(Map.Entry::getKey)
-            .toList());
+            .toList(),
+        memory.near(vector, nearness));
   }
 
   private static String inWords(SheetColumn column) {

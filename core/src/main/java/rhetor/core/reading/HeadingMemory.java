@@ -5,11 +5,14 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.DoubleStream;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
+import rhetor.core.language.Nearness;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
@@ -20,6 +23,11 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
 final class HeadingMemory {
   /** Of headings that nobody has seen yet, nothing is remembered. */
   static final HeadingMemory NONE = new HeadingMemory(Map.of());
+
+  /** So many headings that mean about the same are asked, and how much more the nearer ones say. */
+  static final int NEAREST = 20;
+
+  private static final double SHARPNESS = 4;
 
   private static final class Shipped {
     static final HeadingMemory MEMORY = read();
@@ -46,8 +54,14 @@ final class HeadingMemory {
   private final Map<String, Map<Meaning, Double>> byHeading;
   private final Map<String, Map<Meaning, Double>> byLastWord = new HashMap<>();
 
+  /** The headings in their order, and a vector for each; found when first asked for. */
+  private final List<String> headings;
+
+  private List<float[]> vectors;
+
   private HeadingMemory(Map<String, Map<Meaning, Double>> byHeading) {
     this.byHeading = byHeading;
+    this.headings = List.copyOf(byHeading.keySet());
     byHeading.forEach(
         (heading, of) -> {
           Map<Meaning, Double> sum =
@@ -107,6 +121,54 @@ final class HeadingMemory {
     evidence.put(isWhole ? Evidence.WAS_BEFORE : Evidence.ENDS_AS_BEFORE, weight * share);
     evidence.put(
         isWhole ? Evidence.WAS_ELSE_BEFORE : Evidence.ENDS_ELSE_BEFORE, weight * (1 - share));
+  }
+
+  /** All headings that are remembered. */
+  List<String> headings() {
+    return headings;
+  }
+
+  /**
+   * What columns were whose headings come nearest in meaning to a place: for each meaning its share
+   * of them, the nearer counting the more (k nearest neighbours; Cover and Hart 1967). Empty
+   * without vectors.
+   */
+  Map<Meaning, Double> near(float[] place, Nearness nearness) {
+    List<float[]> all = vectors(nearness);
+    if (all.isEmpty()) {
+      return Map.of();
+    }
+    double[] cosines = new double[all.size()];
+    for (int i = 0; i < cosines.length; i++) {
+      cosines[i] = Math.max(0, Nearness.cosine(place, all.get(i)));
+    }
+    double least =
+        DoubleStream.of(cosines)
+            .sorted()
+            .skip(Math.max(0, cosines.length - NEAREST))
+            .findFirst()
+            .orElse(0);
+    Map<Meaning, Double> shares = new HashMap<>();
+    double sum = 0;
+    for (int i = 0; i < cosines.length; i++) {
+      if (cosines[i] >= least) {
+        double weight = Math.pow(cosines[i], SHARPNESS);
+        sum += weight;
+        Map<Meaning, Double> of = byHeading.get(headings.get(i));
+        double count = of.values().stream().mapToDouble(c -> c).sum();
+        of.forEach((meaning, c) -> shares.merge(meaning, weight * c / count, Double::sum));
+      }
+    }
+    double weights = sum;
+    shares.replaceAll((meaning, share) -> weights == 0 ? 0 : share / weights);
+    return shares;
+  }
+
+  private synchronized List<float[]> vectors(Nearness nearness) {
+    if (vectors == null) {
+      vectors = headings.isEmpty() ? List.of() : nearness.ofAll(headings);
+    }
+    return vectors;
   }
 
   private Map<Meaning, Double> of(Heading heading, Knowledge knowledge) {

@@ -53,17 +53,23 @@ final class KindsOfSheet {
     this.things = new ThingOfSheet(knowledge, names, kinds, nearness);
   }
 
-  /** The columns of a sheet by its headings and its first rows, with what its things are. */
-  SheetColumns columns(List<String> headings, List<SheetRow> sample) {
+  /**
+   * The columns of a sheet by its headings and its first rows, with what its things are.
+   *
+   * @param title what the file and its worksheet are called, or empty
+   */
+  SheetColumns columns(List<String> headings, List<SheetRow> sample, String title) {
     SheetColumns sheet = SheetColumns.of(headings, sample, knowledge, names);
-    return sheet.with(of(sheet.columns(), sheet.language(), sample));
+    String titled = things.ofTitle(title).orElse("");
+    return sheet.with(of(sheet.columns(), sheet.language(), sample, titled), titled);
   }
 
   /**
    * Classes of the products: by their categories, or by their names and by what two columns or more
    * are said of alone. A course that is called "Learn to Lead" is no lead.
    */
-  private Set<String> of(List<SheetColumn> columns, String language, List<SheetRow> sample) {
+  private Set<String> of(
+      List<SheetColumn> columns, String language, List<SheetRow> sample, String titled) {
     int name = column(columns, Meaning.NAME, language);
     int named = column(columns, CATEGORY, language);
     int category = named >= 0 ? named : columnOfKinds(columns);
@@ -86,6 +92,9 @@ final class KindsOfSheet {
     Optional<String> thing = thing(columns, language);
     if (thing.isPresent()) {
       return classesOf(thing.get());
+    }
+    if (!titled.isEmpty()) {
+      return classesOf(titled);
     }
     return told(columns, language);
   }
@@ -111,19 +120,15 @@ final class KindsOfSheet {
     return things.like(sheet);
   }
 
-  /**
-   * A reading with what its columns together say of kinds, and whether the names do.
-   *
-   * @param title what the file and its worksheet are called, or empty
-   */
-  Reading said(Reading reading, SheetColumns sheet, String title) {
+  /** A reading with what its columns together say of kinds, and whether the names do. */
+  Reading said(Reading reading, SheetColumns sheet) {
     int name = reading.column(Meaning.Role.NAME);
     return new Reading(
         reading.columns(),
         reading.numbers(),
         reading.language(),
         reading.boilerplate(),
-        things.find(sheet, reading.columns()).or(() -> things.ofTitle(title)).orElse(""),
+        things.find(sheet, reading.columns()).orElse(sheet.titled()),
         name >= 0 && areNamesMadeUp(sheet.columns().get(name).cells().values()),
         reading.language().equals("en") ? sort(sheet, reading) : "");
   }

@@ -28,6 +28,12 @@ public final class ReadingProposer {
   private static final Pattern OWN_FINDING =
       Pattern.compile("(?i)(?:readiness|must_fix)(?: \\(\\d+\\))?");
 
+  /** Most of a word and a full stop: "Veg." may be many. */
+  private static final Pattern CUT_SHORT = Pattern.compile("\\p{L}{5,}\\.");
+
+  /** One word and a note in brackets. */
+  private static final Pattern NOTE_ONLY = Pattern.compile("\\S+ \\([^()]+\\)");
+
   /** From this share of cells without a unit on, a person is asked for it. */
   private static final double UNITLESS = 0.1;
 
@@ -35,10 +41,18 @@ public final class ReadingProposer {
   private static final double SURE = 0.83;
 
   /** The same where the heading is a word of many meanings: "Shell", "Feet", "Type". */
-  private static final double SURE_IF_VAGUE = 0.93;
+  private static final double SURE_IF_VAGUE = 0.8;
+
+  /** The same where nobody knows what the things are. */
+  private static final double SURE_IF_VAGUE_OF_UNKNOWN = 0.93;
 
   /** From here on a meaning is worth asking about. */
   private static final double POSSIBLE = 0.15;
+
+  /** What a cut-off heading comes so near to in meaning, it is short for. */
+  private static final double MEANT = 0.6;
+
+  private static final String CATEGORY = "category";
 
   /** A meaning that the heading only comes near has to be likelier. */
   private static final double NEAR = 0.3;
@@ -54,6 +68,12 @@ public final class ReadingProposer {
   /** A column that is so likely for the house alone is kept back. */
   private static final double PERHAPS_PRIVATE = 0.12;
 
+  /** The same where a word of trade or of remarks speaks for it. */
+  private static final double SPOKEN_OF = 0.05;
+
+  /** On a narrower sheet it isn't told by its place whether such a word is meant. */
+  private static final int WIDE = 10;
+
   /** One that is so likely for the house alone is kept back without asking. */
   private static final double PRIVATE = 0.9;
 
@@ -65,6 +85,9 @@ public final class ReadingProposer {
   private static final double HALF = 0.5;
 
   private static final double WRITTEN = 0.9;
+
+  /** What is so likely a text is one, whatever its heading looks like; it is never printed. */
+  private static final double CERTAIN = 0.95;
 
   private final Knowledge knowledge;
   private final HeadingNames names;
@@ -112,7 +135,7 @@ public final class ReadingProposer {
    */
   public Reading propose(
       List<String> headings, List<SheetRow> sample, HeadingAnswers answers, String title) {
-    SheetColumns sheet = kinds.columns(headings, sample);
+    SheetColumns sheet = kinds.columns(headings, sample, title);
     List<List<Likely>> likely = matcher.match(evidence.find(sheet));
     List<ColumnReading> columns = new ArrayList<>();
     for (SheetColumn column : sheet.columns()) {
@@ -120,7 +143,7 @@ public final class ReadingProposer {
       List<Likely> all = likely.get(column.index());
       ColumnReading read =
           answered(column, sheet, all, answers.of(heading))
-              .orElseGet(() -> read(column, all, takenByOthers(likely, column.index())))
+              .orElseGet(() -> read(column, sheet, all, takenByOthers(likely, column.index())))
               .under(heading);
       columns.add(askForUnit(read, column.cells()));
     }
@@ -133,7 +156,7 @@ public final class ReadingProposer {
             sheet.numbers(),
             sheet.language(),
             boilerplate(columns, sheet.numbers(), sample));
-    return kinds.said(read, sheet, title);
+    return kinds.said(read, sheet);
   }
 
   /** What the other columns of a sheet are likeliest to be. */
@@ -175,7 +198,7 @@ public final class ReadingProposer {
     if (known.size() == 1 && isPossible) {
       return Optional.of(new ColumnReading(column.raw(), first.meaning(), unit, ANSWERED, reason));
     }
-    Meaning meanwhile = looksPrivate(likely) ? Meaning.KEEP : Meaning.EXTRA;
+    Meaning meanwhile = looksPrivate(likely, sheet) ? Meaning.KEEP : Meaning.EXTRA;
     List<Meaning> choices = new ArrayList<>();
     known.forEach(a -> choices.add(a.meaning()));
     for (Meaning always : List.of(Meaning.EXTRA, Meaning.KEEP)) {
@@ -198,7 +221,8 @@ public final class ReadingProposer {
   }
 
   /** What a column is by the likeliest of its meanings; in doubt it is kept as it is, or back. */
-  private ColumnReading read(SheetColumn column, List<Likely> likely, Set<String> taken) {
+  private ColumnReading read(
+      SheetColumn column, SheetColumns sheet, List<Likely> likely, Set<String> taken) {
     Likely first = likely.getFirst();
     Role role = first.meaning().role();
     boolean isNamed = likely.stream().anyMatch(l -> !l.candidate().name().isEmpty());
@@ -209,9 +233,9 @@ public final class ReadingProposer {
     }
     String unit = column.unit(knowledge);
     if (role == Role.CONCEPT
-        && first.probability() >= (isVague(first) ? SURE_IF_VAGUE : SURE)
+        && first.probability() >= sure(first, sheet)
         && !measuresElse(first)
-        && !isGuessed(first)
+        && !isGuessed(first, column)
         && !isAmbiguous(column, likely)) {
       return new ColumnReading(
           column.raw(), first.meaning(), unit, first.probability(), reason(first));
@@ -219,7 +243,11 @@ public final class ReadingProposer {
     if (role != Role.CONCEPT && role != Role.EXTRA && role != Role.KEEP) {
       boolean isCode = role == Role.SKU || role == Role.NAME;
       boolean isRemark =
-          role == Role.PROSE && !isCalledText(first) && !isWritten(column) && looksPrivate(likely);
+          role == Role.PROSE
+              && (first.probability() < CERTAIN || sheet.columns().size() < WIDE)
+              && !isCalledText(first)
+              && !isWritten(column)
+              && looksPrivate(likely, sheet);
       if (isCode || first.probability() >= 0.5 && !isRemark) {
         return new ColumnReading(
             column.raw(), first.meaning(), "", first.probability(), reason(first));
@@ -233,7 +261,7 @@ public final class ReadingProposer {
             .filter(l -> isWorthAsking(l, taken))
             .limit(MOST_CHOICES)
             .toList();
-    boolean isPrivate = keep >= PERHAPS_PRIVATE || looksPrivate(likely);
+    boolean isPrivate = keep >= PERHAPS_PRIVATE || looksPrivate(likely, sheet);
     List<Meaning> choices = new ArrayList<>();
     if (isPrivate) {
       choices.add(Meaning.KEEP);
@@ -255,6 +283,12 @@ public final class ReadingProposer {
                 ? "No known name; kept as a fact of its own."
                 : whyAsked(others.getFirst()));
     return others.isEmpty() ? own : own.asking(choices);
+  }
+
+  private static double sure(Likely likely, SheetColumns sheet) {
+    return !isVague(likely)
+        ? SURE
+        : sheet.isOfKnownClass() ? SURE_IF_VAGUE : SURE_IF_VAGUE_OF_UNKNOWN;
   }
 
   /** Whether a person may say that a column is this. */
@@ -285,18 +319,28 @@ public final class ReadingProposer {
   }
 
   /**
-   * Whether a word of trade or a remark speaks for a column's being private: then in doubt it is.
+   * Whether a word of trade, a remark, a currency, or codes of which the SKU is another column
+   * speak for a column's being private: then in doubt it is.
    */
-  private static boolean looksPrivate(List<Likely> likely) {
+  private static boolean looksPrivate(List<Likely> likely, SheetColumns sheet) {
     return likely.stream()
         .filter(l -> l.meaning().role() == Role.KEEP)
-        .map(l -> l.candidate().evidence())
         .anyMatch(
-            e ->
-                e.containsKey(Evidence.TRADE_WORD)
-                    || e.containsKey(Evidence.REMARK_WORD)
-                    || e.containsKey(Evidence.MONEY)
-                    || e.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS);
+            l ->
+                looksPrivate(l.candidate().evidence())
+                    || isSpokenOf(l.candidate().evidence())
+                        && (l.probability() >= SPOKEN_OF || sheet.columns().size() < WIDE));
+  }
+
+  private static boolean isSpokenOf(Map<Evidence, Double> evidence) {
+    return evidence.containsKey(Evidence.TRADE_WORD)
+        || evidence.containsKey(Evidence.REMARK_WORD)
+        || evidence.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS;
+  }
+
+  private static boolean looksPrivate(Map<Evidence, Double> evidence) {
+    return evidence.containsKey(Evidence.MONEY)
+        || evidence.getOrDefault(Evidence.CODES, 0.0) >= WRITTEN;
   }
 
   /** Whether anything speaks for a meaning but that cells of its kind are common. */
@@ -315,14 +359,30 @@ public final class ReadingProposer {
   /**
    * Whether a heading is only like a name: what begins alike or is spelt nearly alike may be
    * another word, known or not, what comes after a name may make it another property ("Length
-   * closed", "Height adj."), and a word of many meanings says what only some things have where
-   * nobody knows the things ("Pets" of a holiday cottage, "Neck" of a shirt), unless units tell.
+   * closed", "Height adj.") unless it stands in brackets ("weight (size 42)"), and a word of many
+   * meanings says what only some things have where nobody knows the things ("Pets" of a holiday
+   * cottage, "Neck" of a shirt), unless units tell. A word cut off by a full stop is the one that
+   * its cells are answers to or amounts of, or that they come near in meaning. A "Group" is a
+   * category only if the cells name kinds of things.
    */
-  private static boolean isGuessed(Likely likely) {
+  private static boolean isGuessed(Likely likely, SheetColumn column) {
     Map<Evidence, Double> evidence = likely.candidate().evidence();
-    return evidence.containsKey(Evidence.CUT_OFF)
+    boolean isMeant =
+        ConceptEvidence.bearsOut(evidence) >= WRITTEN
+            || evidence.getOrDefault(Evidence.NEAR, 0.0) >= MEANT;
+    boolean isCutOff =
+        evidence.containsKey(Evidence.CUT_OFF)
+            && !(CUT_SHORT.matcher(column.raw()).matches() && isMeant);
+    boolean isQualified =
+        evidence.containsKey(Evidence.BEGINS_WITH) && !NOTE_ONLY.matcher(column.raw()).matches();
+    boolean isNoCategory =
+        isVague(likely)
+            && likely.meaning().concept().equals(CATEGORY)
+            && evidence.getOrDefault(Evidence.KINDS, 0.0) < KINDS;
+    return isCutOff
+        || isQualified
+        || isNoCategory
         || evidence.containsKey(Evidence.NEARLY)
-        || evidence.containsKey(Evidence.BEGINS_WITH)
         || isVague(likely)
             && evidence.containsKey(Evidence.OF_UNKNOWN_THINGS)
             && evidence.getOrDefault(Evidence.MEASURED, 0.0) < HALF;
@@ -464,7 +524,7 @@ public final class ReadingProposer {
 
   /** Nouns that the products of a sheet may be called by, the likeliest first; may be empty. */
   public List<String> thingsLike(List<String> headings, List<SheetRow> sample) {
-    return kinds.like(kinds.columns(headings, sample));
+    return kinds.like(kinds.columns(headings, sample, ""));
   }
 
   /** What the cells of each column look like. */

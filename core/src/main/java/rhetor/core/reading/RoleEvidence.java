@@ -17,8 +17,17 @@ final class RoleEvidence {
   private static final double WIDE = 12;
 
   private static final int BESIDE = 2;
+
+  /** Codes and names stand in so many columns in front. */
+  private static final int FRONT = 3;
+
   private static final double SPEAKS = 0.25;
   private static final double HALF = 0.5;
+
+  private static final double FEWER = 0.75;
+
+  /** Cells from here on are like names, see {@link Cells#nameLike}. */
+  private static final double NAMES = 1.3;
 
   private final Knowledge knowledge;
   private final HeadingNames names;
@@ -42,7 +51,7 @@ final class RoleEvidence {
 
   /**
    * Adds what a column's heading, cells and place say of a role; false if the column can't have it:
-   * names, texts and keywords aren't numbers.
+   * names, texts and keywords aren't numbers, and what all products have is nobody's name.
    */
   boolean gather(
       Role role, SheetColumn column, SheetColumns sheet, Map<Evidence, Double> evidence) {
@@ -50,6 +59,9 @@ final class RoleEvidence {
     List<String> words = Cells.words(column.raw());
     if ((role == Role.NAME || role == Role.PROSE || role == Role.KEYWORD)
         && (cells.numbers() > HALF || !column.unit(knowledge).isEmpty() && !cells.isEmpty())) {
+      return false;
+    }
+    if (role == Role.NAME && (cells.areAlike() || groupsNames(column, sheet))) {
       return false;
     }
     switch (role) {
@@ -63,8 +75,9 @@ final class RoleEvidence {
         evidence.put(Evidence.ANY_NAME, 1.0);
         evidence.put(Evidence.LIKE_NAMES, cells.nameLike() / 2.8);
         evidence.put(Evidence.NAMES_REPEAT, cells.isEmpty() ? 0 : 1 - cells.different());
+        evidence.put(Evidence.PROPER, proper(column, sheet));
         evidence.put(Evidence.FRONT, 1.0 / (1 + Math.abs(column.index() - 1)));
-        evidence.put(Evidence.THING, thing(column.heading().name(), sheet.language()));
+        evidence.put(Evidence.THING, thing(column.heading().name(), sheet));
         evidence.put(
             Evidence.NAMES_THINGS, sheet.language().equals("en") ? cells.thingsNamed() : 0);
       }
@@ -95,9 +108,41 @@ final class RoleEvidence {
     return true;
   }
 
+  /**
+   * Whether a column of names beside this one tells a quarter more products apart, each of which
+   * has one value here: a series groups the products that the other names.
+   */
+  private boolean groupsNames(SheetColumn column, SheetColumns sheet) {
+    return sheet.columns().stream()
+        .filter(c -> c.index() != column.index())
+        .filter(c -> Math.abs(c.index() - column.index()) <= BESIDE)
+        .filter(
+            c ->
+                c.cells().capitals() > HALF
+                    && c.cells().nameLike() >= NAMES
+                    && !names.isKnown(c.heading().name()))
+        .filter(c -> c.cells().determines(column.cells()))
+        .anyMatch(c -> column.cells().different() <= FEWER * c.cells().different());
+  }
+
+  /** The share of cells with a capital in front, beside that of the other columns of words. */
+  private static double proper(SheetColumn column, SheetColumns sheet) {
+    double others =
+        sheet.columns().stream()
+            .filter(c -> c.index() != column.index() && c.cells().lettered() > HALF)
+            .mapToDouble(c -> c.cells().capitals())
+            .average()
+            .orElse(1);
+    return Math.max(0, column.cells().capitals() - others);
+  }
+
   /** How surely a heading is a noun for things that are sold: "Boat" stands over boats' names. */
-  private double thing(String heading, String language) {
-    return !language.equals("en") || names.isKnown(heading) || heading.split(" ").length > 2
+  private double thing(String heading, SheetColumns sheet) {
+    if (!sheet.titled().isEmpty()
+        && (heading.equals(sheet.titled()) || sheet.titled().endsWith(" " + heading))) {
+      return 1;
+    }
+    return !sheet.language().equals("en") || names.isKnown(heading) || heading.split(" ").length > 2
         ? 0
         : Lexicon.shipped().goods(heading);
   }
@@ -133,12 +178,20 @@ final class RoleEvidence {
       beside += away > 0 && away <= BESIDE && isTrade(other) ? 1 : 0;
     }
     evidence.put(Evidence.BESIDE_TRADE, beside / (2.0 * BESIDE));
+    evidence.put(Evidence.AFTER_TRADE, isAfterTrade(column, sheet) ? 1.0 : 0);
     boolean measures = !cells.dimensions(knowledge, column.unit(knowledge)).isEmpty();
     evidence.put(Evidence.ANY_UNIT, measures ? 1.0 : 0);
     evidence.put(Evidence.REPEATS, cells.isEmpty() ? 0 : 1 - cells.different());
     evidence.put(Evidence.ANY_ANSWERS, cells.answers());
     evidence.put(Evidence.PERCENT, cells.share(v -> v.matches("[\\d.,-]+ ?%")));
     evidence.put(Evidence.SPARSE, cells.isEmpty() ? 0 : 1 - cells.filled());
+  }
+
+  /** Whether prices, stock or numbers for scanners stand before a column, codes in front apart. */
+  private boolean isAfterTrade(SheetColumn column, SheetColumns sheet) {
+    return sheet.columns().stream()
+        .filter(c -> c.index() < column.index() && c.index() >= FRONT)
+        .anyMatch(c -> isTrade(c) || c.cells().prices() > HALF || c.cells().gtins() > HALF);
   }
 
   private boolean isTrade(SheetColumn column) {

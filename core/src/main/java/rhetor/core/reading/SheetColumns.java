@@ -13,9 +13,14 @@ import rhetor.core.sheet.SheetRow;
  * @param language of the headings, as an ISO 639-1 code
  * @param numbers how its numbers are written
  * @param classes what the sheet's products are, as ids of classes; empty if nothing tells
+ * @param titled the noun for its products that the file's and the worksheet's names say, or empty
  */
 record SheetColumns(
-    List<SheetColumn> columns, String language, NumberStyle numbers, Set<String> classes) {
+    List<SheetColumn> columns,
+    String language,
+    NumberStyle numbers,
+    Set<String> classes,
+    String titled) {
 
   private static final int LONGEST = 150;
 
@@ -66,11 +71,16 @@ record SheetColumns(
               Cells.of(telling, i),
               isLetterOfSide(parts, i)));
     }
-    return new SheetColumns(columns, names.language(parts), numbers.decide(), Set.of());
+    return new SheetColumns(columns, names.language(parts), numbers.decide(), Set.of(), "");
+  }
+
+  /** Whether its products are of a class that is known. */
+  boolean isOfKnownClass() {
+    return !classes.isEmpty() && !classes.contains(KindsOfSheet.NO_CLASS);
   }
 
   /** The same columns of things of these classes. */
-  SheetColumns with(Set<String> of) {
-    return new SheetColumns(columns, language, numbers, of);
+  SheetColumns with(Set<String> of, String title) {
+    return new SheetColumns(columns, language, numbers, of, title);
   }
 }

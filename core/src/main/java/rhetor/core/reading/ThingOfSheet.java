@@ -185,7 +185,10 @@ final class ThingOfSheet {
         English.isPlural(phrase) && !English.isPluralOnly(phrase)
             ? English.singular(phrase)
             : phrase;
-    return knowledge.things().contains(one) ? Optional.of(one) : kinds.called(phrase);
+    Optional<String> noun =
+        knowledge.things().contains(one) ? Optional.of(one) : kinds.called(phrase);
+    // A file that is called "aquarium" is about what belongs to one, "aquariums" are in the other.
+    return noun.filter(n -> !n.equals(phrase) || !English.isCountable(n) || English.isMass(n));
   }
 
   /**

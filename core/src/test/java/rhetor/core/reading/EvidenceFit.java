@@ -56,8 +56,8 @@ public final class EvidenceFit {
       EvidenceFinder finder = finder(remembered(i).memory());
       List<Choice> choices = new ArrayList<>();
       List<Set<String>> labels = sheet.headings().stream().map(sheet.labels()::of).toList();
-      add(choices, finder, sheet.headings(), sheet.rows(), labels, 1);
-      // Codes and names needn't stand first.
+      add(choices, finder, sheet.headings(), sheet.rows(), labels, sheet.title(), 1);
+      // Codes and names needn't stand first, and files are called anything.
       add(
           choices,
           finder,
@@ -69,6 +69,7 @@ public final class EvidenceFit {
                           r.number(), moved(padded(r, sheet.headings().size())), new BitSet()))
               .toList(),
           moved(labels),
+          "",
           MOVED);
       sheets.add(choices);
     }
@@ -144,6 +145,7 @@ public final class EvidenceFit {
             List.of("SKU", "Name", name),
             List.of(),
             List.of(Set.of("sku"), Set.of("name"), Set.of(label(meaning))),
+            "",
             NAMED);
         choices.subList(0, 2).clear();
         byName.addAll(choices);
@@ -157,8 +159,9 @@ public final class EvidenceFit {
       List<String> headings,
       List<SheetRow> rows,
       List<Set<String>> labels,
+      String title,
       double weight) {
-    List<List<Candidate>> found = finder.find(kinds.columns(headings, rows));
+    List<List<Candidate>> found = finder.find(kinds.columns(headings, rows, title));
     for (int i = 0; i < found.size(); i++) {
       choices.add(choice(found.get(i), labels.get(i), weight));
     }
@@ -206,15 +209,24 @@ public final class EvidenceFit {
     return new ReadingProposer(knowledge, fit(sheet), Nearness.SHIPPED, remembered(sheet).memory());
   }
 
+  /**
+   * Figures of sheets, each read by what was learned from the others.
+   *
+   * @param titled with the names of their files, which say what the things are
+   * @param untitled as if all files were called "sheet"
+   */
+  public record Crossed(ReadingMeasure titled, ReadingMeasure untitled) {}
+
   /** Measures the sheets, each read by what was learned from the others. */
-  public static ReadingMeasure crossed(List<Labelled> labelled, Knowledge knowledge) {
+  public static Crossed crossed(List<Labelled> labelled, Knowledge knowledge) {
     EvidenceFit fit = new EvidenceFit(labelled, knowledge);
-    ReadingMeasure measure = new ReadingMeasure(knowledge);
+    Crossed measures = new Crossed(new ReadingMeasure(knowledge), new ReadingMeasure(knowledge));
     for (int i = 0; i < labelled.size(); i++) {
       ReadingProposer proposer = fit.without(i, knowledge);
-      measure.add(labelled.get(i), l -> proposer.propose(l.headings(), l.rows()));
+      measures.titled.add(labelled.get(i), l -> l.proposedBy(proposer, l.title()));
+      measures.untitled.add(labelled.get(i), l -> l.proposedBy(proposer, ""));
     }
-    return measure;
+    return measures;
   }
 
   private EvidenceWeights fit(int without) {

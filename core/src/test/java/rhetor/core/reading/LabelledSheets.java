@@ -36,6 +36,16 @@ public final class LabelledSheets {
 
   /** A sheet beside what a person says of it. */
   public record Labelled(Labels labels, List<String> headings, List<SheetRow> rows) {
+    /** What its file is called. */
+    public String title() {
+      return Path.of(labels.sheet()).getFileName().toString().replaceFirst("\\.[a-z]+$", "");
+    }
+
+    /** How it is read if its file were called so. */
+    public Reading proposedBy(ReadingProposer proposer, String title) {
+      return proposer.propose(headings, rows, HeadingAnswers.NONE, title);
+    }
+
     @Override
     public String toString() {
       return labels.sheet();

@@ -73,10 +73,16 @@ class ReadingProposerTest {
     assertThat(column("Cap.", "3 l").reason()).contains("short for \"capacity\"");
   }
 
+  @Test
+  void most_of_a_word_and_a_full_stop_is_read_where_the_cells_answer_it() {
+    assertThat(column("Dishw.", "yes", "no", "yes").meaning().code()).isEqualTo("dishwasher");
+    assertThat(column("Dishw.", "top", "rack", "top").meaning()).isEqualTo(Meaning.EXTRA);
+  }
+
   /** "Veg." may be short for vegan, vegetarian, vegetables, and for what nobody here knows. */
   @ParameterizedTest
-  @CsvSource({"Veg.,yes", "Dishw.,yes", "Cert.,EN 71", "Ingr.,salt"})
-  void what_a_full_stop_cuts_off_is_never_read(String heading, String cell) {
+  @CsvSource({"Veg.,yes", "Dis.,yes", "Cert.,EN 71", "Ingr.,salt"})
+  void what_a_full_stop_cuts_off_early_is_never_read(String heading, String cell) {
     ColumnReading column = column(heading, cell, cell, cell);
     assertThat(column.meaning().role()).isNotEqualTo(Meaning.Role.CONCEPT);
   }

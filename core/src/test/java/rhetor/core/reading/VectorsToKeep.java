@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import rhetor.core.knowledge.Knowledge;
 
-/** The phrases whose vectors ship: what concepts and roles are, and nouns for things. */
+/** The phrases whose vectors ship: what concepts and roles are, nouns for things, headings. */
 public final class VectorsToKeep {
   private VectorsToKeep() {}
 
@@ -12,6 +12,7 @@ public final class VectorsToKeep {
   public static List<String> of(Knowledge knowledge) {
     List<String> all = new ArrayList<>(Glosses.all(knowledge).values());
     all.addAll(ThingOfSheet.nouns(knowledge));
+    all.addAll(HeadingMemory.shipped().headings());
     return all;
   }
 }
