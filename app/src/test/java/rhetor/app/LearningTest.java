@@ -2,6 +2,7 @@ package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.URI;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
@@ -24,17 +25,24 @@ class LearningTest {
       LT-3,Alp,Cow bells,Heddle,140 g,deep and slow
       """;
 
+  private RunningRhetor.House house;
   private Visitor editor;
   private Visitor writer;
   private long intake;
 
   @BeforeAll
   void texts_are_written(RunningRhetor.House house) {
+    this.house = house;
     editor = house.as(Role.EDITOR);
     writer = house.as(Role.WRITER);
     intake = editor.upload("LT.csv", SHEET).expect(200).id();
     editor.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
     editor.write(List.of(), intake, "plain");
+  }
+
+  private static Map<String, Object> words(String heading, String form, String wording) {
+    return Map.of(
+        "wordings", List.of(Map.of("heading", heading, "form", form, "wording", wording)));
   }
 
   private List<Long> products() {
@@ -84,8 +92,7 @@ class LearningTest {
     assertThat(learnable).hasSize(1);
     assertThat(learnable.get(0).path("wording").asString()).isEqualTo("ring {asis}");
 
-    Map<String, String> wording =
-        Map.of("heading", "Strike tone LT", "form", "verb", "wording", "ring {asis}");
+    Map<String, Object> wording = words("Strike tone LT", "verb", "ring {asis}");
     writer.post("/api/concepts/wordings", wording).expect(403);
     int texts =
         editor.post("/api/concepts/wordings", wording).expect(200).body().path("texts").asInt();
@@ -104,17 +111,103 @@ class LearningTest {
     assertThat(editor.get("/api/concepts/untold").body().toString()).contains("Strike tone LT");
   }
 
+  /** Asked once for a column, a text model's wordings are written for all products under it. */
+  @Test
+  void a_text_model_proposes_and_a_person_keeps() {
+    String host = URI.create(house.shop()).getAuthority();
+    Visitor owner = house.as(Role.OWNER);
+    owner.put("/api/connections/hosts", Map.of("host", host, "allowed", true)).expect(200);
+    long connection =
+        owner
+            .post(
+                "/api/connections",
+                Map.of(
+                    "name",
+                    "Foolscap",
+                    "address",
+                    house.shop() + "/model/v1",
+                    "model",
+                    "foolscap-1",
+                    "key",
+                    RunningRhetor.TOKEN,
+                    "priceAsked",
+                    1000,
+                    "priceAnswered",
+                    2000,
+                    "monthlyMost",
+                    0))
+            .expect(200)
+            .id();
+    Map<String, Object> shown =
+        Map.of("connection", connection, "headings", List.of("Clapper tone LT"), "ask", false);
+    Map<String, Object> asked =
+        Map.of("connection", connection, "headings", List.of("Clapper tone LT"), "ask", true);
+    long more =
+        editor
+            .upload("LU.csv", SHEET.replace("Strike", "Clapper").replace("LT-", "LU-"))
+            .expect(200)
+            .id();
+    editor.post("/api/intakes/" + more + "/take", Map.of()).expect(200);
+
+    JsonNode before = editor.post("/api/concepts/proposals", shown).expect(200).body();
+    assertThat(before.path("unasked").asInt()).isEqualTo(1);
+    assertThat(before.path("estimate").asDouble()).isPositive();
+    writer.post("/api/concepts/proposals", asked).expect(403);
+
+    JsonNode after = editor.post("/api/concepts/proposals", asked).expect(200).body();
+    assertThat(after.path("cost").asDouble()).isPositive();
+    JsonNode proposed = after.path("headings").get(0);
+    assertThat(proposed.path("goodFor").asString()).isNotBlank();
+    List<JsonNode> standing =
+        proposed.path("proposals").valueStream().filter(p -> p.path("problems").isEmpty()).toList();
+    assertThat(standing).isNotEmpty();
+    assertThat(standing.getFirst().path("fits").asInt()).isEqualTo(3);
+    assertThat(standing.getFirst().path("examples").get(0).asString()).matches("The bells? .+\\.");
+    // Asked again, it is what was answered before, and costs nothing.
+    JsonNode again = editor.post("/api/concepts/proposals", asked).expect(200).body();
+    assertThat(again.path("headings")).isEqualTo(after.path("headings"));
+    assertThat(again.path("cost").asDouble()).isZero();
+
+    JsonNode kept = standing.getFirst();
+    editor
+        .post(
+            "/api/concepts/wordings",
+            words("Clapper tone LT", kept.path("form").asString(), kept.path("wording").asString()))
+        .expect(200);
+    editor.write(List.of(), more, "plain");
+    long product =
+        editor.get("/api/products?intake=" + more).body().path("items").get(0).path("id").asLong();
+    assertThat(shortText(proof(product))).contains("bright and long");
+    // One that can't stand keeps the others from being kept, too.
+    editor
+        .post(
+            "/api/concepts/wordings",
+            Map.of(
+                "wordings",
+                List.of(
+                    Map.of("heading", "Peal LT", "form", "verb", "wording", "ring {asis}"),
+                    Map.of("heading", "Clang LT", "form", "verb", "wording", "rings"))))
+        .expect(422);
+    assertThat(editor.get("/api/concepts?state=OWN").body().toString()).doesNotContain("Peal LT");
+    owner.delete("/api/connections/" + connection).expect(200);
+  }
+
+  @Test
+  void asking_about_nothing_or_about_what_no_product_has_says_so() {
+    Map<String, Object> none = Map.of("connection", 1, "headings", List.of(), "ask", false);
+    assertThat(editor.post("/api/concepts/proposals", none).expect(422).detail())
+        .contains("1 to 60");
+    Map<String, Object> unknown =
+        Map.of("connection", 4_000_000, "headings", List.of("Peal"), "ask", false);
+    editor.post("/api/concepts/proposals", unknown).expect(404);
+  }
+
   @Test
   void headings_that_begin_alike_or_have_no_latin_letters_are_kept_apart() {
     String begins = "How far the clapper swings from one side ";
     List<String> headings = List.of(begins + "to the left", begins + "to the right", "Звон", "Тон");
     headings.forEach(
-        h ->
-            editor
-                .post(
-                    "/api/concepts/wordings",
-                    Map.of("heading", h, "form", "verb", "wording", "swing {asis}"))
-                .expect(200));
+        h -> editor.post("/api/concepts/wordings", words(h, "verb", "swing {asis}")).expect(200));
     JsonNode own = editor.get("/api/concepts?state=OWN").expect(200).body();
     assertThat(own.valueStream().map(c -> c.path("concept").path("label").asString()))
         .containsAll(headings);
@@ -129,18 +222,12 @@ class LearningTest {
         List.of("rings {asis}", "ring", "ring {asis} like the best", "<b>{asis}</b>")) {
       assertThat(
               editor
-                  .post(
-                      "/api/concepts/wordings",
-                      Map.of("heading", "Clapper LT", "form", "verb", "wording", wrong))
+                  .post("/api/concepts/wordings", words("Clapper LT", "verb", wrong))
                   .expect(422)
                   .detail())
           .as(wrong)
           .isNotBlank();
     }
-    editor
-        .post(
-            "/api/concepts/wordings",
-            Map.of("heading", "Clapper LT", "form", "shout", "wording", "ring {asis}"))
-        .expect(422);
+    editor.post("/api/concepts/wordings", words("Clapper LT", "shout", "ring {asis}")).expect(422);
   }
 }

@@ -29,10 +29,12 @@ import rhetor.core.reading.CellText;
 @RestController
 class ConceptController {
   private final HouseConcepts concepts;
+  private final WordingProposals proposals;
   private final HouseKnowledge house;
 
-  ConceptController(HouseConcepts concepts, HouseKnowledge house) {
+  ConceptController(HouseConcepts concepts, WordingProposals proposals, HouseKnowledge house) {
     this.concepts = concepts;
+    this.proposals = proposals;
     this.house = house;
   }
 
@@ -111,14 +113,36 @@ class ConceptController {
    */
   record NewWording(@NotNull String heading, @NotNull String form, @NotNull String wording) {}
 
+  /** Wordings for headings, kept together or not at all. */
+  record NewWordings(@NotNull List<@Valid NewWording> wordings) {}
+
   @PostMapping("/api/concepts/wordings")
-  Touched learn(@Valid @RequestBody NewWording wording, Principal person) {
+  Touched learn(@Valid @RequestBody NewWordings wordings, Principal person) {
     return new Touched(
         concepts.learn(
-            CellText.clean(wording.heading()),
-            wording.form().strip().toLowerCase(Locale.ROOT),
-            CellText.clean(wording.wording()),
+            wordings.wordings().stream()
+                .map(
+                    w ->
+                        new HouseConcepts.Worded(
+                            CellText.clean(w.heading()),
+                            w.form().strip().toLowerCase(Locale.ROOT),
+                            CellText.clean(w.wording())))
+                .toList(),
             person.getName()));
+  }
+
+  /**
+   * What a text model is asked for: wordings of headings.
+   *
+   * @param ask whether it may be asked; if not, only what it answered before is shown
+   */
+  record Wanted(long connection, @NotNull List<@NotNull String> headings, boolean ask) {}
+
+  /** What a text model proposes for headings that no sentence tells yet. */
+  @PostMapping("/api/concepts/proposals")
+  WordingProposals.Proposals propose(@Valid @RequestBody Wanted wanted, Principal person) {
+    return proposals.propose(
+        wanted.connection(), wanted.headings(), wanted.ask(), person.getName());
   }
 
   @PutMapping("/api/concepts/{id}")

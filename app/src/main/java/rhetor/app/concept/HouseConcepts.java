@@ -34,8 +34,6 @@ public class HouseConcepts {
   private static final int EXAMPLES = 4;
   private static final int SAMPLES = 3;
   private static final int MOST_HEADINGS = 200;
-  private static final int LONGEST_ID = 36;
-  private static final int USUAL_WEIGHT = 50;
 
   private final HouseKnowledge house;
   private final ProductService products;
@@ -183,38 +181,50 @@ public class HouseConcepts {
   }
 
   /**
-   * Keeps how a heading's facts are told from now on, beside what the house has for it already;
-   * returns how many texts of products with such a fact are stale now.
+   * How a heading's facts are told.
    *
    * @param form the place in a sentence
-   * @throws Refused if the wording can't stand, with what to do
+   */
+  record Worded(String heading, String form, String wording) {}
+
+  /**
+   * Keeps how headings' facts are told from now on, beside what the house has for them already: all
+   * of it or nothing; returns how many texts of products with such facts are stale now.
+   *
+   * @throws Refused if a wording can't stand, with what to do
    */
   @Transactional
-  public int learn(String heading, String form, String wording, String by) {
+  public int learn(List<Worded> learned, String by) {
+    if (learned.isEmpty() || learned.size() > MOST_HEADINGS) {
+      throw Refused.invalid("Keep 1 to %d wordings at a time.".formatted(MOST_HEADINGS));
+    }
     turns.take(Turns.Turn.WORDS);
     Knowledge knowledge = house.current();
-    Concept before = knowledge.toldAs("", heading).orElseGet(() -> blank(heading, knowledge));
-    Map<String, List<String>> say = new LinkedHashMap<>(before.say());
-    List<String> wordings = new ArrayList<>(say.getOrDefault(form, List.of()));
-    if (!wordings.contains(wording)) {
-      wordings.addFirst(wording);
+    Map<String, Concept> concepts = new LinkedHashMap<>();
+    for (Worded one : learned) {
+      Concept before = knowledge.own(one.heading);
+      Map<String, List<String>> say = new LinkedHashMap<>(before.say());
+      List<String> wordings = new ArrayList<>(say.getOrDefault(one.form, List.of()));
+      if (!wordings.contains(one.wording)) {
+        wordings.addFirst(one.wording);
+      }
+      say.put(one.form, wordings);
+      Concept after = before.saying(say);
+      List<String> problems = ConceptCheck.problems(after, house.standard());
+      if (!problems.isEmpty()) {
+        throw Refused.invalid(one.heading + ": " + String.join(" ", problems));
+      }
+      concepts.put(key(one.heading), after);
+      // The next heading gets another short name.
+      knowledge = knowledge.with(knowledge.claims(), List.of(after), knowledge.classes());
     }
-    say.put(form, wordings);
-    Concept after = before.saying(say);
-    List<String> problems = ConceptCheck.problems(after, house.standard());
-    if (!problems.isEmpty()) {
-      throw Refused.invalid(String.join(" ", problems));
-    }
-    house.decide(CONCEPTS, after.id(), after, Standing.OWN, by);
+    concepts.values().forEach(c -> house.decide(CONCEPTS, c.id(), c, Standing.OWN, by));
     List<Long> having = new ArrayList<>();
     products.eachSource(
         (product, text, facts) -> {
           boolean has =
               facts.facts().stream()
-                  .anyMatch(
-                      f ->
-                          f.concept().isEmpty()
-                              && f.label().strip().equalsIgnoreCase(heading.strip()));
+                  .anyMatch(f -> f.concept().isEmpty() && concepts.containsKey(key(f.label())));
           if (text != 0 && has && (having.isEmpty() || having.getLast() != product)) {
             having.add(product);
           }
@@ -223,34 +233,8 @@ public class HouseConcepts {
     return having.size();
   }
 
-  /** A kind of fact for a heading, with no words yet. */
-  private static Concept blank(String heading, Knowledge knowledge) {
-    String whole = ("own " + heading).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "_");
-    String cut = whole.substring(0, Math.min(whole.length(), LONGEST_ID)).replaceAll("_+$", "");
-    // Headings that begin alike, or are in letters that ids haven't, are different kinds of facts.
-    String id = cut;
-    for (int n = 2; knowledge.concept(id).isPresent(); n++) {
-      id = cut + "_" + n;
-    }
-    return new Concept(
-        id,
-        heading.strip(),
-        "",
-        Map.of("en", List.of(heading.strip().toLowerCase(Locale.ROOT))),
-        Concept.Kind.WORDS,
-        "",
-        "",
-        "features",
-        USUAL_WEIGHT,
-        "",
-        List.of(),
-        List.of(),
-        List.of(),
-        false,
-        Map.of(),
-        List.of(),
-        List.of(),
-        Map.of());
+  private static String key(String heading) {
+    return heading.strip().toLowerCase(Locale.ROOT);
   }
 
   /**

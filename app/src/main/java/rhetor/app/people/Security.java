@@ -93,6 +93,7 @@ class Security {
                         "/api/claims/*/restore",
                         "/api/concepts/*/restore",
                         "/api/concepts/wordings",
+                        "/api/concepts/proposals",
                         "/api/kinds/*/restore",
                         "/api/angles",
                         "/api/channels")

@@ -1,6 +1,7 @@
 package rhetor.core.knowledge;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
 
@@ -48,6 +49,9 @@ public record Concept(
     List<String> notOf,
     Map<String, String> compare) {
 
+  /** What a fact of one's own matters: no less than most. */
+  private static final int USUAL_WEIGHT = 50;
+
   /**
    * Wordings for things of some classes.
    *
@@ -59,6 +63,29 @@ public record Concept(
       classes = List.copyOf(classes);
       say = Map.copyOf(say);
     }
+  }
+
+  /** A kind of fact that one heading names and that no words tell yet. */
+  static Concept unworded(String id, String heading) {
+    return new Concept(
+        id,
+        heading,
+        "",
+        Map.of("en", List.of(heading.toLowerCase(Locale.ROOT))),
+        Kind.WORDS,
+        "",
+        "",
+        "features",
+        USUAL_WEIGHT,
+        "",
+        List.of(),
+        List.of(),
+        List.of(),
+        false,
+        Map.of(),
+        List.of(),
+        List.of(),
+        Map.of());
   }
 
   /** The same concept with other general wordings. */

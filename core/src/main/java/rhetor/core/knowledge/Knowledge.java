@@ -21,6 +21,9 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
 
 /** What Rhetor knows of products in general, read from the data files under {@code knowledge/}. */
 public final class Knowledge {
+  /** Room for a number behind an id made from a heading. */
+  private static final int LONGEST_OWN = 36;
+
   private static final YAMLMapper YAML =
       YAMLMapper.builder()
           .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
@@ -293,6 +296,27 @@ public final class Knowledge {
     return concept.isEmpty()
         ? Optional.ofNullable(ownByName.get(heading.strip().toLowerCase(Locale.ROOT)))
         : concept(concept);
+  }
+
+  /**
+   * The house's own kind of fact for a heading that nobody knows; one with no words yet if it has
+   * none.
+   */
+  public Concept own(String heading) {
+    return toldAs("", heading).orElseGet(() -> Concept.unworded(ownId(heading), heading.strip()));
+  }
+
+  /**
+   * Headings that begin alike, or are in letters that ids haven't, are different kinds of facts.
+   */
+  private String ownId(String heading) {
+    String whole = ("own " + heading).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "_");
+    String cut = whole.substring(0, Math.min(whole.length(), LONGEST_OWN)).replaceAll("_+$", "");
+    String id = cut;
+    for (int n = 2; concept(id).isPresent(); n++) {
+      id = cut + "_" + n;
+    }
+    return id;
   }
 
   public Optional<ProductClass> productClass(String id) {

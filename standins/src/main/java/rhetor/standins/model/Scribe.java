@@ -59,10 +59,14 @@ final class Scribe {
           Field.IMAGE_ALT);
 
   private final Knowledge knowledge = Knowledge.standard();
+  private final Phraser phraser = new Phraser();
   private final JsonMapper json = JsonMapper.builder().build();
 
   String answer(List<ModelApi.Message> messages) {
     String prompt = messages.getFirst().content();
+    if (Phraser.isAsked(prompt)) {
+      return phraser.answer(prompt);
+    }
     if (!PRODUCT.matcher(prompt).find()) {
       return "Ready.";
     }

@@ -16,6 +16,9 @@ import rhetor.core.plan.Message;
  * whose pitch is A sharp gives "ring in {asis}".
  */
 public final class Learner {
+  /** Where the value goes, as it stands. */
+  public static final String SLOT = "{asis}";
+
   /** More words say more than the one fact. */
   private static final int MOST_WORDS = 12;
 
@@ -55,19 +58,34 @@ public final class Learner {
       if (value.length() < SHORTEST_VALUE || at < 0) {
         continue;
       }
-      String around = text.substring(0, at) + "{asis}" + text.substring(at + value.length());
-      Optional<String> predicate = predicate(around, product);
+      String around = text.substring(0, at) + SLOT + text.substring(at + value.length());
+      Optional<String> predicate = predicate(around, product.names());
       if (predicate.isPresent()) {
-        return predicate.flatMap(p -> wording(fact, p));
+        return predicate.flatMap(Learner::wording).map(w -> new Learned(fact, w.form, w.wording));
       }
     }
     return Optional.empty();
   }
 
+  /**
+   * A wording, and the place in a sentence that it fits.
+   *
+   * @param wording with {@link #SLOT} where the value goes
+   */
+  public record Worded(Message.Form form, String wording) {}
+
+  /**
+   * The wording of a sentence about any product that has {@link #SLOT} for the value; nothing if it
+   * says more than one thing, or if its verb isn't understood.
+   */
+  public Optional<Worded> worded(String sentence) {
+    return predicate(sentence.strip().replaceAll("[.!]$", ""), List.of()).flatMap(Learner::wording);
+  }
+
   /** What is said of the thing, without what it is called. */
-  private static Optional<String> predicate(String sentence, ProductFacts product) {
+  private static Optional<String> predicate(String sentence, List<String> names) {
     String named = "";
-    for (String name : product.names()) {
+    for (String name : names) {
       if (sentence.regionMatches(true, 0, name + " ", 0, name.length() + 1)) {
         named = sentence.substring(0, name.length() + 1);
       }
@@ -80,20 +98,20 @@ public final class Learner {
     boolean isOne =
         !named.isEmpty()
             && rest.split(" ").length <= MOST_WORDS
-            && !MORE.matcher(rest.replace("{asis}", "")).find();
+            && !MORE.matcher(rest.replace(SLOT, "")).find();
     return isOne ? Optional.of(rest) : Optional.empty();
   }
 
-  private static Optional<Learned> wording(Fact fact, String predicate) {
+  private static Optional<Worded> wording(String predicate) {
     String verb = English.firstWord(predicate);
     String rest = predicate.substring(verb.length()).strip();
-    if (!rest.contains("{asis}")) {
+    if (!rest.contains(SLOT)) {
       return Optional.empty();
     }
     return switch (verb.toLowerCase(Locale.ROOT)) {
-      case "is", "are" -> Optional.of(new Learned(fact, Message.Form.PART, rest));
-      case "has", "have" -> Optional.of(new Learned(fact, Message.Form.WITH, rest));
-      default -> base(verb).map(b -> new Learned(fact, Message.Form.VERB, b + " " + rest));
+      case "is", "are" -> Optional.of(new Worded(Message.Form.PART, rest));
+      case "has", "have" -> Optional.of(new Worded(Message.Form.WITH, rest));
+      default -> base(verb).map(b -> new Worded(Message.Form.VERB, b + " " + rest));
     };
   }
 
