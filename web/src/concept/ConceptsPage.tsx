@@ -85,6 +85,7 @@ export function ConceptsPage() {
               setHeading(u.heading);
               setOpen('new');
             }}
+            onKept={(texts) => decided('Kept.', texts)}
           />
           {concepts.data?.length === 0 && (
             <Box sx={{ color: 'text.secondary', mt: 2 }}>

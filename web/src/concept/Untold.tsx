@@ -1,19 +1,48 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { api, take, type Schema } from '../api/client';
 import { count } from '../frame/format';
+import { useConnections } from '../model/connections';
+import { AskModel } from './AskModel';
+import { ProposedWordings } from './ProposedWordings';
+import { useProposals, wordingKey, type NewWording } from './proposals';
+
+/** So many headings are asked about, shown and kept at a time. */
+const AT_A_TIME = 20;
 
 /** Headings of sheets whose facts no sentence tells yet, those of most products first. */
 export function Untold(props: {
   mayDecide: boolean;
   onSay: (heading: Schema['UntoldHeading']) => void;
+  onKept: (texts: number) => void;
 }) {
+  const [shown, setShown] = useState(AT_A_TIME);
+  const [chosen, setChosen] = useState<ReadonlyMap<string, NewWording>>(new Map());
   const untold = useQuery({
     queryKey: ['concepts', 'untold'],
     queryFn: () => take(api.GET('/api/concepts/untold')),
   });
+  const connections = useConnections();
+  const [of, setOf] = useState<number>();
+  const connection = connections.data?.find((c) => c.id === of) ?? connections.data?.[0];
+  const headings = (untold.data ?? []).slice(0, shown);
+  const proposals = useProposals(
+    props.mayDecide ? connection : undefined,
+    headings.slice(-AT_A_TIME).map((u) => u.heading),
+    chosen,
+    (texts) => {
+      setChosen(new Map());
+      props.onKept(texts);
+    },
+  );
   if (!untold.data?.length) return null;
+  const toggle = (wording: NewWording) => {
+    const next = new Map(chosen);
+    if (!next.delete(wordingKey(wording))) next.set(wordingKey(wording), wording);
+    setChosen(next);
+  };
   return (
     <Box component="details" sx={{ my: 2 }} data-testid="untold">
       <Box component="summary" sx={{ cursor: 'pointer' }}>
@@ -21,7 +50,16 @@ export function Untold(props: {
         {untold.data.length === 1 ? 'has' : 'have'} no words yet: their facts are listed and told in
         no sentence
       </Box>
-      {untold.data.map((u) => (
+      {props.mayDecide && connections.data && (
+        <AskModel
+          connections={connections.data}
+          connection={connection}
+          onConnection={setOf}
+          proposals={proposals}
+          chosen={chosen.size}
+        />
+      )}
+      {headings.map((u) => (
         <Box
           key={u.heading}
           sx={{
@@ -42,8 +80,14 @@ export function Untold(props: {
               Say how
             </Button>
           )}
+          <ProposedWordings proposed={proposals.of(u.heading)} chosen={chosen} onToggle={toggle} />
         </Box>
       ))}
+      {untold.data.length > shown && (
+        <Button size="small" onClick={() => setShown(shown + AT_A_TIME)}>
+          Show the next {Math.min(AT_A_TIME, untold.data.length - shown)}
+        </Button>
+      )}
     </Box>
   );
 }

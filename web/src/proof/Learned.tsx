@@ -13,7 +13,9 @@ export function Learned({ learnable }: { learnable: Learnable[] }) {
   const notice = useNotice();
   const learn = useMutation({
     mutationFn: ({ heading, form, wording }: Learnable) =>
-      take(api.POST('/api/concepts/wordings', { body: { wordings: [{ heading, form, wording }] } })),
+      take(
+        api.POST('/api/concepts/wordings', { body: { wordings: [{ heading, form, wording }] } }),
+      ),
     onSuccess: (touched, l) => {
       notice.say(
         `“${l.heading}” is told so from now on. ${count(touched.texts, 'text')} of products that have it can be written anew: they are stale.`,

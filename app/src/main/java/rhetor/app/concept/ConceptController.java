@@ -140,7 +140,7 @@ class ConceptController {
 
   /** What a text model proposes for headings that no sentence tells yet. */
   @PostMapping("/api/concepts/proposals")
-  WordingProposals.Proposals propose(@Valid @RequestBody Wanted wanted, Principal person) {
+  WordingProposals.ProposedAll propose(@Valid @RequestBody Wanted wanted, Principal person) {
     return proposals.propose(
         wanted.connection(), wanted.headings(), wanted.ask(), person.getName());
   }

@@ -57,11 +57,11 @@ class WordingProposals {
    * @param isAnswered whether it has been asked
    * @param failed why it couldn't be asked, or empty
    */
-  record Proposed(
+  record ProposedFor(
       String heading,
       boolean isAnswered,
       String goodFor,
-      List<WordingTeacher.Proposal> proposals,
+      List<WordingTeacher.ProposedWording> proposals,
       String failed) {}
 
   /**
@@ -71,7 +71,8 @@ class WordingProposals {
    * @param unasked how many those are
    * @param cost what it cost this time
    */
-  record Proposals(List<Proposed> headings, int unasked, BigDecimal estimate, BigDecimal cost) {}
+  record ProposedAll(
+      List<ProposedFor> headings, int unasked, BigDecimal estimate, BigDecimal cost) {}
 
   /**
    * What a model proposes for headings, in their order. What it answered before it isn't asked
@@ -79,7 +80,7 @@ class WordingProposals {
    *
    * @param isAsking whether it may be asked; if not, only what it answered before is shown
    */
-  Proposals propose(long connectionId, List<String> headings, boolean isAsking, String by) {
+  ProposedAll propose(long connectionId, List<String> headings, boolean isAsking, String by) {
     if (headings.isEmpty() || headings.size() > MOST_HEADINGS) {
       throw Refused.invalid("Ask about 1 to %d headings at a time.".formatted(MOST_HEADINGS));
     }
@@ -89,7 +90,7 @@ class WordingProposals {
     Voice voice = style.current().ownVoice();
     String spoken = voice.label() + ". " + voice.about();
     Map<String, List<ProductFacts>> having = having(headings);
-    List<Proposed> all = new ArrayList<>();
+    List<ProposedFor> all = new ArrayList<>();
     BigDecimal estimate = BigDecimal.ZERO;
     BigDecimal cost = BigDecimal.ZERO;
     int unasked = 0;
@@ -98,7 +99,8 @@ class WordingProposals {
       List<ProductFacts> under = having.getOrDefault(key(heading), List.of());
       if (under.isEmpty()) {
         all.add(
-            new Proposed(heading, false, "", List.of(), "No product has this heading any more."));
+            new ProposedFor(
+                heading, false, "", List.of(), "No product has this heading any more."));
         continue;
       }
       String prompt = teacher.prompt(heading, under, spoken);
@@ -110,19 +112,19 @@ class WordingProposals {
       try {
         String answer = conversation.answer(List.of(new Turn(false, prompt)));
         WordingTeacher.Taught taught = teacher.read(answer, heading, under);
-        all.add(new Proposed(heading, true, taught.goodFor(), taught.proposals(), ""));
+        all.add(new ProposedFor(heading, true, taught.goodFor(), taught.proposals(), ""));
         cost = cost.add(conversation.cost());
       } catch (TextModels.NotAsked e) {
         unasked++;
         estimate = estimate.add(models.estimate(connection, prompt.length(), ANSWER));
-        all.add(new Proposed(heading, false, "", List.of(), failed));
+        all.add(new ProposedFor(heading, false, "", List.of(), failed));
       } catch (Refused e) {
         failed = e.getMessage();
         unasked++;
-        all.add(new Proposed(heading, false, "", List.of(), failed));
+        all.add(new ProposedFor(heading, false, "", List.of(), failed));
       }
     }
-    return new Proposals(all, unasked, estimate, cost);
+    return new ProposedAll(all, unasked, estimate, cost);
   }
 
   /** Products with different values under each of the headings. */

@@ -77,7 +77,7 @@ public final class WordingTeacher {
    * @param fits how many of the different values tried it can tell
    * @param tried how many were tried
    */
-  public record Proposal(
+  public record ProposedWording(
       String form,
       String wording,
       List<String> examples,
@@ -90,7 +90,7 @@ public final class WordingTeacher {
    *
    * @param goodFor what the fact is good for, in the model's words, for whoever decides; or empty
    */
-  public record Taught(List<Proposal> proposals, String goodFor) {}
+  public record Taught(List<ProposedWording> proposals, String goodFor) {}
 
   /**
    * What is asked about a heading: once for all products that have it.
@@ -146,7 +146,7 @@ public final class WordingTeacher {
    */
   public Taught read(String answer, String heading, List<ProductFacts> products) {
     String text = answer.substring(0, Math.min(answer.length(), AnswerReader.LONGEST));
-    Map<String, Proposal> proposals = new LinkedHashMap<>();
+    Map<String, ProposedWording> proposals = new LinkedHashMap<>();
     Matcher worded = WORDED.matcher(text);
     while (worded.find() && proposals.size() < MOST_PROPOSALS) {
       String sentence = BULLET.matcher(worded.group().strip()).replaceFirst("").strip();
@@ -157,7 +157,7 @@ public final class WordingTeacher {
         List.copyOf(proposals.values()), good.find() ? CellText.clean(good.group(1)) : "");
   }
 
-  private Proposal tried(String sentence, String heading, List<ProductFacts> products) {
+  private ProposedWording tried(String sentence, String heading, List<ProductFacts> products) {
     if (MARKUP.matcher(SLOT.matcher(sentence).replaceAll("")).find()) {
       return refused(sentence, "Markup stands in it.");
     }
@@ -200,7 +200,7 @@ public final class WordingTeacher {
     if (problems.isEmpty() && fits == 0) {
       problems.add("None of the values can be told so: they aren’t words for a sentence.");
     }
-    return new Proposal(
+    return new ProposedWording(
         form,
         worded.get().wording(),
         examples.stream().limit(MOST_EXAMPLES).toList(),
@@ -209,8 +209,8 @@ public final class WordingTeacher {
         all);
   }
 
-  private static Proposal refused(String sentence, String why) {
-    return new Proposal("", sentence, List.of(), List.of(why), 0, 0);
+  private static ProposedWording refused(String sentence, String why) {
+    return new ProposedWording("", sentence, List.of(), List.of(why), 0, 0);
   }
 
   /** Why a sentence about a product can't stand, if it can't. */

@@ -14,7 +14,7 @@ import rhetor.core.compose.Composer;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
-import rhetor.core.model.WordingTeacher.Proposal;
+import rhetor.core.model.WordingTeacher.ProposedWording;
 import rhetor.core.model.WordingTeacher.Taught;
 import rhetor.core.style.Field;
 
@@ -39,8 +39,8 @@ class WordingTeacherTest {
     return TEACHER.read(answer, HEADING, BELLS);
   }
 
-  private static Proposal only(String sentence) {
-    List<Proposal> proposals = taught("{\"wordings\": [\"" + sentence + "\"]}").proposals();
+  private static ProposedWording only(String sentence) {
+    List<ProposedWording> proposals = taught("{\"wordings\": [\"" + sentence + "\"]}").proposals();
     assertThat(proposals).hasSize(1);
     return proposals.getFirst();
   }
@@ -111,7 +111,7 @@ class WordingTeacherTest {
   @Test
   void values_that_are_no_words_for_a_sentence_are_not_told() {
     List<ProductFacts> coded = List.of(bell("Chapel", "F#4/A5"), bell("Byre", "Y"));
-    Proposal proposal = TEACHER.read("It rings {v}.", HEADING, coded).proposals().getFirst();
+    ProposedWording proposal = TEACHER.read("It rings {v}.", HEADING, coded).proposals().getFirst();
     assertThat(proposal.fits()).isZero();
     assertThat(proposal.problems()).singleElement().asString().contains("None of the values");
   }
@@ -119,7 +119,7 @@ class WordingTeacherTest {
   /** What a person approved is what the composer then writes. */
   @Test
   void an_approved_wording_is_written() {
-    Proposal proposal = only("It rings {v}.");
+    ProposedWording proposal = only("It rings {v}.");
     Concept told =
         KNOWLEDGE.own(HEADING).saying(Map.of(proposal.form(), List.of(proposal.wording())));
     Knowledge house = KNOWLEDGE.with(KNOWLEDGE.claims(), List.of(told), KNOWLEDGE.classes());
