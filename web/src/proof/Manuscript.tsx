@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { Fragment, type ReactNode } from 'react';
 import type { Schema } from '../api/client';
 import { serif } from '../theme';
+import { StateFact } from './StateFact';
 
 type Field = Schema['FieldView'];
 type Mark = Schema['Mark'];
@@ -16,18 +17,28 @@ interface Props {
   onChoose?: (sentence: number) => void;
   /** Overrules a mark, where one may. */
   onLetBe?: (mark: Mark) => void;
+  onThisIsSo?: (mark: Mark, label: string, value: string) => void;
   /** Sentences that stood before: the others are set off as new. */
   old?: string[];
 }
 
 /** A field’s text as it will be read: footnote numerals at each sentence, marks in the margin. */
-export function Manuscript({ field, lit, onLight, chosen, onChoose, onLetBe, old }: Props) {
+export function Manuscript({
+  field,
+  lit,
+  onLight,
+  chosen,
+  onChoose,
+  onLetBe,
+  onThisIsSo,
+  old,
+}: Props) {
   const hasMargin = field.marks.some((m) => m.sentence >= 0);
   const whole = field.marks.filter((m) => m.sentence < 0);
   return (
     <Box>
       {whole.map((m, i) => (
-        <MarkNote key={i} mark={m} onLetBe={onLetBe} />
+        <MarkNote key={i} mark={m} onLetBe={onLetBe} onThisIsSo={onThisIsSo} />
       ))}
       {field.blocks.length === 0 && (
         <Box sx={{ fontFamily: serif, fontSize: 18, color: 'text.secondary', fontStyle: 'italic' }}>
@@ -65,7 +76,7 @@ export function Manuscript({ field, lit, onLight, chosen, onChoose, onLetBe, old
             {hasMargin && (
               <Box>
                 {marks.map((m, i) => (
-                  <MarkNote key={i} mark={m} onLetBe={onLetBe} />
+                  <MarkNote key={i} mark={m} onLetBe={onLetBe} onThisIsSo={onThisIsSo} />
                 ))}
               </Box>
             )}
@@ -188,7 +199,11 @@ function WithKeyword({ text, keyword }: { text: string; keyword: string }) {
   );
 }
 
-function MarkNote({ mark, onLetBe }: { mark: Mark; onLetBe?: (mark: Mark) => void }) {
+function MarkNote({
+  mark,
+  onLetBe,
+  onThisIsSo,
+}: Pick<Props, 'onLetBe' | 'onThisIsSo'> & { mark: Mark }) {
   const isBad = mark.weight === 'MUST_FIX';
   return (
     <Box
@@ -215,6 +230,9 @@ function MarkNote({ mark, onLetBe }: { mark: Mark; onLetBe?: (mark: Mark) => voi
         >
           let be
         </Button>
+      )}
+      {onThisIsSo && mark.mayBeStated && (
+        <StateFact words={mark.words} onState={(label, value) => onThisIsSo(mark, label, value)} />
       )}
     </Box>
   );

@@ -125,6 +125,27 @@ export function Proof(props: {
       'That revision counts now.',
     );
 
+  const thisIsSo = (mark: Schema['Mark'], label: string, value: string) =>
+    act(
+      () =>
+        take(
+          api.POST('/api/proofs/{id}/this-is-so', {
+            params,
+            body: {
+              mark: {
+                field: fieldCode,
+                sentence: mark.sentence,
+                check: mark.check,
+                words: mark.words,
+              },
+              label,
+              value,
+            },
+          }),
+        ),
+      `${label}: ${value} is a fact of this product now, with your name.`,
+    );
+
   const letBe = (mark: Schema['Mark']) =>
     act(
       () =>
@@ -292,6 +313,7 @@ export function Proof(props: {
               lit={lit}
               onLight={setLit}
               onLetBe={maySign ? letBe : undefined}
+              onThisIsSo={maySign ? thisIsSo : undefined}
             />
           )}
         </Box>

@@ -106,6 +106,47 @@ class OverrulingTest {
     assertThat(proof().path("overruled")).isEmpty();
   }
 
+  private Visitor.Answer thisIsSo(Visitor who, JsonNode mark, String label, String value) {
+    return who.seen(
+        proof().path("revision").asLong(),
+        "POST",
+        "/api/proofs/" + product + "/this-is-so",
+        Map.of(
+            "mark",
+            Map.of(
+                "field", "short_description",
+                "sentence", mark.path("sentence").asInt(),
+                "check", mark.path("check").asString(),
+                "words", mark.path("words").asString()),
+            "label",
+            label,
+            "value",
+            value));
+  }
+
+  @Test
+  void what_somebody_states_becomes_a_fact_with_their_name() {
+    save("Larder is a storage box. Its lid is copper.").expect(200);
+    JsonNode mark =
+        marks(proof(), "support").stream()
+            .filter(m -> m.path("words").asString().contains("copper"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(mark.path("mayBeStated").asBoolean()).isTrue();
+    thisIsSo(writer, mark, "Lid", "copper").expect(403);
+    assertThat(thisIsSo(editor, mark, " ", "copper").expect(422).detail()).contains("Say what");
+
+    JsonNode after = thisIsSo(editor, mark, "Lid", "copper").expect(200).body();
+    assertThat(marks(after, "support")).isEmpty();
+    JsonNode facts = editor.get("/api/products/" + product).expect(200).body();
+    assertThat(facts.toString()).contains("copper");
+    thisIsSo(editor, mark, "Lid", "copper").expect(404);
+    // It is a fact now, and bears out other sentences, too.
+    save("Larder is a storage box with a copper lid.").expect(200);
+    assertThat(marks(proof(), "support")).isEmpty();
+    save("Larder is a storage box.").expect(200);
+  }
+
   @Test
   void what_follows_from_the_house_s_rules_is_not_overruled() {
     JsonNode whole =

@@ -17,6 +17,7 @@ public enum Event {
   SIGNED_OFF("signed off"),
   SENT_BACK("sent back"),
   MARK_OVERRULED("mark let be"),
+  FACT_STATED("fact stated for a mark"),
   MARK_RAISED_AGAIN("mark raised again"),
   EDITION_STARTED("edition started"),
   SHOP_SETTLED("page in the shop settled"),

@@ -27,6 +27,7 @@ class Security {
   private static final String[] SIGN_OFF = {
     "/api/proofs/*/sign-off",
     "/api/proofs/*/let-be",
+    "/api/proofs/*/this-is-so",
     "/api/proofs/*/raise-again",
     "/api/proofs/*/send-back",
     "/api/proofs/sign-off",

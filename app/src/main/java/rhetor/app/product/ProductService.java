@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -23,6 +24,7 @@ import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Settlement;
+import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.plan.RangeFigures;
 import rhetor.core.reading.FactAssembler;
@@ -236,6 +238,26 @@ public class ProductService {
       facts.type(id, new FactStore.Typed(factId, label, text.strip(), by));
     }
     factsChanged(id);
+  }
+
+  /** Types a fact in by what people call it: a kind of fact that is known, or a heading. */
+  @Transactional
+  public void state(long id, String label, String text, String by) {
+    Optional<Concept> known =
+        knowledge.current().concepts().stream()
+            .filter(
+                c ->
+                    c.label().equalsIgnoreCase(label)
+                        || c.names()
+                            .getOrDefault("en", List.of())
+                            .contains(label.toLowerCase(Locale.ROOT)))
+            .findFirst();
+    type(
+        id,
+        known.map(Concept::id).orElse("extra:" + label.toLowerCase(Locale.ROOT)),
+        known.map(Concept::label).orElse(label),
+        text,
+        by);
   }
 
   /** Settles what sources disagree about: the version that is right, counted from 0. */

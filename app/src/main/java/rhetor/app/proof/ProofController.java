@@ -54,7 +54,19 @@ class ProofController {
    * @param sentence index in the field, from 0
    */
   record OverruledMark(
-      @NotNull String field, int sentence, @NotNull String check, @NotNull String words) {}
+      @NotNull String field, int sentence, @NotNull String check, @NotNull String words) {
+    ProofService.Seen seen() {
+      return new ProofService.Seen(RequestWords.field(field), sentence, check, words);
+    }
+  }
+
+  /**
+   * A fact that answers a mark.
+   *
+   * @param label what it is of: "Material", or a heading of one's own
+   */
+  record StatedFact(
+      @NotNull @Valid OverruledMark mark, @NotNull String label, @NotNull String value) {}
 
   record RaiseAgain(long id) {}
 
@@ -121,12 +133,21 @@ class ProofController {
       @Valid @RequestBody OverruledMark mark,
       @RequestHeader("If-Match") String seen,
       Principal person) {
-    proofs.letBe(
+    proofs.letBe(id, mark.seen(), RequestWords.revision(seen), person.getName());
+    return get(id);
+  }
+
+  @PostMapping("/api/proofs/{id}/this-is-so")
+  ResponseEntity<Proof> thisIsSo(
+      @PathVariable long id,
+      @Valid @RequestBody StatedFact fact,
+      @RequestHeader("If-Match") String seen,
+      Principal person) {
+    proofs.thisIsSo(
         id,
-        RequestWords.field(mark.field()),
-        mark.sentence(),
-        mark.check(),
-        mark.words(),
+        fact.mark().seen(),
+        fact.label(),
+        fact.value(),
         RequestWords.revision(seen),
         person.getName());
     return get(id);

@@ -328,33 +328,43 @@ public class ProofService {
   }
 
   /**
+   * A mark as the person saw it.
+   *
+   * @param sentence index in the field, from 0
+   */
+  record Seen(Field field, int sentence, String check, String words) {}
+
+  /** The mark of the text that counts which a person saw. */
+  private Mark mark(Product product, Text text, Seen seen) {
+    return audit(product, text).marks().stream()
+        .filter(m -> m.field() == seen.field && m.sentence() == seen.sentence)
+        .filter(m -> m.check().equals(seen.check) && m.words().equals(seen.words))
+        .findFirst()
+        .orElseThrow(() -> Refused.notFound("This text has no such mark any more."));
+  }
+
+  /**
    * Overrules a mark: it isn't raised again for that sentence.
    *
    * @param revision the revision that the person saw
    * @throws Refused if the text has no such mark, or it can't be overruled
    */
   @Transactional
-  public void letBe(
-      long productId,
-      Field field,
-      int sentence,
-      String check,
-      String words,
-      long revision,
-      String by) {
+  public void letBe(long productId, Seen seen, long revision, String by) {
     Product product = products.get(productId);
     Text text = current(product);
     requireSeen(text, revision);
-    Mark mark =
-        audit(product, text).marks().stream()
-            .filter(m -> m.field() == field && m.sentence() == sentence)
-            .filter(m -> m.check().equals(check) && m.words().equals(words))
-            .findFirst()
-            .orElseThrow(() -> Refused.notFound("This text has no such mark any more."));
+    Mark mark = mark(product, text, seen);
     if (!mark.mayBeOverruled()) {
       throw Refused.conflict(
           "This mark follows from the house's rules: change the rule, or the text.");
     }
+    letBe.add(productId, overruled(mark, text), by);
+    recheck(productId);
+    note(Event.MARK_OVERRULED, product, by);
+  }
+
+  private static LetBe overruled(Mark mark, Text text) {
     LetBe overruled = mark.of(text.draft());
     if (overruled.sentence().length() > LONGEST_OVERRULED
         || overruled.words().length() > LONGEST_OVERRULED / 2) {
@@ -362,9 +372,43 @@ public class ProofService {
           "The sentence has more than %,d characters. Cut it into shorter ones first."
               .formatted(LONGEST_OVERRULED));
     }
-    letBe.add(productId, overruled, by);
+    return overruled;
+  }
+
+  /**
+   * Answers a mark with a fact that no source had, under the name of who states it. The mark isn't
+   * raised again for that sentence.
+   *
+   * @param label what the fact is of: "Material", or a heading of one's own
+   * @param revision the revision that the person saw
+   * @throws Refused if the text has no such mark, or no fact answers it
+   */
+  @Transactional
+  public void thisIsSo(
+      long productId, Seen seen, String label, String value, long revision, String by) {
+    Product product = products.get(productId);
+    Text text = current(product);
+    requireSeen(text, revision);
+    Mark mark = mark(product, text, seen);
+    if (!mark.mayBeStated()) {
+      throw Refused.conflict(
+          "No fact answers this mark: change the rule that it follows from, or the text.");
+    }
+    if (label.isBlank() || value.isBlank()) {
+      throw Refused.invalid(
+          "Say what is so: a name for the fact, such as Material, and its value.");
+    }
+    LetBe stated = overruled(mark, text);
+    products.state(productId, label.strip(), value.strip(), by);
+    Product now = products.get(productId);
+    boolean isAnswered =
+        audit(now, text).marks().stream()
+            .noneMatch(m -> m.mayBeStated() && m.of(text.draft()).equals(stated));
+    if (!isAnswered) {
+      letBe.add(productId, stated, by);
+    }
     recheck(productId);
-    note(Event.MARK_OVERRULED, product, by);
+    note(Event.FACT_STATED, product, by);
   }
 
   /** Raises a mark again that was overruled. */

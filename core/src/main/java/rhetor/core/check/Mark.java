@@ -90,6 +90,14 @@ public record Mark(
     return sentence >= 0 && ARGUABLE.contains(check);
   }
 
+  private static final Set<String> OF_SUPPORT = Set.of("support", "no source");
+
+  /** Whether a person may answer it with a fact that no source had. */
+  @JsonProperty(access = JsonProperty.Access.READ_ONLY)
+  public boolean mayBeStated() {
+    return sentence >= 0 && OF_SUPPORT.contains(check);
+  }
+
   /** The mark as what is overruled in a draft. */
   public LetBe of(Draft draft) {
     return new LetBe(check, draft.sentences(field).get(sentence).text(), words);
