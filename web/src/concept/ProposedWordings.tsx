@@ -17,7 +17,7 @@ export function ProposedWordings(props: {
     <Box sx={{ gridColumn: '1 / -1', pl: 1.5, pb: 0.5 }} data-testid="proposed">
       {proposed.goodFor && (
         <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-          A buyer learns {proposed.goodFor}.
+          A buyer learns {proposed.goodFor.replace(/[.]+$/, '')}.
         </Box>
       )}
       {proposed.proposals.length === 0 && (
@@ -28,7 +28,7 @@ export function ProposedWordings(props: {
         const stands = p.problems.length === 0;
         return (
           <Box
-            key={p.form + p.wording}
+            key={p.sentence}
             component="label"
             sx={{ display: 'flex', alignItems: 'flex-start', cursor: stands ? 'pointer' : 'auto' }}
           >
@@ -41,7 +41,7 @@ export function ProposedWordings(props: {
             />
             <Box>
               <Box sx={{ fontFamily: serif, color: stands ? undefined : 'text.secondary' }}>
-                {stands ? p.examples.slice(0, 2).join(' ') : p.wording}
+                {stands ? p.examples.slice(0, 2).join(' ') : p.sentence}
               </Box>
               <Box
                 sx={{ fontSize: 12.5, color: stands ? 'text.secondary' : 'error.main' }}

@@ -9,6 +9,7 @@ import java.util.List;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.reading.FactReader;
+import rhetor.core.reading.HeadingAnswers;
 import rhetor.core.reading.Meaning;
 import rhetor.core.reading.Reading;
 import rhetor.core.reading.ReadingProposer;
@@ -30,7 +31,12 @@ public final class Products {
         new FactReader(
             file.getFileName().toString(),
             confirmed(
-                new ReadingProposer(Knowledge.standard()).propose(sheet.layout().headings(), rows)),
+                new ReadingProposer(Knowledge.standard())
+                    .propose(
+                        sheet.layout().headings(),
+                        rows,
+                        HeadingAnswers.NONE,
+                        file.getFileName().toString().replaceFirst("\\.[a-z]+$", ""))),
             Knowledge.standard());
     return rows.stream()
         .map(reader::read)
@@ -47,8 +53,9 @@ public final class Products {
                 c ->
                     c.choices().stream()
                         .filter(m -> m.role() == Meaning.Role.CONCEPT)
-                        // Nobody says yes to what a heading only comes near.
+                        // Nobody says yes to what a heading only comes near, or to a part's length.
                         .filter(m -> !c.reason().contains("means about that"))
+                        .filter(m -> !c.reason().contains("speaks of \"depth\""))
                         .findFirst()
                         .map(c::as)
                         .orElse(c))

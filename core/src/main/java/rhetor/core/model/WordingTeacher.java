@@ -70,6 +70,7 @@ public final class WordingTeacher {
   /**
    * A wording that a model proposes.
    *
+   * @param sentence what the model said
    * @param form the place in a sentence that it fits, as {@link Concept#say} has it; empty if it
    *     isn't understood
    * @param examples how it reads of real products
@@ -78,6 +79,7 @@ public final class WordingTeacher {
    * @param tried how many were tried
    */
   public record ProposedWording(
+      String sentence,
       String form,
       String wording,
       List<String> examples,
@@ -201,6 +203,7 @@ public final class WordingTeacher {
       problems.add("None of the values can be told so: they aren’t words for a sentence.");
     }
     return new ProposedWording(
+        sentence,
         form,
         worded.get().wording(),
         examples.stream().limit(MOST_EXAMPLES).toList(),
@@ -210,7 +213,7 @@ public final class WordingTeacher {
   }
 
   private static ProposedWording refused(String sentence, String why) {
-    return new ProposedWording("", sentence, List.of(), List.of(why), 0, 0);
+    return new ProposedWording(sentence, "", "", List.of(), List.of(why), 0, 0);
   }
 
   /** Why a sentence about a product can't stand, if it can't. */

@@ -11,6 +11,7 @@ import java.util.Set;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Licence;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Claim;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
@@ -117,7 +118,11 @@ public final class Planner {
     return telling.stream().filter(Message::sayable).count() >= LEAST_TOLD ? telling : messages;
   }
 
+  /** What one of several things licenses doesn't follow from all of them. */
   private List<Claim> claims(Fact fact, ProductFacts product) {
+    if (fact.value() instanceof Value.Terms(List<String> items) && items.size() > 1) {
+      return List.of();
+    }
     return Licence.in(knowledge).of(fact, product.productClass());
   }
 

@@ -304,7 +304,9 @@ public final class ReadingProposer {
         likely.candidate().name().isEmpty()
             ? likely.probability() >= NEAR && speaksForItself(likely.candidate().evidence())
             : likely.probability() >= POSSIBLE;
-    return (isNear || isNamed || isKinds || isContradicted) && !isOther;
+    boolean isAnswered =
+        likely.candidate().evidence().getOrDefault(Evidence.ANSWERS_OTHERWISE, 0.0) > HALF;
+    return (isNear || isNamed || isKinds || isContradicted) && !isOther && !isAnswered;
   }
 
   /** Whether nearly every product has sentences that begin and end as such: remarks don't. */
@@ -362,10 +364,11 @@ public final class ReadingProposer {
    * closed", "Height adj.") unless it stands in brackets ("weight (size 42)"), and a word of many
    * meanings says what only some things have where nobody knows the things ("Pets" of a holiday
    * cottage, "Neck" of a shirt), unless units tell. A word cut off by a full stop is the one that
-   * its cells are answers to or amounts of, or that they come near in meaning. A "Group" is a
-   * category only if the cells name kinds of things.
+   * its cells are answers to or amounts of, or that they come near in meaning. A length after
+   * another word may be a part's, or how something is used ("Lug width", "Diving depth"). A "Group"
+   * is a category only if the cells name kinds of things.
    */
-  private static boolean isGuessed(Likely likely, SheetColumn column) {
+  private boolean isGuessed(Likely likely, SheetColumn column) {
     Map<Evidence, Double> evidence = likely.candidate().evidence();
     boolean isMeant =
         ConceptEvidence.bearsOut(evidence) >= WRITTEN
@@ -379,7 +382,10 @@ public final class ReadingProposer {
         isVague(likely)
             && likely.meaning().concept().equals(CATEGORY)
             && evidence.getOrDefault(Evidence.KINDS, 0.0) < KINDS;
+    boolean isOfPart =
+        evidence.containsKey(Evidence.ENDS_WITH) && dimension(likely.meaning()).equals("length");
     return isCutOff
+        || isOfPart
         || isQualified
         || isNoCategory
         || evidence.containsKey(Evidence.NEARLY)

@@ -19,12 +19,14 @@ import rhetor.core.Products;
 import rhetor.core.check.Checker;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Words;
 import rhetor.core.plan.RangeFigures;
 import rhetor.core.say.Variety;
 import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
-import rhetor.core.support.Ground;
+import rhetor.core.support.Assertion;
+import rhetor.core.support.Judge;
 import rhetor.core.text.Block;
 import rhetor.core.text.Draft;
 import rhetor.core.text.Sentence;
@@ -35,6 +37,19 @@ class ComposerTest {
 
   private static Draft write(ProductFacts product) {
     return new Composer(KNOWLEDGE, 7).compose(Brief.of(product));
+  }
+
+  /**
+   * What a judge that is fitted on what people said of others' sentences holds against a field's
+   * prose.
+   */
+  static List<Assertion> held(Judge judge, Draft draft, Field field) {
+    return draft.blocks(field).stream()
+        .filter(b -> b.kind() == Block.Kind.PARAGRAPH)
+        .flatMap(b -> b.sentences().stream())
+        .flatMap(s -> judge.held(s.text(), Words.of(s.text())).stream())
+        .filter(Assertion::isHeld)
+        .toList();
   }
 
   private static String prose(Draft draft) {
@@ -72,10 +87,10 @@ class ComposerTest {
     void no_text_states_what_no_fact_supports(Path sheet) {
       Composer composer = new Composer(KNOWLEDGE, 3);
       for (ProductFacts product : Products.of(sheet)) {
-        Ground ground = new Ground(product, KNOWLEDGE);
+        Judge judge = new Judge(product, KNOWLEDGE);
         Draft draft = composer.compose(Brief.of(product));
         for (Field field : Field.values()) {
-          assertThat(ground.unsupported(draft.plain(field)))
+          assertThat(held(judge, draft, field))
               .as("%s of %s: %s", field, product.sku(), draft.plain(field))
               .isEmpty();
         }

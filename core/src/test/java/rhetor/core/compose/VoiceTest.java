@@ -15,7 +15,7 @@ import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
-import rhetor.core.support.Ground;
+import rhetor.core.support.Judge;
 import rhetor.core.text.Draft;
 
 /** The same facts in six voices, and in several takes. */
@@ -40,10 +40,10 @@ class VoiceTest {
     Composer composer = new Composer(KNOWLEDGE, 3);
     for (Path sheet : Products.strangeSheets()) {
       for (ProductFacts product : Products.of(sheet)) {
-        Ground ground = new Ground(product, KNOWLEDGE);
+        Judge judge = new Judge(product, KNOWLEDGE);
         Draft draft = composer.compose(Brief.of(product).in(voice));
         for (Field field : Field.values()) {
-          assertThat(ground.unsupported(draft.plain(field)))
+          assertThat(ComposerTest.held(judge, draft, field))
               .as("%s of %s in %s: %s", field, product.sku(), voice.id(), draft.plain(field))
               .isEmpty();
           assertThat(draft.plain(field))

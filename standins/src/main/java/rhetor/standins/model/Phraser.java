@@ -46,6 +46,26 @@ final class Phraser {
     said("lead", "It is led by {v}.");
     said("start", "It starts at {v}.");
     said("meeting", "It meets at {v}.");
+    said("body", "It has a body of {v}.", "Its body is made of {v}.");
+    said("breed", "It is meant for {v} breeds.");
+    said("size", "It is meant for {v} sizes.");
+    said("header", "It hangs from {v}.");
+    said("heading", "It hangs from {v}.");
+    said("lining", "It is lined with {v}.");
+    said("rind", "It ripens under {v}.");
+    said("milk", "It is made from {v} milk.");
+    said("texture", "It is {v} to the bite.");
+    said("taste", "It tastes of {v}.");
+    said("composition", "It is made of {v}.");
+    said("top", "It has a top of {v}.");
+    said("frame", "It has a frame of {v}.");
+    said("drop", "It drops {v}.");
+    said("protein", "It gets its protein from {v}.");
+    said("source", "It draws on {v}.");
+    said("kibble", "It comes as {v}.");
+    said("spool", "It has a spool of {v}.");
+    said("buckle", "It fastens with {v}.");
+    said("neck", "It closes at the neck with {v}.");
   }
 
   private final JsonMapper json = JsonMapper.builder().build();

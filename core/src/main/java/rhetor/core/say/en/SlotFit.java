@@ -25,6 +25,10 @@ public final class SlotFit {
       Pattern.compile(
           "(?i)(?:an?|the|two|three|four|five|six|all|each|every|some|one|its|\\d\\S*)\\s.+");
 
+  /** "All" of what? */
+  private static final Pattern ALONE =
+      Pattern.compile("(?i)all|both|any|some|each|every|others?|various|several");
+
   /** What nouns name of which one says "of oak" and "in moss", without an article. */
   private static final List<String> STUFFS =
       List.of(
@@ -105,7 +109,7 @@ public final class SlotFit {
 
   /** Whether words can stand after a preposition or a verb: stuff, things, a name, or doing. */
   private static boolean isObject(String item) {
-    if (item.isEmpty()) {
+    if (item.isEmpty() || ALONE.matcher(item).matches()) {
       return false;
     }
     if (PREPOSITION.matcher(English.firstWord(item).toLowerCase(Locale.ROOT)).matches()) {

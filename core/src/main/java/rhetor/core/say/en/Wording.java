@@ -222,12 +222,10 @@ public final class Wording implements Phrasebook {
     say.forEach(
         (form, wordings) -> {
           for (String wording : wordings) {
-            String phrase = fill(wording, value, label, productClass, concept);
+            Form place = Form.valueOf(form.toUpperCase(Locale.ROOT));
+            String phrase = fill(place, wording, value, label, productClass, concept);
             if (phrase != null) {
-              filled
-                  .computeIfAbsent(
-                      Form.valueOf(form.toUpperCase(Locale.ROOT)), x -> new ArrayList<>(2))
-                  .add(phrase);
+              filled.computeIfAbsent(place, x -> new ArrayList<>(2)).add(phrase);
             }
           }
         });
@@ -235,8 +233,9 @@ public final class Wording implements Phrasebook {
 
   /** Fills a wording's slots; null if one of them has nothing to stand there. */
   private String fill(
-      String wording, Value value, String label, String productClass, Concept concept) {
+      Form place, String wording, Value value, String label, String productClass, Concept concept) {
     StringBuilder out = new StringBuilder();
+    String before = place == Form.WITH ? "have " : "";
     for (Piece piece : PIECES.of(wording)) {
       out.append(piece.before);
       if (!piece.slot.isEmpty()) {
@@ -244,7 +243,7 @@ public final class Wording implements Phrasebook {
         if (filled == null
             || filled.isEmpty()
             || OPEN_SLOTS.contains(piece.slot)
-                && !fit.fits(value, concept, out.toString(), piece.following.strip())) {
+                && !fit.fits(value, concept, before + out, piece.following.strip())) {
           return null;
         }
         // "a roll-top closure closure": the value may end with the word that follows.
