@@ -16,13 +16,6 @@ export function AskModel(props: {
 }) {
   const { connection, proposals } = props;
   const { ask, keep, shown } = proposals;
-  if (!connection) {
-    return (
-      <Box sx={{ color: 'text.secondary', my: 1 }}>
-        A text model can propose words for them. Connect one under Connections.
-      </Box>
-    );
-  }
   const unasked = shown.data?.unasked ?? 0;
   const failed = shown.data?.headings.find((h) => h.failed)?.failed;
   return (
@@ -32,7 +25,12 @@ export function AskModel(props: {
           {shown.error?.message ?? failed}
         </Box>
       )}
-      {unasked > 0 && (
+      {!connection && (
+        <Box sx={{ color: 'text.secondary' }}>
+          A text model can propose words for them. Connect one under Connections.
+        </Box>
+      )}
+      {connection && unasked > 0 && (
         <Sentence>
           Ask{' '}
           <Word
@@ -47,7 +45,7 @@ export function AskModel(props: {
         </Sentence>
       )}
       <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
-        {unasked > 0 && (
+        {connection && unasked > 0 && (
           <Button
             variant="outlined"
             size="small"

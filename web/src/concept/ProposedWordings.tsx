@@ -5,26 +5,20 @@ import { count } from '../frame/format';
 import { serif } from '../theme';
 import { wordingKey, type NewWording } from './proposals';
 
-/** A text model's wordings for one heading as they read of products; those that can stand to be chosen. */
+/** Wordings for one heading as they read of products; those that can stand to be chosen. */
 export function ProposedWordings(props: {
-  proposed: Schema['ProposedFor'] | undefined;
+  heading: string;
+  /** Where they come from and what is said of them. */
+  lead: string;
+  proposals: Schema['ProposedWording'][];
   chosen: ReadonlyMap<string, NewWording>;
   onToggle: (wording: NewWording) => void;
 }) {
-  const { proposed } = props;
-  if (!proposed?.isAnswered) return null;
   return (
     <Box sx={{ gridColumn: '1 / -1', pl: 1.5, pb: 0.5 }} data-testid="proposed">
-      {proposed.goodFor && (
-        <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-          A buyer learns {proposed.goodFor.replace(/[.]+$/, '')}.
-        </Box>
-      )}
-      {proposed.proposals.length === 0 && (
-        <Box sx={{ color: 'text.secondary' }}>The model’s answer has no wording in it.</Box>
-      )}
-      {proposed.proposals.map((p) => {
-        const wording = { heading: proposed.heading, form: p.form, wording: p.wording };
+      {props.lead && <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>{props.lead}</Box>}
+      {props.proposals.map((p) => {
+        const wording = { heading: props.heading, form: p.form, wording: p.wording };
         const stands = p.problems.length === 0;
         return (
           <Box

@@ -37,6 +37,11 @@ export function Untold(props: {
       props.onKept(texts);
     },
   );
+  const pages = useQuery({
+    queryKey: ['concepts', 'own-pages'],
+    queryFn: () => take(api.GET('/api/concepts/own-pages')),
+    enabled: props.mayDecide,
+  });
   if (!untold.data?.length) return null;
   const toggle = (wording: NewWording) => {
     const next = new Map(chosen);
@@ -80,7 +85,27 @@ export function Untold(props: {
               Say how
             </Button>
           )}
-          <ProposedWordings proposed={proposals.of(u.heading)} chosen={chosen} onToggle={toggle} />
+          {pages.data
+            ?.filter((p) => p.heading.toLowerCase() === u.heading.toLowerCase())
+            .map((p) => (
+              <ProposedWordings
+                key={p.wording.sentence}
+                heading={u.heading}
+                lead={`${count(p.pages, 'page')} of yours in the shop say it so.`}
+                proposals={[p.wording]}
+                chosen={chosen}
+                onToggle={toggle}
+              />
+            ))}
+          {proposals.of(u.heading)?.isAnswered && (
+            <ProposedWordings
+              heading={u.heading}
+              lead={lead(proposals.of(u.heading))}
+              proposals={proposals.of(u.heading)?.proposals ?? []}
+              chosen={chosen}
+              onToggle={toggle}
+            />
+          )}
         </Box>
       ))}
       {untold.data.length > shown && (
@@ -90,4 +115,10 @@ export function Untold(props: {
       )}
     </Box>
   );
+}
+
+/** What a model said that the fact is good for, or that it gave no wording. */
+function lead(proposed: Schema['ProposedFor'] | undefined) {
+  if (!proposed?.proposals.length) return 'The model’s answer has no wording in it.';
+  return proposed.goodFor && `A buyer learns ${proposed.goodFor.replace(/[.]+$/, '')}.`;
 }

@@ -30,10 +30,13 @@ import rhetor.core.reading.CellText;
 class ConceptController {
   private final HouseConcepts concepts;
   private final WordingProposals proposals;
+  private final OwnPages pages;
   private final HouseKnowledge house;
 
-  ConceptController(HouseConcepts concepts, WordingProposals proposals, HouseKnowledge house) {
+  ConceptController(
+      HouseConcepts concepts, WordingProposals proposals, OwnPages pages, HouseKnowledge house) {
     this.concepts = concepts;
+    this.pages = pages;
     this.proposals = proposals;
     this.house = house;
   }
@@ -137,6 +140,12 @@ class ConceptController {
    * @param ask whether it may be asked; if not, only what it answered before is shown
    */
   record Wanted(long connection, @NotNull List<@NotNull String> headings, boolean ask) {}
+
+  /** How the house's own pages tell headings that have no words yet. */
+  @GetMapping("/api/concepts/own-pages")
+  List<OwnPages.PageWording> ownPages() {
+    return pages.wordings();
+  }
 
   /** What a text model proposes for headings that no sentence tells yet. */
   @PostMapping("/api/concepts/proposals")

@@ -474,6 +474,13 @@ public class ProductService {
         (product, facts) -> visitor.visit(product.id(), product.textId(), facts));
   }
 
+  /**
+   * The texts that products' pages in the shop had when they were pulled last; of few at a time.
+   */
+  public Map<Long, String> pages(List<Long> ids) {
+    return store.pages(ids);
+  }
+
   /** Goes through the products' facts as their sources gave them, one source after another. */
   public void eachSource(SourceVisitor visitor) {
     store.eachSource((product, facts) -> visitor.visit(product.id(), product.textId(), facts));

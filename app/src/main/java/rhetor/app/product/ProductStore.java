@@ -428,9 +428,31 @@ class ProductStore {
   private static final String SOURCE =
       """
       select p.id, p.text_id, s.facts from product p join product_source s on s.product_id = p.id
+      join intake i on i.id = s.intake_id
       where not s.withdrawn and not exists (
-        select 1 from product_source o where o.product_id = s.product_id and o.id > s.id and not o.withdrawn)
+        select 1 from product_source o join intake oi on oi.id = o.intake_id
+        where o.product_id = s.product_id and not o.withdrawn
+          -- A page of the shop says less than the sheet that it was written from.
+          and case when oi.kind = i.kind or oi.kind <> 'SHOP' and i.kind <> 'SHOP' then o.id > s.id
+                else i.kind = 'SHOP' end)
       """;
+
+  /** The texts that products' pages in the shop had when they were pulled last. */
+  Map<Long, String> pages(List<Long> products) {
+    Map<Long, String> pages = new HashMap<>();
+    if (!products.isEmpty()) {
+      jdbc.sql(
+              """
+              select s.product_id id, null text_id, s.facts from product_source s join intake i on i.id = s.intake_id
+              where not s.withdrawn and i.kind = 'SHOP' and s.product_id in (:products) order by s.id
+              """)
+          .param("products", products)
+          .query(Source.class)
+          .list()
+          .forEach(s -> s.read((product, facts) -> pages.put(product.id, facts.supplierText())));
+    }
+    return pages;
+  }
 
   /** Goes through what every supplier said last of every product, one at a time. */
   void eachSource(BiConsumer<Written, ProductFacts> consumer) {

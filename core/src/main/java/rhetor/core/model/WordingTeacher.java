@@ -174,8 +174,19 @@ public final class WordingTeacher {
           sentence,
           "It isn’t one short statement about the product: it has to begin with “It” and a verb and say nothing besides.");
     }
-    String form = worded.get().form().name().toLowerCase(Locale.ROOT);
-    Concept concept = knowledge.own(heading).saying(Map.of(form, List.of(worded.get().wording())));
+    return tried(sentence, worded.get(), heading, products);
+  }
+
+  /**
+   * Tries a wording on real products.
+   *
+   * @param sentence what it was found in
+   * @param products some that have the heading
+   */
+  public ProposedWording tried(
+      String sentence, Learner.Worded worded, String heading, List<ProductFacts> products) {
+    String form = worded.form().name().toLowerCase(Locale.ROOT);
+    Concept concept = knowledge.own(heading).saying(Map.of(form, List.of(worded.wording())));
     List<String> problems = new ArrayList<>(ConceptCheck.problems(concept, knowledge));
     List<String> examples = new ArrayList<>();
     int fits = 0;
@@ -205,7 +216,7 @@ public final class WordingTeacher {
     return new ProposedWording(
         sentence,
         form,
-        worded.get().wording(),
+        worded.wording(),
         examples.stream().limit(MOST_EXAMPLES).toList(),
         problems.stream().distinct().limit(2).toList(),
         fits,
