@@ -19,7 +19,11 @@ export function AskModel(props: {
   const unasked = shown.data?.unasked ?? 0;
   const failed = shown.data?.headings.find((h) => h.failed)?.failed;
   return (
-    <Box sx={{ my: 1 }} data-testid="ask-model" aria-busy={ask.isPending}>
+    <Box
+      sx={{ py: 1, position: 'sticky', top: 54, bgcolor: 'background.default', zIndex: 1 }}
+      data-testid="ask-model"
+      aria-busy={ask.isPending}
+    >
       {(shown.error ?? failed) && (
         <Box role="alert" sx={{ color: 'warning.main' }}>
           {shown.error?.message ?? failed}
