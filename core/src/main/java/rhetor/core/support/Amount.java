@@ -66,6 +66,11 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       Pattern.compile(
           "(?<n>(?:(?<![\\p{L}\\d.,])|(?<=\\d[x×]))(?:\\d{1,3}(?:[, ]\\d{3})+(?:\\.\\d+)?(?!\\d)|\\d+(?:[.,]\\d+)?))|(?<w>\\p{L}+(?:-\\p{L}+)*)");
 
+  /** "Half an hour", "three quarters of a litre". */
+  private static final Pattern PART_OF_ONE =
+      Pattern.compile(
+          "(?i)\\b(?:(?<half>half)|(?<count>an?|one|two|three|four) (?<part>third|quarter|fifth)s? of) an? (?<u>\\p{L}+)");
+
   /** What may stand between a number and its unit. */
   private static final Pattern UNIT =
       Pattern.compile("[ -]?(?<u>[\\p{L}°%²³µΩ\"″£€$]+(?:/[\\p{L}²³]+)?)");
@@ -75,8 +80,14 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
    */
   static List<Amount> in(String text, Knowledge knowledge) {
     List<Amount> all = new ArrayList<>();
+    List<Amount> parts = partsOfOne(text, knowledge);
     Matcher m = TOKEN.matcher(text);
     while (m.find()) {
+      int at = m.start();
+      if (parts.stream().anyMatch(p -> at >= p.start && at < p.end)) {
+        parts.stream().filter(p -> p.start == at).forEach(all::add);
+        continue;
+      }
       if (m.group("n") != null) {
         all.add(digits(m, text, knowledge));
         continue;
@@ -109,6 +120,24 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
               withUnit(
                   WORDS.get(first), true, m.start(), m.start() + first.length(), text, knowledge));
         }
+      }
+    }
+    return all;
+  }
+
+  /** Parts of one of a unit, in order; of what isn't measured nothing is said. */
+  private static List<Amount> partsOfOne(String text, Knowledge knowledge) {
+    List<Amount> all = new ArrayList<>();
+    Matcher m = PART_OF_ONE.matcher(text);
+    while (m.find()) {
+      Optional<Unit> unit = unit(m.group("u"), knowledge);
+      if (unit.isPresent()) {
+        double value =
+            m.group("half") != null
+                ? 1 / PARTS.get("half")
+                : WORDS.getOrDefault(m.group("count").toLowerCase(Locale.ROOT), 1.0)
+                    / PARTS.get(m.group("part").toLowerCase(Locale.ROOT));
+        all.add(new Amount(value, unit, true, m.start(), m.end()));
       }
     }
     return all;

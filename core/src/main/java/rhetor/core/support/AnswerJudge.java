@@ -18,6 +18,13 @@ final class AnswerJudge {
           "(?i)\\b(?:no|without|free (?:from|of)|contains? no|neither|nor)\\b(?: (?:traces of|any|added|a|an))? (?<w>\\p{L}+)");
   private static final Pattern DENYING = Pattern.compile("(?i)\\b(?:no|not|none|free|without)\\b");
 
+  private static final Pattern AS_STANDARD =
+      Pattern.compile(
+          "(?i)\\b(?:included|includes|comes with|supplied|fitted|built[- ]in|as standard|in the box)\\b");
+
+  private static final Pattern AS_OPTION =
+      Pattern.compile("(?i)\\b(?:optional(?:ly)?|opt\\.|on request|sold separately|separately|extra)(?!\\p{L})");
+
   private final Row row;
   private final JudgeWords words = JudgeWords.shipped();
 
@@ -31,6 +38,7 @@ final class AnswerJudge {
   void judge(String sentence, List<Word> all, List<Assertion> found) {
     answers(sentence, all, found);
     denials(sentence, found);
+    options(sentence, found);
     degrees(sentence, found);
   }
 
@@ -99,6 +107,20 @@ final class AnswerJudge {
                   found.add(
                       Assertion.of(Kind.ANSWER, sentence, m.start("w"), m.end("w"), c.words())));
     }
+  }
+
+  /** "A pickup is fitted as standard" where the cell says that it is optional. */
+  private void options(String sentence, List<Assertion> found) {
+    Matcher m = AS_STANDARD.matcher(sentence);
+    if (!m.find() || AS_OPTION.matcher(sentence).find()) {
+      return;
+    }
+    Set<String> stems = Stems.of(sentence);
+    row.cells().stream()
+        .filter(c -> AS_OPTION.matcher(c.words().substring(c.words().indexOf(':') + 1)).find() && isNamed(c, stems))
+        .findFirst()
+        .ifPresent(
+            c -> found.add(Assertion.of(Kind.ANSWER, sentence, m.start(), m.end(), c.words())));
   }
 
   /** "High in caffeine" where the cell says medium. */

@@ -44,6 +44,8 @@ class JudgeTest {
     cell("", "Warranty", "24 months", new Value.Words("24 months"));
     cell("", "Colours", "red, moss, sand", new Value.Words("red, moss, sand"));
     cell("", "Pump", "Y", new Value.YesNo(true));
+    cell("", "Drying time", "half an hour", new Value.Words("half an hour"));
+    cell("", "Sail", "optional", new Value.Words("optional"));
     cell("", "Noise", "medium", new Value.Words("medium"));
     return new Judge(
         new ProductFacts("C-1", "Skerry 460", "", "canoe", facts, List.of(), prose, "", List.of()),
@@ -68,6 +70,8 @@ class JudgeTest {
         "There is no waterproof bag.",
         "A pump comes with it.",
         "The noise is medium.",
+        "Half an hour is all it takes to dry.",
+        "A sail is optional.",
         "Ida Moll drew it in Tarn Bay.",
         "It weighs just under 21 kg."
       })
@@ -85,6 +89,8 @@ class JudgeTest {
         "Five seats are oak.|NUMBER",
         "It comes with a waterproof bag.|ANSWER",
         "A pump is not included.|ANSWER",
+        "The sail is fitted as standard.|ANSWER",
+        "It is dry in a quarter of an hour.|NUMBER",
         "It is high in noise.|PROPERTY",
         "The seats are of walnut.|MATERIAL",
         "It comes in purple.|COLOUR",
