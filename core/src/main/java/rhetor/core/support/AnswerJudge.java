@@ -23,7 +23,8 @@ final class AnswerJudge {
           "(?i)\\b(?:included|includes|comes with|supplied|fitted|built[- ]in|as standard|in the box)\\b");
 
   private static final Pattern AS_OPTION =
-      Pattern.compile("(?i)\\b(?:optional(?:ly)?|opt\\.|on request|sold separately|separately|extra)(?!\\p{L})");
+      Pattern.compile(
+          "(?i)\\b(?:optional(?:ly)?|opt\\.|on request|sold separately|separately|extra)(?!\\p{L})");
 
   private final Row row;
   private final JudgeWords words = JudgeWords.shipped();
@@ -117,7 +118,10 @@ final class AnswerJudge {
     }
     Set<String> stems = Stems.of(sentence);
     row.cells().stream()
-        .filter(c -> AS_OPTION.matcher(c.words().substring(c.words().indexOf(':') + 1)).find() && isNamed(c, stems))
+        .filter(
+            c ->
+                AS_OPTION.matcher(c.words().substring(c.words().indexOf(':') + 1)).find()
+                    && isNamed(c, stems))
         .findFirst()
         .ifPresent(
             c -> found.add(Assertion.of(Kind.ANSWER, sentence, m.start(), m.end(), c.words())));

@@ -31,6 +31,9 @@ final class NumberJudge {
   /** Two or three of what no cell counts may be a manner of speaking. */
   private static final int FEW = 3;
 
+  /** So many characters have the word after a number. */
+  private static final int NEXT_WORD = 40;
+
   private static final Set<String> SIDES =
       Set.of("high", "tall", "height", "wide", "width", "deep", "depth", "long", "length");
 
@@ -65,7 +68,7 @@ final class NumberJudge {
                       n ->
                           n.dimension().equals(amount.dimension())
                               && !amount.dimension().isEmpty());
-      isElse |= isOtherSide(sentence, amount, saying);
+      isElse |= isOtherSide(sentence, amount, saying) || isOtherCount(sentence, amount, meant);
       if (isElse) {
         String cell = meant.or(() -> saying.stream().findFirst()).orElseThrow().words();
         found.add(
@@ -214,6 +217,23 @@ final class NumberJudge {
     return Words.of(clause).stream()
         .filter(w -> !words.isFunction(w.text()))
         .anyMatch(w -> cell.label().contains(English.stem(w.text())));
+  }
+
+  /** "Three pockets" where the cell that is headed so has a bare two. */
+  private boolean isOtherCount(String sentence, Amount amount, Optional<Cell> meant) {
+    if (amount.unit().isPresent() || meant.isEmpty() || meant.get().numbers().size() != 1) {
+      return false;
+    }
+    Cell.Number only = meant.get().numbers().getFirst();
+    String after =
+        sentence.substring(amount.end(), Math.min(sentence.length(), amount.end() + NEXT_WORD));
+    return only.dimension().isEmpty()
+        && only.value() != amount.value()
+        && meant.get().parts() <= 1
+        && Words.of(after).stream()
+            .findFirst()
+            .filter(w -> meant.get().label().contains(English.stem(w.text())))
+            .isPresent();
   }
 
   /** "138 cm high" where the cell has it as the width. */

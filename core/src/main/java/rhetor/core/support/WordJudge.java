@@ -14,6 +14,10 @@ import rhetor.core.support.Assertion.Kind;
 
 /** Looks for each word that states something in a row's cells, its kind and its licensed claims. */
 final class WordJudge {
+  /** "Less than any other": no range is everything. */
+  private static final Pattern THAN_ALL =
+      Pattern.compile("(?i) than (?:any|all|every|anything|comparable|ordinary)\\b");
+
   private static final Pattern THAN = Pattern.compile("(?: \\p{L}+){0,2} than\\b");
 
   private static final double MOST = 0.6;
@@ -177,7 +181,7 @@ final class WordJudge {
     Set<String> tags = English.tags(word.text());
     boolean isAmount = Set.of("more", "less", "fewer").contains(word.text());
     if (isAmount) {
-      return false;
+      return THAN_ALL.matcher(sentence).region(word.end(), sentence.length()).lookingAt();
     }
     String before = sentence.substring(0, word.start());
     return tags.contains("JJR")

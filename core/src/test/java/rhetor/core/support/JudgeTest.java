@@ -45,6 +45,7 @@ class JudgeTest {
     cell("", "Colours", "red, moss, sand", new Value.Words("red, moss, sand"));
     cell("", "Pump", "Y", new Value.YesNo(true));
     cell("", "Drying time", "half an hour", new Value.Words("half an hour"));
+    cell("", "Hatches", "2", new Value.Words("2"));
     cell("", "Sail", "optional", new Value.Words("optional"));
     cell("", "Noise", "medium", new Value.Words("medium"));
     return new Judge(
@@ -72,6 +73,7 @@ class JudgeTest {
         "The noise is medium.",
         "Half an hour is all it takes to dry.",
         "A sail is optional.",
+        "There are two hatches in the canoe itself.",
         "Ida Moll drew it in Tarn Bay.",
         "It weighs just under 21 kg."
       })
@@ -91,6 +93,8 @@ class JudgeTest {
         "A pump is not included.|ANSWER",
         "The sail is fitted as standard.|ANSWER",
         "It is dry in a quarter of an hour.|NUMBER",
+        "It has three hatches.|NUMBER",
+        "It weighs less than any other canoe.|COMPARATIVE",
         "It is high in noise.|PROPERTY",
         "The seats are of walnut.|MATERIAL",
         "It comes in purple.|COLOUR",
