@@ -3,9 +3,6 @@ package rhetor.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
@@ -192,71 +189,8 @@ class LearningTest {
                     Map.of("heading", "Clang LT", "form", "verb", "wording", "rings"))))
         .expect(422);
     assertThat(editor.get("/api/concepts?state=OWN").body().toString()).doesNotContain("Peal LT");
+    editor.post("/api/concepts/own_clapper_tone_lt/restore", Map.of()).expect(200);
     owner.delete("/api/connections/" + connection).expect(200);
-  }
-
-  /** What pages in the shop say of several products is offered, and kept as any other wording. */
-  @Test
-  void the_houses_own_pages_teach() throws Exception {
-    String sheet =
-        """
-        SKU,Name,Category,Brand,Weight,Crown finish LT
-        LP-1,Chapel,Cow bells,Heddle,60 g,hammered copper
-        LP-2,Byre,Cow bells,Heddle,90 g,brushed brass
-        LP-3,Alp,Cow bells,Heddle,140 g,plain steel
-        """;
-    long intake = editor.upload("LP.csv", sheet).expect(200).id();
-    editor.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
-    goods("LP-1", "Chapel", "A bell for the meadow. It is crowned with hammered copper.");
-    goods("LP-2", "Byre", "It is crowned with brushed brass. Made to be heard.");
-    editor.post("/api/pulls", Map.of()).expect(200);
-    editor.until("/api/pulls/latest", p -> p.path("status").asString().equals("DONE"));
-
-    assertThat(editor.get("/api/concepts/untold").body().toString()).contains("Crown finish LT");
-    JsonNode page =
-        editor
-            .get("/api/concepts/own-pages")
-            .expect(200)
-            .body()
-            .valueStream()
-            .filter(p -> p.path("heading").asString().equals("Crown finish LT"))
-            .findFirst()
-            .orElseThrow();
-    assertThat(page.path("pages").asInt()).isEqualTo(2);
-    JsonNode wording = page.path("wording");
-    assertThat(wording.path("problems")).isEmpty();
-    assertThat(wording.path("wording").asString()).isEqualTo("crowned with {asis}");
-    editor
-        .post(
-            "/api/concepts/wordings",
-            words(
-                "Crown finish LT",
-                wording.path("form").asString(),
-                wording.path("wording").asString()))
-        .expect(200);
-    assertThat(editor.get("/api/concepts/own-pages").body().toString())
-        .doesNotContain("Crown finish LT");
-  }
-
-  /** Puts a product into the shop. */
-  private void goods(String sku, String title, String text) throws Exception {
-    HttpResponse<String> put =
-        HttpClient.newHttpClient()
-            .send(
-                HttpRequest.newBuilder(URI.create(house.shop() + "/api/products/" + sku))
-                    .header("Authorization", "Bearer " + RunningRhetor.TOKEN)
-                    .header("Content-Type", "application/json")
-                    .header("If-None-Match", "*")
-                    .PUT(
-                        HttpRequest.BodyPublishers.ofString(
-                            """
-                            {"title": "%s", "shortDescription": "", "description": "<p>%s</p>",
-                             "metaTitle": "", "metaDescription": "", "tags": [], "imageAlt": ""}
-                            """
-                                .formatted(title, text)))
-                    .build(),
-                HttpResponse.BodyHandlers.ofString());
-    assertThat(put.statusCode()).as(put.body()).isEqualTo(201);
   }
 
   @Test

@@ -61,7 +61,9 @@ final class RoleEvidence {
         && (cells.numbers() > HALF || !column.unit(knowledge).isEmpty() && !cells.isEmpty())) {
       return false;
     }
-    if (role == Role.NAME && (cells.areAlike() || groupsNames(column, sheet))) {
+    // Variants of one thing are all called alike where the heading says that it is their name.
+    boolean isSaid = evidence.containsKey(Evidence.SAYS_ROLE);
+    if (role == Role.NAME && !isSaid && (cells.areAlike() || groupsNames(column, sheet))) {
       return false;
     }
     switch (role) {

@@ -40,6 +40,13 @@ public final class PlainLanguage {
 
   private static final Pattern ARTICLE = Pattern.compile("(?i)\\b(an?) (\\p{L}[\\p{L}-]*)");
 
+  private static final Pattern COMPOUND = Pattern.compile("\\p{L}{2,}-\\p{L}+");
+
+  /** "A pair of", "a set of three": what is sold comes after it. */
+  private static final Pattern SOME_OF =
+      Pattern.compile(
+          "(?i)^.*\\b(?:pair|set|pack|box|bag|roll|sheet|bunch|bundle|piece|kit) of (?:\\w+ (?=\\w+s\\b))?");
+
   /** "Bears up to 110 and weighs", "by 1 and 2": a number of nothing. */
   private static final Pattern BARE =
       Pattern.compile(
@@ -227,11 +234,19 @@ public final class PlainLanguage {
         continue;
       }
       Optional<Untold> inTheWay = plain.inTheWay(word, before, after, w -> false);
-      inTheWay.flatMap(u -> fault(u, before)).ifPresent(faults::add);
+      inTheWay
+          .filter(u -> !isPartOfCompound(u.words(), word))
+          .flatMap(u -> fault(u, before))
+          .ifPresent(faults::add);
     }
     if (foreign >= FOREIGN_WORDS) {
       faults.add(new Fault(Kind.OTHER_LANGUAGE, text));
     }
+  }
+
+  /** "USB-C" and "hi-vis" are words that people say, whatever their halves are. */
+  private static boolean isPartOfCompound(String part, String word) {
+    return COMPOUND.matcher(word).matches() && part.length() < word.length();
   }
 
   /**
@@ -434,7 +449,9 @@ public final class PlainLanguage {
       if (m.find()) {
         String words = m.group("after") == null ? m.group("before") : m.group("after");
         String head =
-            words
+            SOME_OF
+                .matcher(words)
+                .replaceFirst("")
                 .split(
                     " (?:in|with|of|for|from|that|by|which|made|rated|to|at|on|and|who|whose)\\b")[
                 0];

@@ -55,6 +55,8 @@ class PlainLanguageTest {
         "You don’t need tools: two 3/8\" bolts hold it all.",
         "Charge it by USB or take AA cells; the LED shows when it is full.",
         "It meets EN 71 and is rated IP67.",
+        "It charges by USB-C and has a hi-vis strap.",
+        "Wren QX4 is a pair of looms by Heddle & Sons.",
         "Sizes S, M and L share one frame.",
         "A U-shaped beater and a V-neck cloth guide come with it.",
         "It is written by R. Vale and brought out by Lantern Table.",
