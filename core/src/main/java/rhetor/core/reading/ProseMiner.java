@@ -76,7 +76,8 @@ final class ProseMiner {
           .forEach(l -> l.forEach(n -> byName.putIfAbsent(n.toLowerCase(Locale.ROOT), concept)));
       if (concept.kind() == Kind.QUANTITY) {
         for (String cue : concept.cues()) {
-          Pattern word = Pattern.compile("\\b" + Pattern.quote(cue) + "\\b");
+          // "Long-stroke" says nothing of how long it is.
+          Pattern word = Pattern.compile("(?<![\\p{L}-])" + Pattern.quote(cue) + "(?![\\p{L}-])");
           cues.computeIfAbsent(concept.dimension(), d -> new ArrayList<>())
               .add(new Cue(word, cue.length(), concept));
         }

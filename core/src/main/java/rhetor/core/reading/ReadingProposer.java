@@ -240,14 +240,14 @@ public final class ReadingProposer {
       return new ColumnReading(
           column.raw(), first.meaning(), unit, first.probability(), reason(first));
     }
+    boolean isSure = first.probability() >= CERTAIN && sheet.columns().size() >= WIDE;
+    boolean isRemark =
+        role == Role.PROSE
+            && !isCalledText(first)
+            && !isWritten(column)
+            && (areRemarks(likely) || !isSure && looksPrivate(likely, sheet));
     if (role != Role.CONCEPT && role != Role.EXTRA && role != Role.KEEP) {
       boolean isCode = role == Role.SKU || role == Role.NAME;
-      boolean isRemark =
-          role == Role.PROSE
-              && (first.probability() < CERTAIN || sheet.columns().size() < WIDE)
-              && !isCalledText(first)
-              && !isWritten(column)
-              && looksPrivate(likely, sheet);
       if (isCode || first.probability() >= 0.5 && !isRemark) {
         return new ColumnReading(
             column.raw(), first.meaning(), "", first.probability(), reason(first));
@@ -261,7 +261,7 @@ public final class ReadingProposer {
             .filter(l -> isWorthAsking(l, taken))
             .limit(MOST_CHOICES)
             .toList();
-    boolean isPrivate = keep >= PERHAPS_PRIVATE || looksPrivate(likely, sheet);
+    boolean isPrivate = isRemark || keep >= PERHAPS_PRIVATE || looksPrivate(likely, sheet);
     List<Meaning> choices = new ArrayList<>();
     if (isPrivate) {
       choices.add(Meaning.KEEP);
@@ -332,6 +332,17 @@ public final class ReadingProposer {
                 looksPrivate(l.candidate().evidence())
                     || isSpokenOf(l.candidate().evidence())
                         && (l.probability() >= SPOKEN_OF || sheet.columns().size() < WIDE));
+  }
+
+  /** Whether people speak to one another in the cells: notes, however well they are written. */
+  private static boolean areRemarks(List<Likely> likely) {
+    return likely.stream()
+        .filter(l -> l.meaning().role() == Role.KEEP)
+        .map(l -> l.candidate().evidence())
+        .anyMatch(
+            e ->
+                e.containsKey(Evidence.REMARK_WORD)
+                    || e.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS);
   }
 
   private static boolean isSpokenOf(Map<Evidence, Double> evidence) {

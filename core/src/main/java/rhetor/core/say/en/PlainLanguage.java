@@ -44,8 +44,7 @@ public final class PlainLanguage {
 
   /** "A pair of", "a set of three": what is sold comes after it. */
   private static final Pattern SOME_OF =
-      Pattern.compile(
-          "(?i)^.*\\b(?:pair|set|pack|box|bag|roll|sheet|bunch|bundle|piece|kit) of (?:\\w+ (?=\\w+s\\b))?");
+      Pattern.compile("(?i)^.*\\b(?:pair|set|bunch|bundle) of (?!\\d)(?:\\w+ (?=\\w+s\\b))?");
 
   /** "Bears up to 110 and weighs", "by 1 and 2": a number of nothing. */
   private static final Pattern BARE =
