@@ -55,7 +55,13 @@ public final class Products {
                         .filter(m -> m.role() == Meaning.Role.CONCEPT)
                         // Nobody says yes to what a heading only comes near, or to a part's length.
                         .filter(m -> !c.reason().contains("means about that"))
-                        .filter(m -> !c.reason().contains("speaks of \"depth\""))
+                        .filter(
+                            m ->
+                                !c.reason().contains("speaks of")
+                                    || Knowledge.standard()
+                                        .concept(m.concept())
+                                        .filter(k -> k.dimension().equals("length"))
+                                        .isEmpty())
                         .findFirst()
                         .map(c::as)
                         .orElse(c))
