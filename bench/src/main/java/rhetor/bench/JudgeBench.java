@@ -54,7 +54,7 @@ final class JudgeBench {
     JudgeMeasure unseen =
         new JudgeMeasure(
             JudgedTexts.in(
-                resources.resolve("judged-kept-back"), resources.resolve("kept-back-2"), knowledge),
+                resources.resolve("judged-kept-back"), resources.resolve("labelled"), knowledge),
             knowledge,
             Nearness.SHIPPED);
     unseen

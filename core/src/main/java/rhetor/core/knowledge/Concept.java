@@ -95,6 +95,11 @@ public record Concept(
         classes, anyOrder, other, sayOf, notOf, compare);
   }
 
+  /** Whether its values are names of makers, which no dictionary has. */
+  public boolean isMaker() {
+    return hypernyms.contains("company");
+  }
+
   /** All wordings, whatever they are said of. */
   public Stream<String> wordings() {
     return Stream.concat(Stream.of(say), sayOf.stream().map(SayOf::say))

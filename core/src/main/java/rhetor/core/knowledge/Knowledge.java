@@ -40,7 +40,7 @@ public final class Knowledge {
   private final Map<String, Map<String, List<String>>> roles = new LinkedHashMap<>();
   private final Map<String, Map<String, String>> abbreviations = new LinkedHashMap<>();
   private final Map<String, Set<String>> roleWords = new LinkedHashMap<>();
-  private final Map<String, String> roleGlosses = new LinkedHashMap<>();
+  private final Map<String, List<String>> roleGlosses = new LinkedHashMap<>();
 
   /** What the house has added, by the headings that it gave for it. */
   private final Map<String, Concept> ownByName = new LinkedHashMap<>();
@@ -61,7 +61,7 @@ public final class Knowledge {
       List<String> things,
       Map<String, Map<String, List<String>>> roles,
       Map<String, Map<String, List<String>>> roleWords,
-      Map<String, String> roleGlosses,
+      Map<String, List<String>> roleGlosses,
       List<String> vague,
       List<String> coined,
       Map<String, Map<String, String>> abbreviations) {}
@@ -262,7 +262,7 @@ public final class Knowledge {
   }
 
   /** What a column of a role is, in a few words, by the role's code. */
-  public Map<String, String> roleGlosses() {
+  public Map<String, List<String>> roleGlosses() {
     return roleGlosses;
   }
 

@@ -34,6 +34,14 @@ final class Cells {
       Pattern.compile(
           "[<>~±]?\\s*\\d[\\d.,]*(?:\\s*[x×*/–-]\\s*\\d[\\d.,]*){0,3}\\s?([A-Za-z°%²/\"″µ³]{1,12})");
   private static final Pattern NUMBER = Pattern.compile("[<>~±]?\\s*\\d[\\d.,]*");
+  private static final Pattern COUNT = Pattern.compile("\\d{1,6}(?:\\s*/\\s*\\d{1,6})?");
+
+  /** "30 x 20 x 10", as the sides of a thing are written. */
+  private static final Pattern SIDES =
+      Pattern.compile(
+          "(?:[hwdlbt] ?)?\\d[\\d.,]*(?: ?[a-z]{1,2})?(?:\\s*[x×*]\\s*(?:[hwdlbt] ?)?\\d[\\d.,]*(?: ?[a-z]{1,2})?){1,2}\\b.*",
+          Pattern.CASE_INSENSITIVE);
+
   private static final Pattern CENTS = Pattern.compile("\\d+[.,]\\d{2}");
   private static final Pattern CODE = Pattern.compile("(?=.*\\d)[\\p{L}\\d][\\p{L}\\d._/ -]{1,30}");
 
@@ -48,6 +56,9 @@ final class Cells {
   /** A place in a warehouse, an article of somebody else's: letters and digits, no word. */
   private static final Pattern UPPER_CODE =
       Pattern.compile("(?=.*\\d)(?=.*\\p{Lu})[\\p{Lu}\\d]+(?:[-./_][\\p{Lu}\\d]+)*");
+
+  /** "low-tide-grey", as a page's address ends. */
+  private static final Pattern SLUG = Pattern.compile("\\p{Ll}{3,}(?:-[\\p{Ll}\\d]+)+");
 
   /** What people type into a search: a few words without signs. */
   private static final Pattern PHRASE =
@@ -81,6 +92,7 @@ final class Cells {
 
   private static final int ENOUGH = 400;
   private static final int LONGEST_NAME = 90;
+  private static final int LONGEST_MAKER = 30;
   private static final int WORDS_OF_A_NAME = 6;
 
   /** A cell of as many words, one of them of speech, is a remark. */
@@ -205,6 +217,21 @@ final class Cells {
     return share(v -> CENTS.matcher(v).matches());
   }
 
+  /** Whole numbers without a unit, or two with a stroke between them. */
+  double counts() {
+    return share(v -> COUNT.matcher(v).matches());
+  }
+
+  /** The share of cells that are two lengths or three, one by the other. */
+  double sides() {
+    return share(v -> SIDES.matcher(v).matches());
+  }
+
+  /** How much the cells are like makers' names: coined, with capitals, the same in many rows. */
+  double makers() {
+    return capitals() * lettered() * (1 - different()) * (averageLength() > LONGEST_MAKER ? 0 : 1);
+  }
+
   double addresses() {
     return share(v -> ADDRESS.matcher(v).matches());
   }
@@ -240,11 +267,19 @@ final class Cells {
         });
   }
 
-  /** The share of cells that are codes in capitals, if they differ. */
+  /** Whether one of these words stands in a cell. */
+  boolean speakOf(Set<String> words) {
+    return share(v -> words(v).stream().anyMatch(words::contains)) > 0;
+  }
+
+  /** The share of cells that are codes in capitals, or parts of addresses, if they differ. */
   double codes() {
     return different() < 1 || values.size() < 3
         ? 0
-        : share(v -> v.length() <= 40 && UPPER_CODE.matcher(v).matches());
+        : share(
+            v ->
+                v.length() <= LONGEST_NAME
+                    && (UPPER_CODE.matcher(v).matches() || SLUG.matcher(v).matches()));
   }
 
   /** How much the cells are like products' codes: 0 to 1.5. */
@@ -385,6 +420,19 @@ final class Cells {
         .flatMap(Optional::stream)
         .map(Unit::dimension)
         .toList();
+  }
+
+  /** Whether a cell ends in this unit. */
+  boolean haveUnit(String unit) {
+    return units("").contains(unit);
+  }
+
+  /** Whether cells have units of their own, and none that measures what this unit does. */
+  boolean measureOtherThan(Knowledge knowledge, String unit) {
+    List<String> own = dimensions(knowledge, "");
+    return !own.isEmpty()
+        && own.stream()
+            .noneMatch(d -> knowledge.unit(unit).filter(u -> u.dimension().equals(d)).isPresent());
   }
 
   /** The words of a text in lower case. */

@@ -3,6 +3,7 @@ package rhetor.core.reading;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
@@ -42,9 +43,12 @@ final class ConceptEvidence {
       evidence.put(Evidence.KINDS, named);
       evidence.put(Evidence.NO_HYPERNYMS, named == 0 ? 1.0 : 0);
     }
-    if (!concept.hypernyms().isEmpty() && sheet.language().equals("en")) {
+    if (concept.isMaker()) {
+      evidence.put(Evidence.MAKERS, cells.makers());
+    } else if (!concept.hypernyms().isEmpty() && sheet.language().equals("en")) {
       double kinds = cells.kindsOf(concept.hypernyms());
       evidence.put(Evidence.HYPERNYMS, kinds);
+      evidence.put(Evidence.KINDS_OF_IT_ALONE, isAlone(concept) ? kinds : 0);
       evidence.put(Evidence.NO_HYPERNYMS, kinds == 0 ? 1.0 : 0);
     }
     String unit = column.unit(knowledge);
@@ -64,7 +68,7 @@ final class ConceptEvidence {
         }
         evidence.put(Evidence.NOT_READ, 1 - read);
         if (concept.kind() == Concept.Kind.SIDES) {
-          evidence.put(Evidence.KNOWN_WORDS, read);
+          evidence.put(Evidence.SIDES, cells.sides());
         }
       }
       case COUNT -> {
@@ -74,7 +78,7 @@ final class ConceptEvidence {
         evidence.put(Evidence.NOT_READ, 1 - read);
       }
       case RATING -> {
-        evidence.put(Evidence.KNOWN_WORDS, read);
+        evidence.put(Evidence.RATED, read);
         evidence.put(Evidence.NOT_READ, 1 - read);
       }
       case FLAG -> {
@@ -85,6 +89,7 @@ final class ConceptEvidence {
         if (!concept.terms().isEmpty()) {
           double known = cells.terms(knowledge, concept.terms());
           evidence.put(Evidence.KNOWN_WORDS, known);
+          evidence.put(Evidence.WORDS_OF_IT_ALONE, isAlone(concept) ? known : 0);
           evidence.put(Evidence.UNKNOWN_WORDS, known == 0 ? 1.0 : 0);
         }
         double amounts = unit.isEmpty() ? cells.amounts(knowledge) : 1;
@@ -98,12 +103,26 @@ final class ConceptEvidence {
     }
   }
 
+  /** Whether no other concept takes the same words: colours are of one, materials of many. */
+  private boolean isAlone(Concept concept) {
+    return knowledge.concepts().stream()
+        .noneMatch(
+            c ->
+                !c.id().equals(concept.id())
+                    && c.terms().equals(concept.terms())
+                    && c.hypernyms().equals(concept.hypernyms()));
+  }
+
   /** How well the cells bear out what a heading says. */
   static double bearsOut(Map<Evidence, Double> evidence) {
-    return Math.max(
-        evidence.getOrDefault(Evidence.MEASURED, 0.0),
-        Math.max(
-            evidence.getOrDefault(Evidence.KNOWN_WORDS, 0.0),
-            evidence.getOrDefault(Evidence.ANSWERS, 0.0)));
+    return Stream.of(
+            Evidence.MEASURED,
+            Evidence.KNOWN_WORDS,
+            Evidence.SIDES,
+            Evidence.RATED,
+            Evidence.ANSWERS)
+        .mapToDouble(e -> evidence.getOrDefault(e, 0.0))
+        .max()
+        .orElse(0);
   }
 }

@@ -129,7 +129,7 @@ final class EvidenceFinder {
     String unit = column.unit(knowledge);
     Concept main =
         unit.isEmpty() ? null : mainOf.get(knowledge.unit(unit).orElseThrow().dimension());
-    if (main != null && !(isLetter(column) && sidesBeside)) {
+    if (main != null && !(column.mayBeLetterOfSide() && sidesBeside)) {
       Map<Evidence, Double> measured =
           found.computeIfAbsent(Meaning.of(main), k -> new EnumMap<>(Evidence.class));
       measured.put(column.isUnitAlone() ? Evidence.UNIT_ALONE : Evidence.UNIT_TELLS, 1.0);

@@ -24,7 +24,7 @@ final class Glosses {
   private final Knowledge knowledge;
   private final Nearness nearness;
   private final HeadingMemory memory;
-  private final Map<Meaning, float[]> glosses = new LinkedHashMap<>();
+  private final Map<Meaning, List<float[]>> glosses = new LinkedHashMap<>();
 
   Glosses(Knowledge knowledge, Nearness nearness, HeadingMemory memory) {
     this.knowledge = knowledge;
@@ -114,7 +114,11 @@ final class Glosses {
 
   private Near near(float[] vector) {
     Map<Meaning, Double> cosines = new LinkedHashMap<>();
-    glosses().forEach((m, v) -> cosines.put(m, Nearness.cosine(vector, v)));
+    glosses()
+        .forEach(
+            (m, all) ->
+                cosines.put(
+                    m, all.stream().mapToDouble(v -> Nearness.cosine(vector, v)).max().orElse(0)));
     return new Near(
         cosines,
         cosines.entrySet().stream()
@@ -133,12 +137,12 @@ final class Glosses {
     return cells.length() > SHOWN ? heading : heading + ": " + cells;
   }
 
-  /** A sentence for each concept and role. */
-  static Map<Meaning, String> all(Knowledge knowledge) {
-    Map<Meaning, String> all = new LinkedHashMap<>();
+  /** A sentence for each concept, one or several for each role. */
+  static Map<Meaning, List<String>> all(Knowledge knowledge) {
+    Map<Meaning, List<String>> all = new LinkedHashMap<>();
     for (Concept concept : knowledge.concepts()) {
       if (!concept.gloss().isEmpty()) {
-        all.put(Meaning.of(concept), concept.label() + ": " + concept.gloss());
+        all.put(Meaning.of(concept), List.of(concept.label() + ": " + concept.gloss()));
       }
     }
     knowledge.roleGlosses().forEach((role, gloss) -> all.put(Meaning.parse(role), gloss));
@@ -146,15 +150,18 @@ final class Glosses {
   }
 
   /** Vectors of what concepts and roles are; looked up when they are first needed. */
-  private synchronized Map<Meaning, float[]> glosses() {
+  private synchronized Map<Meaning, List<float[]>> glosses() {
     if (glosses.isEmpty()) {
-      Map<Meaning, String> all = all(knowledge);
-      List<float[]> vectors = nearness.ofAll(List.copyOf(all.values()));
-      int i = 0;
-      for (Meaning meaning : all.keySet()) {
-        if (i < vectors.size()) {
-          glosses.put(meaning, vectors.get(i++));
+      Map<Meaning, List<String>> all = all(knowledge);
+      List<float[]> vectors =
+          nearness.ofAll(all.values().stream().flatMap(List::stream).toList());
+      int from = 0;
+      for (Map.Entry<Meaning, List<String>> of : all.entrySet()) {
+        int to = from + of.getValue().size();
+        if (to <= vectors.size()) {
+          glosses.put(of.getKey(), vectors.subList(from, to));
         }
+        from = to;
       }
     }
     return glosses;

@@ -47,6 +47,27 @@ record Heading(String name, String label, String unit) {
           "months", "years", "Std", "Tage", "kN", "psi", "bar", "inches", "in", "°C", "C", "metres",
           "minutes", "lumens");
 
+  /**
+   * A heading over these cells: a letter at its end is no unit where they measure something else
+   * ("total h" over centimetres is a height), and a word that some of them end in is one.
+   */
+  static Heading of(String raw, Cells cells, Knowledge knowledge) {
+    Heading heading = of(raw, knowledge);
+    String text = inWords(CellText.clean(raw));
+    if (heading.unit.length() == 1 && cells.measureOtherThan(knowledge, heading.unit)) {
+      return of(text, "");
+    }
+    Matcher trailing = TRAILING.matcher(text);
+    if (heading.unit.isEmpty() && trailing.matches() && cells.haveUnit(trailing.group(2))) {
+      // A word that is a unit where cells end in it, too.
+      return knowledge
+          .unitWritten(trailing.group(2))
+          .map(u -> of(trailing.group(1), u.id()))
+          .orElse(heading);
+    }
+    return heading;
+  }
+
   static Heading of(String raw, Knowledge knowledge) {
     String text = inWords(CellText.clean(raw));
     String unit = "";
@@ -88,7 +109,7 @@ record Heading(String name, String label, String unit) {
 
   /** "dB" is a unit and no word: two letters or more, written as the unit is. */
   private static boolean isUnmistakable(String written, Knowledge knowledge) {
-    return written.length() > 1
+    return (written.length() > 1 || !Character.isLetter(written.charAt(0)))
         && !English.isKnown(written.toLowerCase(Locale.ROOT))
         && knowledge.unitWritten(written).filter(u -> u.symbols().contains(written)).isPresent();
   }

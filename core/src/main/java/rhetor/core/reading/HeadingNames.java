@@ -140,8 +140,12 @@ final class HeadingNames {
     if (bare.endsWith("s")) {
       add(all, named(bare.substring(0, bare.length() - 1), How.WITHOUT_FILLING, language));
     }
-    add(all, abbreviated(name, language));
-    cutOff(raw, language).forEach(m -> add(all, Optional.of(m)));
+    add(all, inOne(bare, language));
+    Optional<Match> listed = abbreviated(name, language);
+    add(all, listed);
+    if (listed.isEmpty()) {
+      cutOff(raw, language).forEach(m -> add(all, Optional.of(m)));
+    }
     String[] words = bare.split(" ");
     for (int i = 1; i < words.length; i++) {
       add(all, named(join(words, i, words.length), How.ENDS_WITH, language));
@@ -151,6 +155,15 @@ final class HeadingNames {
       add(all, misspelt(name, language));
     }
     return all;
+  }
+
+  /** "key words", "hand-wash": what others write as one word. */
+  private Optional<Match> inOne(String name, String language) {
+    String one = name.replace(" ", "");
+    return one.equals(name)
+        ? Optional.empty()
+        : named(one, How.WITHOUT_FILLING, language)
+            .or(() -> named(English.singular(one), How.WITHOUT_FILLING, language));
   }
 
   private static String join(String[] words, int from, int to) {
@@ -229,7 +242,10 @@ final class HeadingNames {
             .ifPresent(found::add);
       }
     }
-    return found;
+    // "Long." is short for one word before it is for "longueur du câble".
+    return found.stream().anyMatch(m -> m.name.indexOf(' ') < 0)
+        ? found.stream().filter(m -> m.name.indexOf(' ') < 0).toList()
+        : found;
   }
 
   /** A name that is nearly the same and begins alike: few misspell the first letter. */

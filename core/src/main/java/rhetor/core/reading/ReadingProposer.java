@@ -29,7 +29,7 @@ public final class ReadingProposer {
       Pattern.compile("(?i)(?:readiness|must_fix)(?: \\(\\d+\\))?");
 
   /** Most of a word and a full stop: "Veg." may be many. */
-  private static final Pattern CUT_SHORT = Pattern.compile("\\p{L}{5,}\\.");
+  private static final Pattern CUT_SHORT = Pattern.compile("\\p{L}{4,}\\.");
 
   /** One word and a note in brackets. */
   private static final Pattern NOTE_ONLY = Pattern.compile("\\S+ \\([^()]+\\)");
@@ -39,6 +39,12 @@ public final class ReadingProposer {
 
   /** From here on a concept is read, and nobody asked: of so many 99 in 100 are right. */
   private static final double SURE = 0.83;
+
+  /** The same where the heading is the concept's name outright, and means nothing else. */
+  private static final double SURE_IF_NAMED = 0.75;
+
+  /** The same where the heading has no name of it, and only comes near in meaning. */
+  private static final double SURE_IF_NEAR = 0.9;
 
   /** The same where the heading is a word of many meanings: "Shell", "Feet", "Type". */
   private static final double SURE_IF_VAGUE = 0.8;
@@ -66,7 +72,7 @@ public final class ReadingProposer {
   private static final double SOME_REMARKS = 0.25;
 
   /** A column that is so likely for the house alone is kept back. */
-  private static final double PERHAPS_PRIVATE = 0.12;
+  private static final double PERHAPS_PRIVATE = 0.085;
 
   /** The same where a word of trade or of remarks speaks for it. */
   private static final double SPOKEN_OF = 0.05;
@@ -95,6 +101,7 @@ public final class ReadingProposer {
   private final EvidenceFinder evidence;
   private final ColumnMatcher matcher;
   private final SilentHeadings silent;
+  private final Set<String> trade;
 
   /** A proposer that weighs words, cells and meanings as it has learned to. */
   public ReadingProposer(Knowledge knowledge) {
@@ -112,6 +119,7 @@ public final class ReadingProposer {
     this.evidence = new EvidenceFinder(knowledge, names, nearness, memory);
     this.matcher = new ColumnMatcher(knowledge, weights);
     this.silent = new SilentHeadings(knowledge);
+    this.trade = knowledge.roleWords("trade");
   }
 
   /**
@@ -245,7 +253,7 @@ public final class ReadingProposer {
         role == Role.PROSE
             && !isCalledText(first)
             && !isWritten(column)
-            && (areRemarks(likely) || !isSure && looksPrivate(likely, sheet));
+            && (areRemarks(likely, column) || !isSure && looksPrivate(likely, sheet));
     if (role != Role.CONCEPT && role != Role.EXTRA && role != Role.KEEP) {
       boolean isCode = role == Role.SKU || role == Role.NAME;
       if (isCode || first.probability() >= 0.5 && !isRemark) {
@@ -261,7 +269,11 @@ public final class ReadingProposer {
             .filter(l -> isWorthAsking(l, taken))
             .limit(MOST_CHOICES)
             .toList();
-    boolean isPrivate = isRemark || keep >= PERHAPS_PRIVATE || looksPrivate(likely, sheet);
+    boolean isPrivate =
+        isRemark
+            || keep >= PERHAPS_PRIVATE
+            || looksPrivate(likely, sheet)
+            || !others.isEmpty() && isSpokenOf(likely);
     List<Meaning> choices = new ArrayList<>();
     if (isPrivate) {
       choices.add(Meaning.KEEP);
@@ -286,9 +298,13 @@ public final class ReadingProposer {
   }
 
   private static double sure(Likely likely, SheetColumns sheet) {
-    return !isVague(likely)
-        ? SURE
-        : sheet.isOfKnownClass() ? SURE_IF_VAGUE : SURE_IF_VAGUE_OF_UNKNOWN;
+    if (isVague(likely)) {
+      return sheet.isOfKnownClass() ? SURE_IF_VAGUE : SURE_IF_VAGUE_OF_UNKNOWN;
+    }
+    Map<Evidence, Double> evidence = likely.candidate().evidence();
+    boolean isNamed =
+        evidence.containsKey(Evidence.SAYS) || evidence.containsKey(Evidence.SAYS_WITHOUT_FILLING);
+    return likely.candidate().name().isEmpty() ? SURE_IF_NEAR : isNamed ? SURE_IF_NAMED : SURE;
   }
 
   /** Whether a person may say that a column is this. */
@@ -334,15 +350,28 @@ public final class ReadingProposer {
                         && (l.probability() >= SPOKEN_OF || sheet.columns().size() < WIDE));
   }
 
-  /** Whether people speak to one another in the cells: notes, however well they are written. */
-  private static boolean areRemarks(List<Likely> likely) {
+  /**
+   * Whether people speak to one another in the cells, or the heading says so: notes, however well
+   * they are written. Where every cell is sentences it takes a word of trade in them: copy speaks,
+   * too.
+   */
+  private boolean areRemarks(List<Likely> likely, SheetColumn column) {
+    Map<Evidence, Double> evidence =
+        likely.stream()
+            .filter(l -> l.meaning().role() == Role.KEEP)
+            .map(l -> l.candidate().evidence())
+            .findFirst()
+            .orElse(Map.of());
+    boolean isCopy = column.cells().sentences() == 1 && !column.cells().speakOf(trade);
+    return evidence.containsKey(Evidence.REMARK_WORD)
+        || !isCopy && evidence.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS;
+  }
+
+  /** Whether a word of trade or of remarks stands in a heading that is asked about anyway. */
+  private static boolean isSpokenOf(List<Likely> likely) {
     return likely.stream()
         .filter(l -> l.meaning().role() == Role.KEEP)
-        .map(l -> l.candidate().evidence())
-        .anyMatch(
-            e ->
-                e.containsKey(Evidence.REMARK_WORD)
-                    || e.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS);
+        .anyMatch(l -> isSpokenOf(l.candidate().evidence()));
   }
 
   private static boolean isSpokenOf(Map<Evidence, Double> evidence) {
@@ -353,6 +382,8 @@ public final class ReadingProposer {
 
   private static boolean looksPrivate(Map<Evidence, Double> evidence) {
     return evidence.containsKey(Evidence.MONEY)
+        || evidence.containsKey(Evidence.CODE_OF)
+        || evidence.containsKey(Evidence.PACKING)
         || evidence.getOrDefault(Evidence.CODES, 0.0) >= WRITTEN;
   }
 

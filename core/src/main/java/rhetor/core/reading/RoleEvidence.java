@@ -37,6 +37,9 @@ final class RoleEvidence {
   private final Set<String> search;
   private final Set<String> text;
   private final Set<String> speech;
+  private final Set<String> codes;
+  private final Set<String> cartons;
+  private final Set<String> packed;
 
   RoleEvidence(Knowledge knowledge, HeadingNames names) {
     this.knowledge = knowledge;
@@ -47,6 +50,9 @@ final class RoleEvidence {
     this.search = knowledge.roleWords("keyword");
     this.text = knowledge.roleWords("prose");
     this.speech = knowledge.roleWords("speech");
+    this.codes = knowledge.roleWords("codes");
+    this.cartons = knowledge.roleWords("cartons");
+    this.packed = knowledge.roleWords("packed");
   }
 
   /**
@@ -59,6 +65,9 @@ final class RoleEvidence {
     List<String> words = Cells.words(column.raw());
     if ((role == Role.NAME || role == Role.PROSE || role == Role.KEYWORD)
         && (cells.numbers() > HALF || !column.unit(knowledge).isEmpty() && !cells.isEmpty())) {
+      return false;
+    }
+    if (role == Role.NAME && isCodeOf(column)) {
       return false;
     }
     // Variants of one thing are all called alike where the heading says that it is their name.
@@ -92,6 +101,9 @@ final class RoleEvidence {
       case KEYWORD -> {
         evidence.put(Evidence.ANY_KEYWORD, 1.0);
         evidence.put(Evidence.SEARCH_WORD, words.stream().anyMatch(search::contains) ? 1.0 : 0);
+        if (!words.isEmpty() && search.containsAll(words)) {
+          evidence.put(Evidence.SAYS_TEXT, 1.0);
+        }
         evidence.put(Evidence.PHRASES, cells.phrases());
         evidence.put(Evidence.NUMBERS_AS_PHRASES, cells.share(v -> v.matches("[\\d.,/ -]+")));
       }
@@ -120,7 +132,8 @@ final class RoleEvidence {
         .filter(c -> Math.abs(c.index() - column.index()) <= BESIDE)
         .filter(
             c ->
-                c.cells().capitals() > HALF
+                !isCodeOf(c)
+                    && c.cells().capitals() > HALF
                     && c.cells().nameLike() >= NAMES
                     && !names.isKnown(c.heading().name()))
         .filter(c -> c.cells().determines(column.cells()))
@@ -169,6 +182,9 @@ final class RoleEvidence {
     evidence.put(Evidence.GTINS, cells.gtins());
     evidence.put(Evidence.ADDRESSES, cells.pictures() > HALF ? 0 : cells.addresses());
     evidence.put(Evidence.CODES, cells.codes());
+    evidence.put(Evidence.CODE_OF, isCodeOf(column) ? 1.0 : 0);
+    evidence.put(Evidence.PACKING, isPacking(column) ? 1.0 : 0);
+    evidence.put(Evidence.COUNTS, column.unit(knowledge).isEmpty() ? cells.counts() : 0);
     evidence.put(Evidence.REMARKS, cells.remarks(speech));
     int last = sheet.columns().size() - 1;
     // On a narrow sheet the last column is no further from the first than from the end.
@@ -194,6 +210,23 @@ final class RoleEvidence {
     return sheet.columns().stream()
         .filter(c -> c.index() < column.index() && c.index() >= FRONT)
         .anyMatch(c -> isTrade(c) || c.cells().prices() > HALF || c.cells().gtins() > HALF);
+  }
+
+  /** Whether a heading speaks of codes of something ("colour code"), not of the products'. */
+  private boolean isCodeOf(SheetColumn column) {
+    List<String> heading = Cells.words(column.raw());
+    return heading.size() > 1
+        && codes.contains(heading.getLast())
+        && !names.isKnown(column.heading().name());
+  }
+
+  /** Whether a heading is all about cartons and what is in them, over whole numbers. */
+  private boolean isPacking(SheetColumn column) {
+    List<String> heading = Cells.words(column.raw());
+    return heading.stream().anyMatch(cartons::contains)
+        && heading.stream().allMatch(w -> cartons.contains(w) || packed.contains(w))
+        && column.cells().counts() > HALF
+        && !names.isKnown(column.heading().name());
   }
 
   private boolean isTrade(SheetColumn column) {

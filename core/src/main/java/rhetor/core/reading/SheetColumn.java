@@ -21,9 +21,16 @@ record SheetColumn(int index, String raw, Heading heading, Cells cells, boolean 
     if (!cells.isEmpty() && !cells.mostly(HALF, v -> v.chars().anyMatch(Character::isDigit))) {
       return "";
     }
-    return heading.unit().isEmpty() && !isLetterOfSide
-        ? knowledge.unitWritten(raw.strip()).map(Unit::id).orElse("")
-        : heading.unit();
+    String unit =
+        heading.unit().isEmpty() && !isLetterOfSide
+            ? knowledge.unitWritten(raw.strip()).map(Unit::id).orElse("")
+            : heading.unit();
+    return unit.length() == 1 && cells.measureOtherThan(knowledge, unit) ? "" : unit;
+  }
+
+  /** Whether the heading is a letter that stands for a side where others are beside it. */
+  boolean mayBeLetterOfSide() {
+    return SheetColumns.isLetter(heading.name());
   }
 
   /** Whether the heading is nothing but a unit, the letter for what it measures before it. */

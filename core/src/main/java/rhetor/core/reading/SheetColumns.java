@@ -45,7 +45,7 @@ record SheetColumns(
                 other -> isLetter(other) && !other.equals(letter) || other.startsWith(DIAMETER));
   }
 
-  private static boolean isLetter(String heading) {
+  static boolean isLetter(String heading) {
     return heading.length() == 1 && LETTERS.contains(heading);
   }
 
@@ -59,17 +59,18 @@ record SheetColumns(
       List<String> headings, List<SheetRow> sample, Knowledge knowledge, HeadingNames names) {
     NumberStyle.Evidence numbers = new NumberStyle.Evidence();
     sample.forEach(row -> row.cells().forEach(numbers::add));
-    List<Heading> parts = headings.stream().map(h -> Heading.of(start(h), knowledge)).toList();
-    List<SheetColumn> columns = new ArrayList<>();
     List<SheetRow> telling = sample.subList(0, Math.min(TELLING, sample.size()));
+    List<Cells> cells = new ArrayList<>();
+    List<Heading> parts = new ArrayList<>();
+    for (int i = 0; i < headings.size(); i++) {
+      cells.add(Cells.of(telling, i));
+      parts.add(Heading.of(start(headings.get(i)), cells.get(i), knowledge));
+    }
+    List<SheetColumn> columns = new ArrayList<>();
     for (int i = 0; i < headings.size(); i++) {
       columns.add(
           new SheetColumn(
-              i,
-              start(headings.get(i)),
-              parts.get(i),
-              Cells.of(telling, i),
-              isLetterOfSide(parts, i)));
+              i, start(headings.get(i)), parts.get(i), cells.get(i), isLetterOfSide(parts, i)));
     }
     return new SheetColumns(columns, names.language(parts), numbers.decide(), Set.of(), "");
   }

@@ -10,7 +10,8 @@ public final class VectorsToKeep {
 
   /** All of them, in an order that stays. */
   public static List<String> of(Knowledge knowledge) {
-    List<String> all = new ArrayList<>(Glosses.all(knowledge).values());
+    List<String> all = new ArrayList<>();
+    Glosses.all(knowledge).values().forEach(all::addAll);
     all.addAll(ThingOfSheet.nouns(knowledge));
     all.addAll(HeadingMemory.shipped().headings());
     return all;
