@@ -267,9 +267,9 @@ final class Cells {
         });
   }
 
-  /** Whether one of these words stands in a cell. */
-  boolean speakOf(Set<String> words) {
-    return share(v -> words(v).stream().anyMatch(words::contains)) > 0;
+  /** The share of cells in which one of these words stands. */
+  double speakOf(Set<String> words) {
+    return share(v -> words(v).stream().anyMatch(words::contains));
   }
 
   /** The share of cells that are codes in capitals, or parts of addresses, if they differ. */

@@ -153,8 +153,7 @@ final class Glosses {
   private synchronized Map<Meaning, List<float[]>> glosses() {
     if (glosses.isEmpty()) {
       Map<Meaning, List<String>> all = all(knowledge);
-      List<float[]> vectors =
-          nearness.ofAll(all.values().stream().flatMap(List::stream).toList());
+      List<float[]> vectors = nearness.ofAll(all.values().stream().flatMap(List::stream).toList());
       int from = 0;
       for (Map.Entry<Meaning, List<String>> of : all.entrySet()) {
         int to = from + of.getValue().size();

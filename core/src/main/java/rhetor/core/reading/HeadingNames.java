@@ -162,7 +162,7 @@ final class HeadingNames {
     String one = name.replace(" ", "");
     return one.equals(name)
         ? Optional.empty()
-        : named(one, How.WITHOUT_FILLING, language)
+        : named(one, How.EXACT, language)
             .or(() -> named(English.singular(one), How.WITHOUT_FILLING, language));
   }
 

@@ -325,10 +325,17 @@ public final class ReadingProposer {
     return (isNear || isNamed || isKinds || isContradicted) && !isOther && !isAnswered;
   }
 
-  /** Whether nearly every product has sentences that begin and end as such: remarks don't. */
-  private static boolean isWritten(SheetColumn column) {
+  /**
+   * Whether nearly every product has sentences that begin and end as such, and few speak of prices
+   * or suppliers: remarks aren't like that.
+   */
+  private boolean isWritten(SheetColumn column) {
     Cells cells = column.cells();
-    return cells.sentences() >= WRITTEN && cells.filled() >= WRITTEN;
+    return cells.sentences() >= WRITTEN && cells.filled() >= WRITTEN && !speaksOfTrade(column);
+  }
+
+  private boolean speaksOfTrade(SheetColumn column) {
+    return column.cells().speakOf(trade) >= SOME_REMARKS;
   }
 
   private static boolean isCalledText(Likely prose) {
@@ -362,7 +369,7 @@ public final class ReadingProposer {
             .map(l -> l.candidate().evidence())
             .findFirst()
             .orElse(Map.of());
-    boolean isCopy = column.cells().sentences() == 1 && !column.cells().speakOf(trade);
+    boolean isCopy = column.cells().sentences() == 1 && !speaksOfTrade(column);
     return evidence.containsKey(Evidence.REMARK_WORD)
         || !isCopy && evidence.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS;
   }

@@ -100,7 +100,9 @@ final class RoleEvidence {
       }
       case KEYWORD -> {
         evidence.put(Evidence.ANY_KEYWORD, 1.0);
-        evidence.put(Evidence.SEARCH_WORD, words.stream().anyMatch(search::contains) ? 1.0 : 0);
+        boolean searches =
+            words.stream().anyMatch(search::contains) || search.contains(String.join("", words));
+        evidence.put(Evidence.SEARCH_WORD, searches ? 1.0 : 0);
         if (!words.isEmpty() && search.containsAll(words)) {
           evidence.put(Evidence.SAYS_TEXT, 1.0);
         }

@@ -223,6 +223,73 @@ class ReadingProposerTest {
     }
   }
 
+  /**
+   * A letter or a word at a heading's end is a unit if the cells say so, and none if they don't.
+   */
+  @ParameterizedTest
+  @CsvSource({
+    "Total h,height,12 cm,18 cm,",
+    "Run time h,runtime,12,8 h,h",
+    "Cap. cl,capacity,44,28 cl,cl",
+    "g,weight,190,220 g,g"
+  })
+  void a_headings_unit_is_held_against_the_cells(
+      String heading, String meaning, String cell, String other, String unit) {
+    ColumnReading column = column(heading, cell, other, cell);
+    assertThat(meaning).isIn(meanings(column));
+    assertThat(column.unit()).isEqualTo(unit == null ? "" : unit);
+  }
+
+  private static List<String> meanings(ColumnReading column) {
+    return column.asks() ? choices(column) : List.of(column.meaning().code());
+  }
+
+  /** Codes of something, and what goes into cartons, are no shopper's business. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Dye code|114|207|330",
+        "Permit no.|19.HD|20.HD|31.XK",
+        "inner/outer|10/100|10/100|20/200",
+        "pcs per ctn|12|6|12",
+        "Page|low-tide-grey|beet-red|moth-brown"
+      })
+  void codes_of_something_and_packing_are_kept_back_and_asked_about(
+      String heading, String first, String second, String third) {
+    ColumnReading column = column(heading, first, second, third);
+    assertThat(column.meaning()).isEqualTo(Meaning.KEEP);
+    assertThat(column.asks()).isTrue();
+  }
+
+  @Test
+  void a_keyword_in_two_words_is_one() {
+    assertThat(column("key words", "coir doormat", "barrier mat", "hall runner").meaning().code())
+        .isEqualTo("keyword");
+  }
+
+  /** Copy may say "not" and "your"; what speaks of suppliers and stock is a remark. */
+  @Test
+  void copy_is_a_suppliers_text_however_it_speaks_and_a_remark_is_not() {
+    assertThat(
+            column(
+                    "Patter",
+                    "Two slices, and no drama about it.",
+                    "For bread that is not shy.",
+                    "This is your morning, toasted.")
+                .meaning()
+                .code())
+        .isEqualTo("prose");
+    assertThat(
+            column(
+                    "Patter",
+                    "Do not quote this before May.",
+                    "We lost the supplier of the springs.",
+                    "This is not in the price list.")
+                .meaning())
+        .isEqualTo(Meaning.KEEP);
+  }
+
   @ParameterizedTest
   @CsvSource(
       delimiter = '|',
