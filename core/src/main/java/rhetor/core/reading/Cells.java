@@ -60,6 +60,9 @@ final class Cells {
   /** "low-tide-grey", as a page's address ends. */
   private static final Pattern SLUG = Pattern.compile("\\p{Ll}{3,}(?:-[\\p{Ll}\\d]+)+");
 
+  /** "EC000200": what lists of the trade are numbered with. */
+  private static final Pattern LONG_CODE = Pattern.compile("\\p{Lu}{0,4}[-.]?\\d[\\d .]{4,}\\d");
+
   /** What people type into a search: a few words without signs. */
   private static final Pattern PHRASE =
       Pattern.compile("[\\p{Ll}\\p{N}'-]+(?: [\\p{Ll}\\p{N}'-]+){1,7}");
@@ -256,15 +259,25 @@ final class Cells {
     return values.stream().mapToInt(String::length).average().orElse(0);
   }
 
-  /** The share of cells that speak to somebody. */
+  /** The share of cells that speak to somebody, or ask. */
   double remarks(Set<String> speech) {
     return share(
         v -> {
           List<String> words = words(v);
           return words.size() >= REMARK
               && !ANSWER.matcher(v).matches()
-              && words.stream().anyMatch(speech::contains);
+              && (v.endsWith("?") || words.stream().anyMatch(speech::contains));
         });
+  }
+
+  /** The share of cells that are long numbers of somebody's, letters before them or not. */
+  double longCodes() {
+    return share(v -> LONG_CODE.matcher(v).matches());
+  }
+
+  /** The share of cells that end with a question mark. */
+  double questions() {
+    return share(v -> v.endsWith("?"));
   }
 
   /** The share of cells in which one of these words stands. */

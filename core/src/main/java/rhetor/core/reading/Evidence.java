@@ -96,6 +96,7 @@ enum Evidence {
   GTINS("The cells are GTINs with right check digits."),
   ADDRESSES("The cells are addresses or file names."),
   CODES("The cells are codes."),
+  LONG_CODES("The cells are long codes."),
   CODE_OF("The heading says that they are codes of something."),
   PACKING("The heading is about packing for the trade."),
   COUNTS("The cells are bare whole numbers."),

@@ -281,6 +281,11 @@ final class HeadingNames {
     return meanings.containsKey(name) || meanings.containsKey(withoutFilling(name));
   }
 
+  /** Whether a heading is a known name as it stands, in any language. */
+  boolean isName(String name) {
+    return meanings.containsKey(name);
+  }
+
   /** Whether a heading is a name of a role in any language: "product" says no more than that. */
   boolean isRole(String name) {
     return meanings.getOrDefault(name, Map.of()).keySet().stream()

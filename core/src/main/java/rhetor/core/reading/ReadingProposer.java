@@ -1,6 +1,7 @@
 package rhetor.core.reading;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -74,10 +75,19 @@ public final class ReadingProposer {
   /** A column that is so likely for the house alone is kept back. */
   private static final double PERHAPS_PRIVATE = 0.085;
 
-  /** The same where a word of trade or of remarks speaks for it. */
+  /** The same where cells speak to somebody. */
   private static final double SPOKEN_OF = 0.05;
 
-  /** On a narrower sheet it isn't told by its place whether such a word is meant. */
+  /** Where a heading has one of these, its column is kept back in doubt. */
+  private static final Set<Evidence> PRIVATE_WORDS =
+      EnumSet.of(
+          Evidence.TRADE_WORD,
+          Evidence.REMARK_WORD,
+          Evidence.MONEY,
+          Evidence.CODE_OF,
+          Evidence.PACKING);
+
+  /** On a narrower sheet what is surely a text may be notes all the same. */
   private static final int WIDE = 10;
 
   /** One that is so likely for the house alone is kept back without asking. */
@@ -206,7 +216,7 @@ public final class ReadingProposer {
     if (known.size() == 1 && isPossible) {
       return Optional.of(new ColumnReading(column.raw(), first.meaning(), unit, ANSWERED, reason));
     }
-    Meaning meanwhile = looksPrivate(likely, sheet) ? Meaning.KEEP : Meaning.EXTRA;
+    Meaning meanwhile = looksPrivate(likely) ? Meaning.KEEP : Meaning.EXTRA;
     List<Meaning> choices = new ArrayList<>();
     known.forEach(a -> choices.add(a.meaning()));
     for (Meaning always : List.of(Meaning.EXTRA, Meaning.KEEP)) {
@@ -253,7 +263,7 @@ public final class ReadingProposer {
         role == Role.PROSE
             && !isCalledText(first)
             && !isWritten(column)
-            && (areRemarks(likely, column) || !isSure && looksPrivate(likely, sheet));
+            && (areRemarks(likely, column) || !isSure && looksPrivate(likely));
     if (role != Role.CONCEPT && role != Role.EXTRA && role != Role.KEEP) {
       boolean isCode = role == Role.SKU || role == Role.NAME;
       if (isCode || first.probability() >= 0.5 && !isRemark) {
@@ -272,8 +282,8 @@ public final class ReadingProposer {
     boolean isPrivate =
         isRemark
             || keep >= PERHAPS_PRIVATE
-            || looksPrivate(likely, sheet)
-            || !others.isEmpty() && isSpokenOf(likely);
+            || looksPrivate(likely)
+            || isSecondCode(column, sheet, taken);
     List<Meaning> choices = new ArrayList<>();
     if (isPrivate) {
       choices.add(Meaning.KEEP);
@@ -295,6 +305,14 @@ public final class ReadingProposer {
                 ? "No known name; kept as a fact of its own."
                 : whyAsked(others.getFirst()));
     return others.isEmpty() ? own : own.asking(choices);
+  }
+
+  /** Whether a heading is a name of the products' codes, which another column has. */
+  private boolean isSecondCode(SheetColumn column, SheetColumns sheet, Set<String> taken) {
+    return taken.contains("sku")
+        && !knowledge.vague().contains(column.heading().name())
+        && names.exact(column.heading(), sheet.language()).stream()
+            .anyMatch(m -> m.role() == Role.SKU);
   }
 
   private static double sure(Likely likely, SheetColumns sheet) {
@@ -347,14 +365,23 @@ public final class ReadingProposer {
    * Whether a word of trade, a remark, a currency, or codes of which the SKU is another column
    * speak for a column's being private: then in doubt it is.
    */
-  private static boolean looksPrivate(List<Likely> likely, SheetColumns sheet) {
+  private static boolean looksPrivate(List<Likely> likely) {
     return likely.stream()
         .filter(l -> l.meaning().role() == Role.KEEP)
         .anyMatch(
             l ->
                 looksPrivate(l.candidate().evidence())
-                    || isSpokenOf(l.candidate().evidence())
-                        && (l.probability() >= SPOKEN_OF || sheet.columns().size() < WIDE));
+                    || l.probability() >= SPOKEN_OF && saysRemarks(l.candidate().evidence()));
+  }
+
+  private static boolean looksPrivate(Map<Evidence, Double> evidence) {
+    return PRIVATE_WORDS.stream().anyMatch(evidence::containsKey)
+        || evidence.getOrDefault(Evidence.CODES, 0.0) >= WRITTEN
+        || evidence.getOrDefault(Evidence.LONG_CODES, 0.0) >= WRITTEN;
+  }
+
+  private static boolean saysRemarks(Map<Evidence, Double> evidence) {
+    return evidence.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS;
   }
 
   /**
@@ -369,29 +396,10 @@ public final class ReadingProposer {
             .map(l -> l.candidate().evidence())
             .findFirst()
             .orElse(Map.of());
-    boolean isCopy = column.cells().sentences() == 1 && !speaksOfTrade(column);
+    Cells cells = column.cells();
+    boolean isCopy = cells.sentences() == 1 && cells.questions() < 1 && !speaksOfTrade(column);
     return evidence.containsKey(Evidence.REMARK_WORD)
-        || !isCopy && evidence.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS;
-  }
-
-  /** Whether a word of trade or of remarks stands in a heading that is asked about anyway. */
-  private static boolean isSpokenOf(List<Likely> likely) {
-    return likely.stream()
-        .filter(l -> l.meaning().role() == Role.KEEP)
-        .anyMatch(l -> isSpokenOf(l.candidate().evidence()));
-  }
-
-  private static boolean isSpokenOf(Map<Evidence, Double> evidence) {
-    return evidence.containsKey(Evidence.TRADE_WORD)
-        || evidence.containsKey(Evidence.REMARK_WORD)
-        || evidence.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS;
-  }
-
-  private static boolean looksPrivate(Map<Evidence, Double> evidence) {
-    return evidence.containsKey(Evidence.MONEY)
-        || evidence.containsKey(Evidence.CODE_OF)
-        || evidence.containsKey(Evidence.PACKING)
-        || evidence.getOrDefault(Evidence.CODES, 0.0) >= WRITTEN;
+        || !isCopy && saysRemarks(evidence);
   }
 
   /** Whether anything speaks for a meaning but that cells of its kind are common. */

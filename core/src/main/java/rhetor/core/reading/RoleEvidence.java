@@ -184,6 +184,7 @@ final class RoleEvidence {
     evidence.put(Evidence.GTINS, cells.gtins());
     evidence.put(Evidence.ADDRESSES, cells.pictures() > HALF ? 0 : cells.addresses());
     evidence.put(Evidence.CODES, cells.codes());
+    evidence.put(Evidence.LONG_CODES, cells.longCodes());
     evidence.put(Evidence.CODE_OF, isCodeOf(column) ? 1.0 : 0);
     evidence.put(Evidence.PACKING, isPacking(column) ? 1.0 : 0);
     evidence.put(Evidence.COUNTS, column.unit(knowledge).isEmpty() ? cells.counts() : 0);
@@ -219,7 +220,7 @@ final class RoleEvidence {
     List<String> heading = Cells.words(column.raw());
     return heading.size() > 1
         && codes.contains(heading.getLast())
-        && !names.isKnown(column.heading().name());
+        && !names.isName(column.heading().name());
   }
 
   /** Whether a heading is all about cartons and what is in them, over whole numbers. */
