@@ -536,11 +536,14 @@ public final class ReadingProposer {
   }
 
   /**
-   * Whether the heading means several things outright that are told apart by their unit, and there
-   * is none.
+   * Whether the heading means several things outright that are told apart by their unit, and neither
+   * it nor a cell has one.
    */
   private boolean isAmbiguous(SheetColumn column, List<Likely> likely) {
-    return isUnitless(column.heading().unit(), column.cells())
+    boolean isMeasured =
+        likely.getFirst().candidate().evidence().getOrDefault(Evidence.MEASURED, 0.0) >= WRITTEN;
+    return !isMeasured
+        && isUnitless(column.heading().unit(), column.cells())
         && likely.stream()
                 .filter(l -> l.candidate().evidence().containsKey(Evidence.SAYS))
                 .map(l -> dimension(l.meaning()))
