@@ -18,6 +18,9 @@ public final class IncomingFiles {
   private static final Logger LOG = LoggerFactory.getLogger(IncomingFiles.class);
   private static final String PREFIX = "incoming";
 
+  /** What everything half written ends in, rows of workbooks that are kept, too. */
+  private static final String HALF = ".part";
+
   private IncomingFiles() {}
 
   /** Takes the name that a file is to have from its bytes, once they are written. */
@@ -50,7 +53,7 @@ public final class IncomingFiles {
   /** A temporary file has the permissions of its owner alone, which a move keeps. */
   private static Path half(Path folder) throws IOException {
     Files.createDirectories(folder);
-    return Files.createTempFile(folder, PREFIX, ".part");
+    return Files.createTempFile(folder, PREFIX, HALF);
   }
 
   private static void move(Path half, Path file) throws IOException {
@@ -66,7 +69,7 @@ public final class IncomingFiles {
         if (!Files.isDirectory(folder)) {
           continue;
         }
-        try (DirectoryStream<Path> halves = Files.newDirectoryStream(folder, PREFIX + "*")) {
+        try (DirectoryStream<Path> halves = Files.newDirectoryStream(folder, "*" + HALF)) {
           for (Path half : halves) {
             LOG.info("{} was left half written and is removed", half.getFileName());
             Files.deleteIfExists(half);

@@ -87,7 +87,7 @@ public final class ProductIntake {
   public Prepared prepare(ProductFacts product, int row) {
     return new Prepared(
         product,
-        dryRun.isPresent() ? new byte[0] : StoredFacts.pack(product),
+        dryRun.isPresent() ? new byte[0] : store.pack(product),
         row,
         products.missing(product));
   }

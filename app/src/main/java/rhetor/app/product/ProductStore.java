@@ -39,18 +39,21 @@ class ProductStore {
   private final ProductCounts counts;
   private final ProductNames names;
   private final Clock clock;
+  private final StoredFacts stored;
 
   ProductStore(
       JdbcClient jdbc,
       JdbcTemplate template,
       ProductCounts counts,
       ProductNames names,
-      Clock clock) {
+      Clock clock,
+      StoredFacts stored) {
     this.counts = counts;
     this.names = names;
     this.jdbc = jdbc;
     this.template = template;
     this.clock = clock;
+    this.stored = stored;
   }
 
   /** What is kept of a product besides its facts. */
@@ -84,6 +87,11 @@ class ProductStore {
         .optional();
   }
 
+  /** A product's facts as they are stored. */
+  byte[] pack(ProductFacts product) {
+    return stored.pack(product);
+  }
+
   /** What each supplier said last of a product, the first supplier first. */
   List<ProductFacts> sources(long id) {
     Map<String, byte[]> last = new LinkedHashMap<>();
@@ -96,7 +104,7 @@ class ProductStore {
             rs -> {
               last.put(rs.getString(1), rs.getBytes(2));
             });
-    return last.values().stream().map(StoredFacts::unpack).toList();
+    return last.values().stream().map(stored::unpack).toList();
   }
 
   /**
@@ -124,7 +132,7 @@ class ProductStore {
                   new Known(
                       rs.getLong("id"),
                       Stage.valueOf(rs.getString("stage")),
-                      Optional.ofNullable(facts).map(StoredFacts::unpack)));
+                      Optional.ofNullable(facts).map(stored::unpack)));
             });
     return known;
   }
@@ -449,7 +457,7 @@ class ProductStore {
           .param("products", products)
           .query(Source.class)
           .list()
-          .forEach(s -> s.read((product, facts) -> pages.put(product.id, facts.supplierText())));
+          .forEach(s -> read(s, (product, facts) -> pages.put(product.id, facts.supplierText())));
     }
     return pages;
   }
@@ -484,7 +492,7 @@ class ProductStore {
               .param("page", page)
               .query(Source.class)
               .list();
-      sources.forEach(source -> source.read(consumer));
+      sources.forEach(source -> read(source, consumer));
       if (sources.size() < page) {
         return;
       }
@@ -499,22 +507,22 @@ class ProductStore {
           .param("products", products)
           .query(Source.class)
           .list()
-          .forEach(source -> source.read(consumer));
+          .forEach(source -> read(source, consumer));
     }
   }
 
   /** What was said last of a product, packed. */
-  private record Source(long id, Long textId, byte[] facts) {
-    void read(BiConsumer<Written, ProductFacts> consumer) {
-      ProductFacts unpacked;
-      try {
-        unpacked = StoredFacts.unpack(facts);
-      } catch (IllegalStateException e) {
-        LOG.warn("product {} is passed over", id, e);
-        return;
-      }
-      consumer.accept(new Written(id, textId == null ? 0 : textId), unpacked);
+  private record Source(long id, Long textId, byte[] facts) {}
+
+  private void read(Source source, BiConsumer<Written, ProductFacts> consumer) {
+    ProductFacts unpacked;
+    try {
+      unpacked = stored.unpack(source.facts);
+    } catch (IllegalStateException e) {
+      LOG.warn("product {} is passed over", source.id, e);
+      return;
     }
+    consumer.accept(new Written(source.id, source.textId == null ? 0 : source.textId), unpacked);
   }
 
   void markStale(List<Long> ids) {

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.io.ByteArrayOutputStream;
 import java.math.BigDecimal;
 import java.util.List;
+import org.springframework.stereotype.Component;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
@@ -24,6 +25,7 @@ import tools.jackson.dataformat.smile.SmileWriteFeature;
  * them. What a fact shares with its concept, and a source with the product's first one, is left
  * out.
  */
+@Component
 final class StoredFacts {
   private static final SmileMapper SMILE = mapper();
 
@@ -35,10 +37,13 @@ final class StoredFacts {
   /** Stands for the first source's row; rows are numbered from 1, and what has none is 0. */
   private static final int SAME_ROW = -1;
 
-  private static final Knowledge KNOWLEDGE = Knowledge.standard();
   private static final Source NONE = new Source("", 0, "", "");
 
-  private StoredFacts() {}
+  private final Knowledge knowledge;
+
+  StoredFacts(Knowledge knowledge) {
+    this.knowledge = knowledge;
+  }
 
   @JsonFormat(shape = JsonFormat.Shape.ARRAY)
   private interface AsArray {}
@@ -61,7 +66,7 @@ final class StoredFacts {
       String keyword,
       List<String> pictures) {}
 
-  private static ProductFacts whole(Kept kept) {
+  private ProductFacts whole(Kept kept) {
     return new ProductFacts(
         kept.sku,
         kept.name,
@@ -76,7 +81,7 @@ final class StoredFacts {
         kept.pictures);
   }
 
-  private static Fact whole(Fact fact, Kept kept) {
+  private Fact whole(Fact fact, Kept kept) {
     String concept = fact.concept().equals(SAME) ? fact.id() : fact.concept();
     return new Fact(
         fact.id(),
@@ -111,7 +116,7 @@ final class StoredFacts {
   }
 
   /** Writes what the mapper would, without asking each record how; intakes live on it. */
-  static byte[] pack(ProductFacts product) {
+  byte[] pack(ProductFacts product) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream(1024);
     try (JsonGenerator out = SMILE.createGenerator(bytes)) {
       out.writeStartArray();
@@ -144,7 +149,7 @@ final class StoredFacts {
     return bytes.toByteArray();
   }
 
-  private static void write(Fact fact, Source first, JsonGenerator out) {
+  private void write(Fact fact, Source first, JsonGenerator out) {
     out.writeStartArray();
     out.writeString(fact.id());
     out.writeString(fact.concept().equals(fact.id()) ? SAME : fact.concept());
@@ -155,8 +160,8 @@ final class StoredFacts {
     out.writeEndArray();
   }
 
-  private static String label(String concept) {
-    return KNOWLEDGE.concept(concept).map(Concept::label).orElse(SAME);
+  private String label(String concept) {
+    return knowledge.concept(concept).map(Concept::label).orElse(SAME);
   }
 
   private static void write(List<Source> sources, Source first, JsonGenerator out) {
@@ -229,7 +234,7 @@ final class StoredFacts {
    *
    * @throws IllegalStateException if the bytes are damaged
    */
-  static ProductFacts unpack(byte[] bytes) {
+  ProductFacts unpack(byte[] bytes) {
     try {
       return whole(SMILE.readValue(bytes, Kept.class));
     } catch (JacksonException e) {

@@ -63,6 +63,12 @@ public record ColumnReading(
     return new ColumnReading(whole, meaning, unit, confidence, reason, choices, units);
   }
 
+  /** The same column with one reason more. */
+  ColumnReading saying(String why) {
+    String all = (reason + " " + why).strip();
+    return new ColumnReading(heading, meaning, unit, confidence, all, choices, units);
+  }
+
   /** The same column, of which a person has to say which of these it is. */
   ColumnReading asking(List<Meaning> meanings) {
     return new ColumnReading(heading, meaning, unit, confidence, reason, meanings, List.of());

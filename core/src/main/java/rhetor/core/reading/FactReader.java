@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.FactMerge;
 import rhetor.core.fact.ProductFacts;
@@ -48,6 +50,7 @@ public final class FactReader {
   private final int skuColumn;
   private final int nameColumn;
   private final int keywordColumn;
+  private final List<Integer> variants;
 
   /** What cells gave that came before: colours, materials and suppliers' prose repeat. */
   private final List<Map<String, Optional<Value>>> valuesOf = new ArrayList<>();
@@ -95,6 +98,11 @@ public final class FactReader {
     this.skuColumn = reading.column(Role.SKU);
     this.nameColumn = reading.column(Role.NAME);
     this.keywordColumn = reading.column(Role.KEYWORD);
+    this.variants =
+        IntStream.range(0, headings.size())
+            .filter(i -> reading.variants().contains(reading.columns().get(i).heading()))
+            .boxed()
+            .toList();
   }
 
   /** What a row gives: a product, or the reason why it gives none. */
@@ -158,8 +166,17 @@ public final class FactReader {
           "The name \"" + name + "\" has no letters in it.",
           "Check which column is the name.");
     }
-    return new Outcome.Read(
-        product(row, sku.isEmpty() ? keyFrom(name) : sku, name.isEmpty() ? sku : name));
+    String key = sku.isEmpty() ? keyFrom(name) : sku;
+    return new Outcome.Read(product(row, key + variant(row), name.isEmpty() ? sku : name));
+  }
+
+  /** "-rust", where rows of one SKU differ in colour. */
+  private String variant(SheetRow row) {
+    return variants.stream()
+        .map(c -> keyFrom(CellText.clean(row.cell(c))))
+        .filter(k -> !k.isEmpty())
+        .map("-"::concat)
+        .collect(Collectors.joining());
   }
 
   /** "Total", "Summe": the first word of a row whose name or SKU is missing. */

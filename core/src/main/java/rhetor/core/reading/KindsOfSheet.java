@@ -130,7 +130,8 @@ final class KindsOfSheet {
         reading.boilerplate(),
         things.find(sheet, reading.columns()).orElse(sheet.titled()),
         name >= 0 && areNamesMadeUp(sheet.columns().get(name).cells().values()),
-        reading.language().equals("en") ? sort(sheet, reading) : "");
+        reading.language().equals("en") ? sort(sheet, reading) : "",
+        reading.variants());
   }
 
   /** The sort of things that most nouns of the categories name, if any. */

@@ -162,7 +162,16 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
                 "is missing; its facts will not be in this sheet"));
       }
     }
-    Reading same = proposed.with(columns, proposed.numbers(), proposed.boilerplate());
+    boolean haveVariants =
+        !reading.variants().isEmpty()
+            && columns.stream()
+                .map(ColumnReading::heading)
+                .toList()
+                .containsAll(reading.variants());
+    Reading same =
+        proposed
+            .with(columns, proposed.numbers(), proposed.boilerplate())
+            .withVariants(haveVariants ? reading.variants() : proposed.variants());
     return new Comparison(
         reading.commonThing().isEmpty() ? same : same.withThing(reading.commonThing()), changes);
   }

@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param areNamesMadeUp whether the names don't say what the products are: "Kestrel", "Cabin"
  * @param sort what sort of things they are, as {@link rhetor.core.language.Lexicon#sorts} names it:
  *     among tables and benches an egg is none; empty if they are of several
+ * @param variants headings of the columns that tell rows of one SKU apart, if several have it
  */
 public record Reading(
     List<ColumnReading> columns,
@@ -22,8 +23,10 @@ public record Reading(
     List<String> boilerplate,
     String thing,
     Boolean areNamesMadeUp,
-    String sort) {
+    String sort,
+    List<String> variants) {
   public Reading {
+    variants = variants == null ? List.of() : List.copyOf(variants);
     sort = sort == null ? "" : sort;
     // Readings that were stored before this was known don't have it.
     areNamesMadeUp = areNamesMadeUp != null && areNamesMadeUp;
@@ -35,14 +38,28 @@ public record Reading(
   /** A reading of a sheet of which nothing is known but its columns. */
   public Reading(
       List<ColumnReading> columns, NumberStyle numbers, String language, List<String> boilerplate) {
-    this(columns, numbers, language, boilerplate, "", false, "");
+    this(columns, numbers, language, boilerplate, "", false, "", List.of());
   }
 
-  /** The same sheet with its columns read otherwise. */
+  /**
+   * The same sheet with its columns read otherwise. Where another column is the SKU now, nothing is
+   * known any more of rows that have the same.
+   */
   public Reading with(
       List<ColumnReading> others, NumberStyle otherNumbers, List<String> otherBoilerplate) {
-    return new Reading(
-        others, otherNumbers, language, otherBoilerplate, thing, areNamesMadeUp, sort);
+    Reading with =
+        new Reading(
+            others,
+            otherNumbers,
+            language,
+            otherBoilerplate,
+            thing,
+            areNamesMadeUp,
+            sort,
+            List.of());
+    return with.column(Meaning.Role.SKU) == column(Meaning.Role.SKU)
+        ? with.withVariants(variants)
+        : with;
   }
 
   /**
@@ -52,7 +69,7 @@ public record Reading(
    */
   public Reading withThing(String noun) {
     boolean isSaid = areNamesMadeUp || !noun.isEmpty();
-    return new Reading(columns, numbers, language, boilerplate, noun, isSaid, sort);
+    return new Reading(columns, numbers, language, boilerplate, noun, isSaid, sort, variants);
   }
 
   /** What each product is called, if that is one noun for all; else empty. */
@@ -65,6 +82,12 @@ public record Reading(
     return thing.isEmpty()
         && areNamesMadeUp
         && columns.stream().noneMatch(c -> c.meaning().concept().equals("category"));
+  }
+
+  /** The same sheet, rows of one SKU of which differ in these columns. */
+  Reading withVariants(List<String> headings) {
+    return new Reading(
+        columns, numbers, language, boilerplate, thing, areNamesMadeUp, sort, headings);
   }
 
   /** Index of the first column with this role, or -1. */

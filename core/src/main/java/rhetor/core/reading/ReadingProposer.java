@@ -87,7 +87,7 @@ public final class ReadingProposer {
           Evidence.CODE_OF,
           Evidence.PACKING);
 
-  /** On a narrower sheet what is surely a text may be notes all the same. */
+  /** On a narrower sheet it isn't told by its place whether a column is notes. */
   private static final int WIDE = 10;
 
   /** One that is so likely for the house alone is kept back without asking. */
@@ -174,7 +174,29 @@ public final class ReadingProposer {
             sheet.numbers(),
             sheet.language(),
             boilerplate(columns, sheet.numbers(), sample));
-    return kinds.said(read, sheet);
+    return told(kinds.said(read, sheet), sample);
+  }
+
+  /**
+   * Rows of one code that differ in colour or size count one by one, which the code's column says.
+   */
+  private static Reading told(Reading reading, List<SheetRow> sample) {
+    int sku = reading.column(Role.SKU);
+    int name = reading.column(Role.NAME);
+    int key = sku >= 0 ? sku : name;
+    List<String> variants = VariantColumns.of(reading.columns(), key, name, sample);
+    if (variants.isEmpty()) {
+      return reading;
+    }
+    List<ColumnReading> columns = new ArrayList<>(reading.columns());
+    columns.set(
+        key,
+        columns
+            .get(key)
+            .saying(
+                "Several rows have the same one and differ in \"%s\": each is a product of its own."
+                    .formatted(String.join("\" and \"", variants))));
+    return reading.with(columns, reading.numbers(), reading.boilerplate()).withVariants(variants);
   }
 
   /** What the other columns of a sheet are likeliest to be. */
@@ -216,7 +238,7 @@ public final class ReadingProposer {
     if (known.size() == 1 && isPossible) {
       return Optional.of(new ColumnReading(column.raw(), first.meaning(), unit, ANSWERED, reason));
     }
-    Meaning meanwhile = looksPrivate(likely) ? Meaning.KEEP : Meaning.EXTRA;
+    Meaning meanwhile = looksPrivate(likely, sheet) ? Meaning.KEEP : Meaning.EXTRA;
     List<Meaning> choices = new ArrayList<>();
     known.forEach(a -> choices.add(a.meaning()));
     for (Meaning always : List.of(Meaning.EXTRA, Meaning.KEEP)) {
@@ -263,7 +285,7 @@ public final class ReadingProposer {
         role == Role.PROSE
             && !isCalledText(first)
             && !isWritten(column)
-            && (areRemarks(likely, column) || !isSure && looksPrivate(likely));
+            && (areRemarks(likely, column) || !isSure && looksPrivate(likely, sheet));
     if (role != Role.CONCEPT && role != Role.EXTRA && role != Role.KEEP) {
       boolean isCode = role == Role.SKU || role == Role.NAME;
       if (isCode || first.probability() >= 0.5 && !isRemark) {
@@ -282,7 +304,7 @@ public final class ReadingProposer {
     boolean isPrivate =
         isRemark
             || keep >= PERHAPS_PRIVATE
-            || looksPrivate(likely)
+            || looksPrivate(likely, sheet)
             || isSecondCode(column, sheet, taken);
     List<Meaning> choices = new ArrayList<>();
     if (isPrivate) {
@@ -365,13 +387,14 @@ public final class ReadingProposer {
    * Whether a word of trade, a remark, a currency, or codes of which the SKU is another column
    * speak for a column's being private: then in doubt it is.
    */
-  private static boolean looksPrivate(List<Likely> likely) {
+  private static boolean looksPrivate(List<Likely> likely, SheetColumns sheet) {
     return likely.stream()
         .filter(l -> l.meaning().role() == Role.KEEP)
         .anyMatch(
             l ->
                 looksPrivate(l.candidate().evidence())
-                    || l.probability() >= SPOKEN_OF && saysRemarks(l.candidate().evidence()));
+                    || saysRemarks(l.candidate().evidence())
+                        && (l.probability() >= SPOKEN_OF || sheet.columns().size() < WIDE));
   }
 
   private static boolean looksPrivate(Map<Evidence, Double> evidence) {
@@ -398,8 +421,7 @@ public final class ReadingProposer {
             .orElse(Map.of());
     Cells cells = column.cells();
     boolean isCopy = cells.sentences() == 1 && cells.questions() < 1 && !speaksOfTrade(column);
-    return evidence.containsKey(Evidence.REMARK_WORD)
-        || !isCopy && saysRemarks(evidence);
+    return evidence.containsKey(Evidence.REMARK_WORD) || !isCopy && saysRemarks(evidence);
   }
 
   /** Whether anything speaks for a meaning but that cells of its kind are common. */
@@ -536,8 +558,8 @@ public final class ReadingProposer {
   }
 
   /**
-   * Whether the heading means several things outright that are told apart by their unit, and neither
-   * it nor a cell has one.
+   * Whether the heading means several things outright that are told apart by their unit, and
+   * neither it nor a cell has one.
    */
   private boolean isAmbiguous(SheetColumn column, List<Likely> likely) {
     boolean isMeasured =

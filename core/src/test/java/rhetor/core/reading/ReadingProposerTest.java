@@ -262,6 +262,32 @@ class ReadingProposerTest {
     assertThat(column.asks()).isTrue();
   }
 
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        // A row for each colour; for each colour and size; the same row twice; another thing.
+        "Style;Name;Colour\\nG-7;Tarn;black\\nG-7;Tarn;rust\\nG-8;Fell;moss|G-7-black G-7-rust G-8-moss",
+        "Style;Name;Colour;Size\\nG-7;Tarn;black;S\\nG-7;Tarn;black;M\\nG-7;Tarn;rust;S|G-7-black-s G-7-black-m G-7-rust-s",
+        "Style;Name;Colour\\nG-7;Tarn;black\\nG-7;Tarn;black\\nG-8;Fell;moss|G-7 G-7 G-8",
+        "Style;Name;Colour\\nG-7;Tarn;black\\nG-7;Cold Hands;rust\\nG-8;Fell;moss|G-7 G-7 G-8",
+        "Style;Name;Colour\\nG-6;Tarn;black\\nG-7;Cold Hands;rust\\nG-8;Fell;moss|G-6 G-7 G-8"
+      })
+  void rows_of_one_code_that_differ_in_colour_or_size_are_products_of_their_own(
+      String sheet, String skus) {
+    List<List<String>> lines =
+        sheet.replace("\\n", "\n").lines().map(l -> List.of(l.split(";"))).toList();
+    List<SheetRow> rows =
+        IntStream.range(1, lines.size())
+            .mapToObj(i -> new SheetRow(i + 1, lines.get(i), new BitSet()))
+            .toList();
+    Reading reading = proposer.propose(lines.getFirst(), rows);
+    FactReader reader = new FactReader("gloves.csv", reading, Knowledge.standard());
+    assertThat(rows.stream().map(reader::read).map(o -> ((FactReader.Outcome.Read) o).product()))
+        .extracting(p -> p.sku())
+        .containsExactly(skus.split(" "));
+  }
+
   @Test
   void a_keyword_in_two_words_is_one() {
     assertThat(column("key words", "coir doormat", "barrier mat", "hall runner").meaning().code())
