@@ -53,7 +53,8 @@ final class ReadingBench {
     EvidenceFit.Crossed crossed = EvidenceFit.crossed(sheets("labelled"), knowledge);
     print("learned from the others", crossed.titled());
     print("learned from the others, by files without a name", crossed.untitled());
-    for (String apart : List.of("kept-back", "kept-back-2", "unprepared")) {
+    for (String apart :
+        List.of("kept-back", "kept-back-2", "kept-back-3", "kept-back-4", "unprepared")) {
       ReadingMeasure measure = new ReadingMeasure(knowledge);
       for (Labelled sheet : sheets(apart)) {
         measure.add(sheet, l -> l.proposedBy(proposer, l.title()));

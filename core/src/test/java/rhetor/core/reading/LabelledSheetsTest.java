@@ -34,7 +34,13 @@ class LabelledSheetsTest {
 
   /** Nothing has learned from these, and nothing may. The "Drop" of a glove is told. */
   @ParameterizedTest
-  @CsvSource({"kept-back, 1", "kept-back-2, 0", "unprepared, 0"})
+  @CsvSource({
+    "kept-back, 1",
+    "kept-back-2, 0",
+    "kept-back-3, 0",
+    "kept-back-4, 0",
+    "unprepared, 0"
+  })
   void sheets_that_nothing_was_learned_from_are_not_read_wrong(String folder, int told)
       throws Exception {
     ReadingMeasure measure = measured(LabelledSheets.in("/" + folder));
