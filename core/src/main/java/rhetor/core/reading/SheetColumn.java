@@ -13,6 +13,9 @@ record SheetColumn(int index, String raw, Heading heading, Cells cells, boolean 
   /** A column of fewer cells with a digit measures nothing, whatever its heading ends in. */
   private static final double HALF = 0.5;
 
+  /** Letters that head the sides of a thing, in the languages that Rhetor reads. */
+  private static final String LETTERS = "hwdlbt";
+
   /**
    * Id of the unit that the heading names, or is; empty if there is none. "kw" over words is no
    * unit, nor is "W" beside "H" and "D".
@@ -30,7 +33,12 @@ record SheetColumn(int index, String raw, Heading heading, Cells cells, boolean 
 
   /** Whether the heading is a letter that stands for a side where others are beside it. */
   boolean mayBeLetterOfSide() {
-    return SheetColumns.isLetter(heading.name());
+    return isLetter(heading.name());
+  }
+
+  /** Whether a heading is a letter that heads a side of things. */
+  static boolean isLetter(String heading) {
+    return heading.length() == 1 && LETTERS.contains(heading);
   }
 
   /** Whether the heading is nothing but a unit, the letter for what it measures before it. */

@@ -27,26 +27,21 @@ record SheetColumns(
   /** So many rows show what a column is; more cost time and change nothing. */
   private static final int TELLING = 100;
 
-  /** Letters that head the sides of a thing, in the languages that Rhetor reads. */
-  private static final String LETTERS = "hwdlbt";
-
   private static final String DIAMETER = "ø";
 
   private static final int BESIDE = 2;
 
   private static boolean isLetterOfSide(List<Heading> headings, int column) {
     String letter = headings.get(column).name();
-    return isLetter(letter)
+    return SheetColumn.isLetter(letter)
         && headings
             .subList(Math.max(0, column - BESIDE), Math.min(headings.size(), column + BESIDE + 1))
             .stream()
             .map(Heading::name)
             .anyMatch(
-                other -> isLetter(other) && !other.equals(letter) || other.startsWith(DIAMETER));
-  }
-
-  static boolean isLetter(String heading) {
-    return heading.length() == 1 && LETTERS.contains(heading);
+                other ->
+                    SheetColumn.isLetter(other) && !other.equals(letter)
+                        || other.startsWith(DIAMETER));
   }
 
   /** A longer heading is a text; what it is shows at its start. */

@@ -18,6 +18,15 @@ final class AnswerJudge {
           "(?i)\\b(?:no|without|free (?:from|of)|contains? no|neither|nor)\\b(?: (?:traces of|any|added|a|an))? (?<w>\\p{L}+)");
   private static final Pattern DENYING = Pattern.compile("(?i)\\b(?:no|not|none|free|without)\\b");
 
+  private static final Pattern GIVEN =
+      Pattern.compile(
+          "(?i)\\b(?:(?:comes?|delivered|shipped|sent|given|get) free|for free|free of charge)\\b(?! (?:from|of) (?!charge))");
+
+  /** "Cannot be washed"; "not above 60°" denies less. */
+  private static final Pattern NOT_DONE =
+      Pattern.compile(
+          "(?i)\\b(?:not|cannot|can't|can’t|isn't|isn’t|never) (?:be |to be )?(?<w>\\p{L}{3,})(?!\\p{L}| (?:above|over|more|hotter|in|at|with|by|until|before|on|for|to|too|as|hot)\\b)");
+
   private static final Pattern AS_STANDARD =
       Pattern.compile(
           "(?i)\\b(?:included|includes|comes with|supplied|fitted|built[- ]in|as standard|in the box)\\b");
@@ -41,6 +50,59 @@ final class AnswerJudge {
     denials(sentence, found);
     options(sentence, found);
     degrees(sentence, found);
+    opposites(sentence, found);
+    onlyOne(sentence, found);
+  }
+
+  /** "Opened by hand" where the cell says that it is automatic. */
+  private void opposites(String sentence, List<Assertion> found) {
+    Set<String> stems = Stems.of(sentence);
+    for (String pair : words.of("opposites")) {
+      String[] sides = pair.split(" / ");
+      for (int i = 0; i < 2; i++) {
+        List<String> said = List.of(sides[i].split(", "));
+        List<String> other = List.of(sides[1 - i].split(", "));
+        int at = first(said, sentence);
+        if (at < 0 || first(other, sentence) >= 0 || isDenied(Clauses.at(sentence, at))) {
+          continue;
+        }
+        row.cells().stream()
+            .filter(c -> isNamed(c, stems))
+            .filter(c -> first(other, value(c)) >= 0 && first(said, value(c)) < 0)
+            .filter(c -> !DENYING.matcher(value(c)).find())
+            .findFirst()
+            .ifPresent(
+                c ->
+                    found.add(
+                        Assertion.of(Kind.ANSWER, sentence, at, sentence.length(), c.words())));
+      }
+    }
+  }
+
+  private static String value(Cell cell) {
+    return cell.words().substring(cell.words().indexOf(':') + 1);
+  }
+
+  private static int first(List<String> phrases, String text) {
+    String lower = text.toLowerCase(Locale.ROOT);
+    return phrases.stream()
+        .mapToInt(p -> Words.find(p, lower))
+        .filter(i -> i >= 0)
+        .min()
+        .orElse(-1);
+  }
+
+  /** "Only faces forwards" where the cell says both. */
+  private void onlyOne(String sentence, List<Assertion> found) {
+    int at = first(List.of("only"), sentence);
+    if (at < 0) {
+      return;
+    }
+    Set<String> stems = Stems.of(sentence);
+    row.cells().stream()
+        .filter(c -> isNamed(c, stems) && first(List.of("both", "either", "all"), value(c)) >= 0)
+        .findFirst()
+        .ifPresent(c -> found.add(Assertion.of(Kind.ANSWER, sentence, at, at + 4, c.words())));
   }
 
   private void answers(String sentence, List<Word> all, List<Assertion> found) {
@@ -87,7 +149,12 @@ final class AnswerJudge {
 
   /** "No caffeine", "free from mustard", where a cell has some. */
   private void denials(String sentence, List<Assertion> found) {
-    Matcher m = DENIAL.matcher(sentence);
+    denials(sentence, DENIAL.matcher(sentence), found);
+    denials(sentence, NOT_DONE.matcher(sentence), found);
+  }
+
+  private void denials(String sentence, Matcher m, List<Assertion> found) {
+    Set<String> stems = Stems.of(sentence);
     while (m.find()) {
       String stem = English.stem(m.group("w").toLowerCase(Locale.ROOT));
       if (words.isHarmless(stem)) {
@@ -100,7 +167,9 @@ final class AnswerJudge {
                   c.said().contains(stem)
                       || c.names().stream()
                           .anyMatch(
-                              n -> n.size() == 1 && row.isAmong(n.iterator().next(), Set.of(stem))))
+                              n ->
+                                  n.stream().allMatch(s -> row.isAmong(s, stems))
+                                      && n.stream().anyMatch(s -> row.isAmong(s, Set.of(stem)))))
           .filter(c -> !DENYING.matcher(c.words()).find())
           .findFirst()
           .ifPresent(
@@ -143,9 +212,10 @@ final class AnswerJudge {
     }
   }
 
-  /** Whether a clause denies what it speaks of. */
+  /** Whether a clause denies what it speaks of; what comes for free is there. */
   boolean isDenied(String clause) {
-    return Words.of(clause).stream()
+    String told = GIVEN.matcher(clause).replaceAll("");
+    return Words.of(told).stream()
         .anyMatch(w -> words.is("negation", w.text()) || w.text().endsWith("-free"));
   }
 }

@@ -1,11 +1,13 @@
 package rhetor.core.support;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
@@ -18,6 +20,7 @@ import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Term;
 import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
+import rhetor.core.language.Words;
 
 /** Makes cells of facts, ready to be asked; like cells of other products are remembered. */
 final class CellReader {
@@ -60,6 +63,13 @@ final class CellReader {
   private static final Pattern THOUSANDS = Pattern.compile("(?<![\\d.,])(\\d{1,4})[kK](?!\\p{L})");
 
   private static final int SHORTEST = 3;
+
+  /** Shorthand that dictionaries have as a word. */
+  private static final Set<String> SHORT_FOR = Set.of("poly");
+
+  /** "Single boiler", "dual tube": how many there are. */
+  private static final Map<String, Double> COUNTS =
+      Map.of("single", 1.0, "dual", 2.0, "double", 2.0, "twin", 2.0, "triple", 3.0);
 
   /** More are not remembered. */
   private static final int MOST = 20_000;
@@ -118,18 +128,16 @@ final class CellReader {
       for (Amount amount : Amount.in(raw, knowledge)) {
         numbers.add(number(amount, headingUnit));
       }
-      sides(fact, raw, numbers);
+      Words.of(raw).stream()
+          .map(w -> COUNTS.get(w.text()))
+          .filter(Objects::nonNull)
+          .forEach(n -> numbers.add(new Cell.Number(n, "", n)));
       Matcher thousands = THOUSANDS.matcher(raw);
       while (thousands.find()) {
         double value = 1000 * Double.parseDouble(thousands.group(1));
         numbers.add(new Cell.Number(value, "", value));
       }
-      Matcher grouped = GROUPED.matcher(raw);
-      while (grouped.find()) {
-        // "60.000" may be sixty thousand.
-        double value = Double.parseDouble(grouped.group().replaceAll("[.,]", ""));
-        numbers.add(new Cell.Number(value, "", value));
-      }
+      grouped(raw).forEach(value -> numbers.add(new Cell.Number(value, "", value)));
       if (fact.concept().equals("audience")) {
         said.addAll(AUDIENCES.getOrDefault(raw.strip().toLowerCase(Locale.ROOT), Set.of()));
       }
@@ -157,6 +165,7 @@ final class CellReader {
       case Value.Words(String text) -> read(text, raws, said, numbers);
       case Value.Rating(String code) -> said.addAll(Stems.of(code));
     }
+    raws.forEach(raw -> sides(fact, raw, numbers));
     for (Source source : fact.sources()) {
       for (Amount amount : Amount.in(source.column(), knowledge)) {
         numbers.add(number(amount, null));
@@ -164,6 +173,15 @@ final class CellReader {
     }
     String words = fact.label() + ": " + raws.getFirst();
     return new Cell(words, names, label, said, numbers, parts, answer, cutOff);
+  }
+
+  /** "60.000" may be sixty thousand. */
+  static List<Double> grouped(String text) {
+    return GROUPED
+        .matcher(text)
+        .results()
+        .map(m -> Double.parseDouble(m.group().replaceAll("[.,]", "")))
+        .toList();
   }
 
   /** A value's own words, which may be a translation: "two straps" of "zwei Riemen". */
@@ -196,12 +214,10 @@ final class CellReader {
       for (int i = 0; i < Math.min(letters.length, values.length); i++) {
         double value = Double.parseDouble(values[i].replace(',', '.'));
         Set<String> side = SIDES.getOrDefault(letters[i].substring(0, 1), Set.of());
-        for (int n = 0; n < numbers.size(); n++) {
-          Cell.Number number = numbers.get(n);
-          if (number.value() == value && number.side().isEmpty()) {
-            numbers.set(n, new Cell.Number(value, number.dimension(), number.base(), side));
-            break;
-          }
+        boolean isTwice = Collections.frequency(Arrays.asList(values), values[i]) > 1;
+        if (!isTwice) {
+          numbers.replaceAll(
+              n -> n.value() == value ? new Cell.Number(value, n.dimension(), n.base(), side) : n);
         }
       }
     }
@@ -240,18 +256,22 @@ final class CellReader {
     return null;
   }
 
-  /** The only material that begins like a word that is none: "alu"; nothing where several do. */
-  private Optional<String> begun(String word) {
-    if (word.length() < SHORTEST || English.isKnown(word)) {
-      return Optional.empty();
+  /**
+   * The materials that begin like a word that is none: "alu"; of several only where the word is
+   * long enough to be meant for each of them: "poly".
+   */
+  private List<String> begun(String word) {
+    if (word.length() < SHORTEST || English.isKnown(word) && !SHORT_FOR.contains(word)) {
+      return List.of();
     }
     List<String> begun =
         knowledge.termsByName("material").values().stream()
             .map(Term::en)
             .filter(en -> en.startsWith(word) && en.indexOf(' ') < 0)
             .distinct()
+            .map(English::stem)
             .toList();
-    return begun.size() == 1 ? Optional.of(English.stem(begun.getFirst())) : Optional.empty();
+    return begun.size() == 1 || word.length() > SHORTEST ? begun : List.of();
   }
 
   private static void cutOff(String text, Set<String> cutOff) {
@@ -275,7 +295,7 @@ final class CellReader {
       for (String type : List.of("material", "colour")) {
         knowledge.term(type, lower).map(Term::en).ifPresent(en -> said.addAll(Stems.of(en)));
       }
-      begun(lower).ifPresent(said::add);
+      said.addAll(begun(lower));
       String whole = knowledge.abbreviations("en").get(lower);
       if (whole != null) {
         said.addAll(Stems.of(whole));

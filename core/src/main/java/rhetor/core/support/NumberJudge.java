@@ -56,8 +56,8 @@ final class NumberJudge {
         continue;
       }
       boolean isAbout = ABOUT.matcher(sentence.substring(0, amount.start())).find();
-      List<Cell> saying = row.cells().stream().filter(c -> says(c, amount, isAbout)).toList();
       String clause = Clauses.at(sentence, amount.start());
+      List<Cell> saying = row.cells().stream().filter(c -> says(c, amount, isAbout)).toList();
       boolean isSpokenOf = saying.stream().anyMatch(c -> isSpokenOf(c, clause));
       Optional<Cell> meant = isSpokenOf ? Optional.empty() : meant(sentence, amount);
       boolean isElse =
@@ -221,10 +221,15 @@ final class NumberJudge {
 
   /** "Three pockets" where the cell that is headed so has a bare two. */
   private boolean isOtherCount(String sentence, Amount amount, Optional<Cell> meant) {
-    if (amount.unit().isPresent() || meant.isEmpty() || meant.get().numbers().size() != 1) {
+    if (amount.unit().isPresent() || meant.isEmpty()) {
       return false;
     }
-    Cell.Number only = meant.get().numbers().getFirst();
+    List<Cell.Number> counts =
+        meant.get().numbers().stream().filter(n -> n.dimension().isEmpty()).distinct().toList();
+    if (counts.size() != 1) {
+      return false;
+    }
+    Cell.Number only = counts.getFirst();
     String after =
         sentence.substring(amount.end(), Math.min(sentence.length(), amount.end() + NEXT_WORD));
     return only.dimension().isEmpty()

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import rhetor.core.language.English;
 import rhetor.core.language.Nearness;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.dataformat.yaml.YAMLMapper;
@@ -18,6 +19,9 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
 public final class OpenWords {
   /** From here on a sentence is worth a look. */
   private static final double WORTH = 0.5;
+
+  /** Without a sentence model more is asked, so that no more passes. */
+  private static final double WORTH_UNPLACED = 0.42;
 
   private static final int MOST = 4;
 
@@ -52,16 +56,19 @@ public final class OpenWords {
    * What is known of a sentence.
    *
    * @param open how many of its words stand nowhere in the row
+   * @param things how many of those are nouns and nothing else: what is done matters less
    * @param words how many it has
    * @param nearest cosine of the sentence with what comes nearest of what the row says; nothing
    *     where no model tells
    * @param farthest cosine of the open word that is farthest from all that the row says
    */
-  public record Features(int open, int words, Optional<Double> nearest, Optional<Double> farthest) {
+  public record Features(
+      int open, int things, int words, Optional<Double> nearest, Optional<Double> farthest) {
     /** The features by their names; of two sets, with the model and without. */
     public Map<String, Double> named() {
       double share = words == 0 ? 0 : (double) open / words;
       double some = Math.min(open, MOST);
+      double nouns = Math.min(things, MOST);
       return nearest.isPresent()
           ? Map.of(
               "near.always",
@@ -70,24 +77,36 @@ public final class OpenWords {
               some,
               "near.share",
               share,
+              "near.things",
+              nouns,
               "near.nearest",
               nearest.get(),
               "near.farthest",
               farthest.orElse(1.0))
-          : Map.of("plain.always", 1.0, "plain.open", some, "plain.share", share);
+          : Map.of(
+              "plain.always", 1.0, "plain.open", some, "plain.share", share, "plain.things", nouns);
     }
 
     /** Of a sentence and its open words, beside what the row says. */
     static Features of(
         String sentence, List<String> open, int words, List<String> said, Nearness by) {
       Optional<float[]> placed = by.of(sentence);
+      int things = (int) open.stream().filter(Features::isThing).count();
       if (placed.isEmpty() || said.isEmpty()) {
-        return new Features(open.size(), words, Optional.empty(), Optional.empty());
+        return new Features(open.size(), things, words, Optional.empty(), Optional.empty());
       }
       List<float[]> cells = by.ofAll(said);
       double farthest = by.ofAll(open).stream().mapToDouble(w -> nearest(w, cells)).min().orElse(1);
       return new Features(
-          open.size(), words, Optional.of(nearest(placed.get(), cells)), Optional.of(farthest));
+          open.size(),
+          things,
+          words,
+          Optional.of(nearest(placed.get(), cells)),
+          Optional.of(farthest));
+    }
+
+    private static boolean isThing(String word) {
+      return English.isNoun(word) && English.tags(word).stream().allMatch(t -> t.startsWith("NN"));
     }
 
     private static double nearest(float[] vector, List<float[]> cells) {
@@ -110,6 +129,7 @@ public final class OpenWords {
 
   /** Whether a sentence is worth a look. */
   boolean isWorthALook(Features features) {
-    return features.open > 0 && probability(features) >= WORTH;
+    double worth = features.nearest.isPresent() ? WORTH : WORTH_UNPLACED;
+    return features.open > 0 && probability(features) >= worth;
   }
 }

@@ -23,7 +23,9 @@ final class Row {
   private static final Set<String> ENDINGS =
       Set.of(
           "", "s", "es", "ed", "d", "ing", "able", "ible", "y", "ly", "ness", "ment", "ion", "ions",
-          "ation", "en", "al", "ful", "less", "ish", "e");
+          "ation", "ive", "en", "al", "ful", "less", "ish", "e");
+
+  private static final List<String> VERBAL = List.of("able", "ible", "ing", "ed", "ive");
 
   /** A sentence model takes milliseconds for each. */
   private static final int MOST_SAID = 100;
@@ -74,6 +76,7 @@ final class Row {
       sentences.addAll(List.of(product.supplierText().split("(?<=[.!?])\\s+")));
     }
     Amount.in(product.supplierText(), knowledge).forEach(a -> proseNumbers.add(a.value()));
+    proseNumbers.addAll(CellReader.grouped(product.supplierText()));
     StringBuilder all =
         new StringBuilder(product.name()).append(' ').append(product.supplierText());
     product.facts().forEach(f -> f.sources().forEach(c -> all.append(' ').append(c.raw())));
@@ -167,17 +170,29 @@ final class Row {
     String shorter = a.length() < b.length() ? a : b;
     String longer = a.length() < b.length() ? b : a;
     String root = shorter.endsWith("e") ? shorter.substring(0, shorter.length() - 1) : shorter;
-    return root.length() >= 4
-        && longer.startsWith(root)
-        && ENDINGS.contains(longer.substring(root.length()));
+    boolean begins =
+        root.length() >= 4
+            && longer.startsWith(root)
+            && ENDINGS.contains(longer.substring(root.length()));
+    return begins || root(a).length() >= 4 && root(a).equals(root(b));
+  }
+
+  /** "Wash" of "washed" and "washable". */
+  private static String root(String word) {
+    for (String ending : VERBAL) {
+      if (word.endsWith(ending)) {
+        return word.substring(0, word.length() - ending.length());
+      }
+    }
+    return word;
   }
 
   /** Whether a cell that doesn't say no has just this word. */
   boolean hasExactly(String word) {
     String stem = English.stem(word);
     return cells.stream()
-        .filter(c -> c.answer() != Cell.Answer.NO)
-        .anyMatch(c -> c.said().contains(stem) || c.label().contains(stem));
+        .filter(c -> c.answer() != Cell.Answer.NO && !c.label().contains("name"))
+        .anyMatch(c -> c.said().contains(stem));
   }
 
   /** Whether a cell, the supplier's prose or the name has a code as it stands. */

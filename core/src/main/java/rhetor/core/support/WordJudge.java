@@ -8,6 +8,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
 import rhetor.core.support.Assertion.Kind;
@@ -22,9 +23,36 @@ final class WordJudge {
 
   private static final double MOST = 0.6;
 
+  private static final Pattern FOR_LIFE =
+      Pattern.compile("(?i)\\bfor (?:all your |a |your )?life$");
+
+  /** "Fits every car", "takes capsules of all makes". */
+  private static final Pattern FITS_ALL =
+      Pattern.compile(
+          "(?i)\\b(?:fits?|suits?|takes?|works?|goes|matches|match)\\b[^,.;:]{0,40}?\\b(?:all|any|every)\\b (?:of the )?(?<w>\\p{L}+)");
+
+  private static final Pattern COMES_IN =
+      Pattern.compile("(?i)\\bcomes? in an? (?<w>\\p{L}+(?: \\p{L}+){0,2})(?! of\\b|\\p{L})");
+
+  /** "The maker replaces". */
+  private static final Pattern PAYS =
+      Pattern.compile(
+          "(?i)\\b(?<who>\\p{L}+) (?:pays for|covers|replaces|repairs|mends|refunds|backs|swaps|stands behind)\\b");
+
+  private static final Set<String> PAYERS =
+      Set.of("we", "maker", "manufacturer", "brand", "shop", "company", "supplier");
+
+  /** "No other lead is": what comes behind it is compared with all. */
+  private static final Pattern NO_OTHER = Pattern.compile("(?is)(?:.*\\b)?no(?: other\\b.*)? ");
+
+  /** What comes behind it is what a thing is for. */
+  private static final Pattern FOR = Pattern.compile("(?i)\\bfor\\b");
+
   /** IPX6, EN131, USB3: letters and digits in one. */
   private static final Pattern CODE =
       Pattern.compile("(?<![\\p{L}\\d-])\\p{Lu}{1,5}\\d[\\p{Lu}\\d]*(?![\\p{L}\\d])");
+
+  private static final Set<String> BE = Set.of("is", "are", "be", "was", "were", "been", "being");
 
   private static final Set<String> GRAMMAR =
       Set.of(
@@ -52,6 +80,7 @@ final class WordJudge {
         found.add(Assertion.of(Kind.RATING, sentence, code.start(), code.end(), ""));
       }
     }
+    promises(sentence, found);
     int[] clauseOfInclusion = clauseWith(sentence, "inclusion");
     boolean isIncluding =
         clauseOfInclusion.length > 0
@@ -68,6 +97,11 @@ final class WordJudge {
         continue;
       }
       Kind closed = isComparing(sentence, word) ? Kind.COMPARATIVE : kinds.closed(w).orElse(null);
+      if (w.equals("life") && FOR_LIFE.matcher(sentence.substring(0, word.end())).find()) {
+        closed = Kind.GUARANTEE;
+      } else if (closed == Kind.COMPARATIVE && isOfVerb(sentence, word, all)) {
+        continue;
+      }
       boolean isOfRow = closed == Kind.CERTIFICATE && namesScheme(sentence, all);
       boolean isDenied =
           closed == Kind.PROPERTY && answers.isDenied(Clauses.at(sentence, word.start()));
@@ -88,23 +122,89 @@ final class WordJudge {
               && (word.start() > 0 && !isTitle || !English.isKnown(w));
       boolean isThingIncluded =
           isIncluding && English.isNoun(w) && !row.says(w) && isIn(clauseOfInclusion, word);
-      if (!isThingIncluded && (row.says(w) || row.isInProse(w))) {
+      boolean isSaid = row.says(w) || w.endsWith("s") && row.says(w.substring(0, w.length() - 1));
+      if (!isThingIncluded && (isSaid || row.isInProse(w))) {
         continue;
       }
       if (isProper) {
         found.add(Assertion.of(kinds.proper(written), sentence, word.start(), word.end(), ""));
       } else if (isIncluding
           && isIn(clauseOfInclusion, word)
+          && !FOR.matcher(sentence.substring(clauseOfInclusion[0], word.start())).find()
           && (English.isNoun(w) || !English.isKnown(w))) {
         found.add(Assertion.of(Kind.INCLUSION, sentence, word.start(), word.end(), ""));
       } else {
         Kind kind = kinds.made(w).orElse(Kind.OPEN);
+        if (kind == Kind.COLOUR && isOfSomethingElse(word, all)) {
+          continue;
+        }
         // A keyword is chosen for the product, and says no more than shoppers do.
         if (kind != Kind.OPEN || !row.isSearched(w)) {
           found.add(Assertion.of(kind, sentence, word.start(), word.end(), ""));
         }
       }
     }
+  }
+
+  /**
+   * What sentences promise in more words than one: fitting everything, being packed, being paid.
+   */
+  private void promises(String sentence, List<Assertion> found) {
+    Matcher all = FITS_ALL.matcher(sentence);
+    while (all.find()) {
+      if (!row.says(all.group("w").toLowerCase(Locale.ROOT))) {
+        found.add(Assertion.of(Kind.COMPATIBILITY, sentence, all.start(), all.end(), ""));
+      }
+    }
+    Matcher packed = COMES_IN.matcher(sentence);
+    while (packed.find()) {
+      for (String word : packed.group("w").toLowerCase(Locale.ROOT).split(" ")) {
+        if (Lexicon.shipped().isKindOf(word, "container") && !row.says(word)) {
+          found.add(Assertion.of(Kind.INCLUSION, sentence, packed.start("w"), packed.end("w"), ""));
+          break;
+        }
+      }
+    }
+    Matcher paid = PAYS.matcher(sentence);
+    while (paid.find()) {
+      String who = paid.group("who").toLowerCase(Locale.ROOT);
+      if (PAYERS.contains(who) || row.isName(who) || isBrand(who)) {
+        found.add(Assertion.of(Kind.GUARANTEE, sentence, paid.start(), paid.end(), ""));
+      }
+    }
+  }
+
+  private boolean isBrand(String word) {
+    return row.cells().stream()
+        .anyMatch(c -> c.label().contains("brand") && c.said().contains(English.stem(word)));
+  }
+
+  /** "It shows best", "works better": how something is done, not what it is. */
+  private static boolean isOfVerb(String sentence, Word word, List<Word> all) {
+    int at = all.indexOf(word);
+    if (at < 1 || !Set.of("best", "better").contains(word.text())) {
+      return false;
+    }
+    Word before = all.get(at - 1);
+    boolean isVerb = English.tags(before.text()).stream().anyMatch(t -> t.startsWith("VB"));
+    boolean isLast =
+        at + 1 == all.size()
+            || sentence.charAt(word.end()) != ' '
+            || English.tags(all.get(at + 1).text()).contains("IN");
+    return isVerb && !BE.contains(before.text()) && isLast;
+  }
+
+  /** "Grey skies": a colour of what is no thing that is sold. */
+  private boolean isOfSomethingElse(Word word, List<Word> all) {
+    int at = all.indexOf(word);
+    if (at < 0 || at + 1 >= all.size()) {
+      return false;
+    }
+    Word next = all.get(at + 1);
+    return next.start() - word.end() == 1
+        && English.isNoun(next.text())
+        && !row.says(next.text())
+        && Lexicon.shipped().goods(next.text()) == 0;
   }
 
   /** Whether a word only joins others: prepositions, pronouns and the like (Penn Treebank tags). */
@@ -138,7 +238,7 @@ final class WordJudge {
   private boolean isBorneOut(Kind kind, String word) {
     return switch (kind) {
       case COMPARATIVE -> row.hasExactly(word);
-      case PROPERTY -> row.affirms(word);
+      case PROPERTY -> row.affirms(word) || row.isInProse(word);
       default -> row.says(word);
     };
   }
@@ -186,7 +286,7 @@ final class WordJudge {
     String before = sentence.substring(0, word.start());
     return tags.contains("JJR")
             && (THAN.matcher(sentence).region(word.end(), sentence.length()).lookingAt()
-                || before.matches("(?is).*\\bno "))
+                || NO_OTHER.matcher(before).matches())
         || tags.contains("JJS") && before.matches("(?is).*\\bthe ");
   }
 }

@@ -3,6 +3,7 @@ package rhetor.core.support;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
@@ -17,10 +18,13 @@ final class WordKinds {
           "metal", "alloy", "wood", "fabric", "plastic", "leather", "rubber", "fiber", "stone",
           "glass", "ceramic", "paper", "wool");
 
+  private static final List<String> STUFF = List.of("material");
+
   private static final List<String> COLOURS = List.of("chromatic color");
   private static final List<String> PLACES =
       List.of("location", "region", "country", "city", "geographical area");
-  private static final List<String> ILLS = List.of("disease", "ill health", "symptom", "injury");
+  private static final List<String> ILLS =
+      List.of("disease", "ill health", "symptom", "injury", "mental illness");
   private static final double MOSTLY = 0.5;
 
   private final Knowledge knowledge;
@@ -71,8 +75,12 @@ final class WordKinds {
   }
 
   private Optional<Kind> findMade(String word) {
-    if (knowledge.term("material", word).isPresent()
-        || lexicon.shareKindOf(word, MATERIALS) >= MOSTLY) {
+    boolean isStuff = lexicon.shareKindOf(word, STUFF) >= MOSTLY;
+    boolean isTree = lexicon.shareKindOf(word, List.of("tree")) >= MOSTLY;
+    // A driver is a wood among golf clubs, and no material; a stuff that is never counted is one.
+    boolean isMaterial =
+        lexicon.shareKindOf(word, MATERIALS) >= MOSTLY || English.tags(word).equals(Set.of("NN:U"));
+    if (knowledge.term("material", word).isPresent() || isTree || isStuff && isMaterial) {
       return Optional.of(Kind.MATERIAL);
     }
     return knowledge.term("colour", word).isPresent()

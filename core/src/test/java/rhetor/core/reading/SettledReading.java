@@ -1,6 +1,7 @@
 package rhetor.core.reading;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,7 +19,12 @@ public final class SettledReading {
     Reading proposed = new ReadingProposer(knowledge).propose(sheet.headings(), sheet.rows());
     List<ColumnReading> columns = new ArrayList<>();
     for (ColumnReading column : proposed.columns()) {
-      String label = sheet.labels().columns().get(column.heading()).split("\\|")[0];
+      // A column that may be told is told: who writes of its cells has said so.
+      String label =
+          Arrays.stream(sheet.labels().columns().get(column.heading()).split("\\|"))
+              .filter(l -> !l.equals("private"))
+              .findFirst()
+              .orElse("private");
       Meaning meaning =
           switch (label) {
             case "own" -> Meaning.EXTRA;

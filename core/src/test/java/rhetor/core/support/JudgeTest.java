@@ -48,6 +48,13 @@ class JudgeTest {
     cell("", "Hatches", "2", new Value.Words("2"));
     cell("", "Sail", "optional", new Value.Words("optional"));
     cell("", "Noise", "medium", new Value.Words("medium"));
+    cell("", "Drains", "automatic", new Value.Words("automatic"));
+    cell("", "Bow faces", "both", new Value.Words("both"));
+    cell("", "Washable cover", "30°", new Value.Words("30°"));
+    cell("", "Keel", "single", new Value.Words("single"));
+    cell("", "Spray deck", "poly, windproof", new Value.Words("poly, windproof"));
+    cell("", "Finish", "PFC free", new Value.Words("PFC free"));
+    cell("", "H x W x D bag cm", "90x50x40", new Value.Words("90x50x40"));
     return new Judge(
         new ProductFacts("C-1", "Skerry 460", "", "canoe", facts, List.of(), prose, "", List.of()),
         KNOWLEDGE);
@@ -75,7 +82,14 @@ class JudgeTest {
         "A sail is optional.",
         "There are two hatches in the canoe itself.",
         "Ida Moll drew it in Tarn Bay.",
-        "It weighs just under 21 kg."
+        "It weighs just under 21 kg.",
+        "The spray deck is windproof polyester.",
+        "The finish is free from PFCs.",
+        "The cover cannot be washed above 30°.",
+        "It shows best in quiet use.",
+        "It has a single keel.",
+        "In everyday life it seats two.",
+        "The bag is 90 cm high and 50 cm wide."
       })
   void what_cells_say_passes_in_other_words(String sentence) {
     assertThat(judged(sentence)).isEmpty();
@@ -106,7 +120,19 @@ class JudgeTest {
         "It is certified for rivers.|CERTIFICATE",
         "It is faster than any other canoe.|COMPARATIVE",
         "It meets IPX7.|RATING",
-        "A paddle is included.|INCLUSION"
+        "A paddle is included.|INCLUSION",
+        "Two paddles come free with it.|INCLUSION",
+        "It comes in a wooden crate.|INCLUSION",
+        "It drains by hand.|ANSWER",
+        "The bow only faces forwards.|ANSWER",
+        "The cover cannot be washed.|ANSWER",
+        "Two keels hold it straight.|NUMBER",
+        "The bag is 50 cm high and 90 cm wide.|NUMBER",
+        "No other canoe is steadier.|COMPARATIVE",
+        "It fits every car.|COMPATIBILITY",
+        "The maker replaces what breaks.|GUARANTEE",
+        "It lasts for life.|GUARANTEE",
+        "A hull of larch is quick to paddle.|MATERIAL"
       })
   void what_no_cell_says_is_held_against_its_kind(String sentence, Kind kind) {
     assertThat(judged(sentence)).extracting(Assertion::kind).contains(kind);
