@@ -422,7 +422,8 @@ public final class English {
 
   /** Whether the noun names things that are sold as a pair or a set and have no singular here. */
   public static boolean isPluralOnly(String noun) {
-    return PLURAL_ONLY.contains(lastWord(noun).toLowerCase(Locale.ROOT));
+    String word = lastWord(noun).toLowerCase(Locale.ROOT);
+    return PLURAL_ONLY.contains(word) || Lexicon.shipped().isPluralOnly(word);
   }
 
   /** Whether a noun can follow {@code a}: a singular that is not a mass noun only. */

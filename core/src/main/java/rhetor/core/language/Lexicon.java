@@ -22,6 +22,8 @@ import net.sf.extjwnl.dictionary.Dictionary;
  */
 public final class Lexicon {
   /** Fields of nouns that name what can be made, grown or eaten. */
+  private static final int SHORTEST_PLURAL = 4;
+
   private static final Set<String> GOODS =
       Set.of("noun.artifact", "noun.food", "noun.plant", "noun.substance", "noun.animal");
 
@@ -56,6 +58,16 @@ public final class Lexicon {
   /** How many senses a noun has; 0 if it is none. */
   public int senses(String noun) {
     return nouns.of(lower(noun)).size();
+  }
+
+  /** Whether a noun is known in the plural alone: secateurs. */
+  public boolean isPluralOnly(String noun) {
+    return noun.endsWith("s")
+        && noun.length() > SHORTEST_PLURAL
+        && senses(noun) > 0
+        && senses(noun.substring(0, noun.length() - 1)) == 0
+        && !isCommon(noun.substring(0, noun.length() - 1))
+        && !noun.matches(".*(?:ss|us|is|[aeo]s)$");
   }
 
   /** Whether a word, as it is written here, has a sense: "matt" has, "german" has a capital. */

@@ -210,7 +210,9 @@ final class ThingOfSheet {
   /** The noun for a thing that a heading is, one of it; empty if it is none or says a role. */
   Optional<String> heading(SheetColumn column) {
     String heading = column.heading().name();
-    return heading.contains("/") || names.isRole(heading) ? Optional.empty() : goods(heading);
+    // A "shade name" is a name, and neither a shade nor a thing.
+    boolean saysRole = names.isRole(heading) || names.isRole(English.lastWord(heading));
+    return heading.contains("/") || saysRole ? Optional.empty() : goods(heading);
   }
 
   /** What phrases end in that differ by more than numbers, and have so many words at least. */

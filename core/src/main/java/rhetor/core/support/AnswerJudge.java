@@ -149,12 +149,15 @@ final class AnswerJudge {
 
   /** "No caffeine", "free from mustard", where a cell has some. */
   private void denials(String sentence, List<Assertion> found) {
-    denials(sentence, DENIAL.matcher(sentence), found);
-    denials(sentence, NOT_DONE.matcher(sentence), found);
+    denials(sentence, DENIAL.matcher(sentence), Set.of(), found);
+    // "The cover cannot be washed" has all of "washable cover".
+    denials(sentence, NOT_DONE.matcher(sentence), Stems.of(sentence), found);
   }
 
-  private void denials(String sentence, Matcher m, List<Assertion> found) {
-    Set<String> stems = Stems.of(sentence);
+  /**
+   * @param beside stems that words of a cell's name may be, besides the one that is denied
+   */
+  private void denials(String sentence, Matcher m, Set<String> beside, List<Assertion> found) {
     while (m.find()) {
       String stem = English.stem(m.group("w").toLowerCase(Locale.ROOT));
       if (words.isHarmless(stem)) {
@@ -168,7 +171,11 @@ final class AnswerJudge {
                       || c.names().stream()
                           .anyMatch(
                               n ->
-                                  n.stream().allMatch(s -> row.isAmong(s, stems))
+                                  n.stream()
+                                          .allMatch(
+                                              s ->
+                                                  row.isAmong(s, Set.of(stem))
+                                                      || row.isAmong(s, beside))
                                       && n.stream().anyMatch(s -> row.isAmong(s, Set.of(stem)))))
           .filter(c -> !DENYING.matcher(c.words()).find())
           .findFirst()

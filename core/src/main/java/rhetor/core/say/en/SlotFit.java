@@ -1,5 +1,6 @@
 package rhetor.core.say.en;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -25,9 +26,14 @@ public final class SlotFit {
       Pattern.compile(
           "(?i)(?:an?|the|two|three|four|five|six|all|each|every|some|one|its|\\d\\S*)\\s.+");
 
-  /** "All" of what? */
+  /** "All" of what? "10 things" are as many riddles. */
   private static final Pattern ALONE =
-      Pattern.compile("(?i)all|both|any|some|each|every|others?|various|several");
+      Pattern.compile(
+          "(?i)all|both|any|some|each|every|others?|various|several|(?:\\d+ )?(?:things?|items?)");
+
+  /** "Foam 10 cm": a size behind a thing, as lists have it. */
+  private static final Pattern MEASURED =
+      Pattern.compile("\\p{L}.* \\d[\\d.,x×–-]*(?: ?\\p{L}{1,3})?");
 
   /** What nouns name of which one says "of oak" and "in moss", without an article. */
   private static final List<String> STUFFS =
@@ -35,6 +41,7 @@ public final class SlotFit {
           "material", "substance", "fabric", "food", "wood", "color", "metal", "sport", "activity");
 
   private static final int LONGEST_BEFORE = 3;
+  private static final int SHORTEST_DENIAL = 5;
 
   private final Knowledge knowledge;
 
@@ -65,17 +72,34 @@ public final class SlotFit {
             && English.isNoun(following);
     return items.stream()
         .map(i -> i.replaceFirst("[.]$", "").strip())
-        .allMatch(
-            i ->
-                isTerm(i, concept)
-                    || (isBeforeNoun
-                        ? describes(i)
-                        : BE.contains(last)
-                            ? isPredicate(i)
-                            : last.isEmpty()
-                                ? describes(i) || isPredicate(i)
-                                : (knowledge.isCoined(concept.terms()) || isObject(i))
-                                    && isOfItsKind(i, concept)));
+        .allMatch(i -> !deniesItself(i, concept) && fits(i, concept, last, isBeforeNoun));
+  }
+
+  private boolean fits(String item, Concept concept, String last, boolean isBeforeNoun) {
+    if (isTerm(item, concept)) {
+      return true;
+    }
+    if (isBeforeNoun) {
+      return describes(item);
+    }
+    if (BE.contains(last)) {
+      return isPredicate(item);
+    }
+    return last.isEmpty()
+        ? describes(item) || isPredicate(item)
+        : (knowledge.isCoined(concept.terms()) || isObject(item)) && isOfItsKind(item, concept);
+  }
+
+  /** "Unlined" of a lining: there is none. */
+  private static boolean deniesItself(String item, Concept concept) {
+    String label = root(English.lastWord(concept.label()).toLowerCase(Locale.ROOT));
+    return Arrays.stream(item.toLowerCase(Locale.ROOT).split("[ -]"))
+        .filter(w -> w.startsWith("un") && w.length() > SHORTEST_DENIAL)
+        .anyMatch(w -> root(w.substring(2)).equals(label));
+  }
+
+  private static String root(String word) {
+    return word.replaceFirst("(?:ed|ing)$", "");
   }
 
   private boolean isTerm(String item, Concept concept) {
@@ -109,7 +133,7 @@ public final class SlotFit {
 
   /** Whether words can stand after a preposition or a verb: stuff, things, a name, or doing. */
   private static boolean isObject(String item) {
-    if (item.isEmpty() || ALONE.matcher(item).matches()) {
+    if (item.isEmpty() || ALONE.matcher(item).matches() || MEASURED.matcher(item).matches()) {
       return false;
     }
     if (PREPOSITION.matcher(English.firstWord(item).toLowerCase(Locale.ROOT)).matches()) {

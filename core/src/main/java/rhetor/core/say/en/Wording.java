@@ -554,6 +554,15 @@ public final class Wording implements Phrasebook {
       Pattern.compile("(?i)^(?:with|incl\\.?|including|includes|inkl\\.?)\\s+");
   private static final Pattern STOPS = Pattern.compile("[.;,]+$");
   private static final Pattern TIMES = Pattern.compile("^(\\d+)\\s*[x×]\\s*");
+
+  /** "3 AA": sizes of cells and the like, which buyers know and sentences don't. */
+  private static final Pattern SHORTHAND = Pattern.compile("(?:^| )\\p{Lu}{1,3}$");
+
+  /** What is poured and not counted: oil, wax. */
+  private static final List<String> STUFFS = List.of("substance", "foodstuff");
+
+  private static final double MOSTLY = 0.5;
+
   private static final Pattern SPAN = Pattern.compile("(?<=\\d)-(?=\\d)");
 
   /** An item of a list as a noun phrase: with an article if it can be counted. */
@@ -568,6 +577,9 @@ public final class Wording implements Phrasebook {
     if (words.isEmpty() || words.length() > LONGEST_PHRASE) {
       return Optional.empty();
     }
+    if (SHORTHAND.matcher(words).find()) {
+      return Optional.empty();
+    }
     if (DETERMINED.matcher(words).matches()) {
       return Optional.of(words);
     }
@@ -575,9 +587,16 @@ public final class Wording implements Phrasebook {
     if (!English.isNoun(head)) {
       return Optional.empty();
     }
-    Set<String> tags = English.tags(English.lastWord(head).toLowerCase(Locale.ROOT));
+    String noun = English.lastWord(head).toLowerCase(Locale.ROOT);
+    Set<String> tags = English.tags(noun);
     String[] inHead = words.split(" ");
     if (inHead.length > 1 && isVerbPhrase(inHead)) {
+      return Optional.empty();
+    }
+    boolean isSaidBehind =
+        inHead.length > 1 && English.isPlural(inHead[inHead.length - 2]) && tags.contains("JJ");
+    if (isSaidBehind || tags.contains("JJ") && Lexicon.shipped().isKindOf(noun, "color")) {
+      // "Plates black", "white": no things, but what they are like.
       return Optional.empty();
     }
     // "Adjustable", "washable", "quick drying": said of the thing, not things it has.
@@ -597,6 +616,7 @@ public final class Wording implements Phrasebook {
         !English.isPlural(head)
             && English.isCountable(head)
             && (!tags.contains("NN:U") || head.endsWith(" board"))
+            && !(tags.contains("NN:UN") && Lexicon.shipped().shareKindOf(noun, STUFFS) >= MOSTLY)
             && !head.endsWith("media")
             && !head.endsWith("data");
     return Optional.of(article ? English.withArticle(words) : words);
