@@ -12,6 +12,7 @@ import { useMay } from '../frame/session';
 import { article, useVoices } from '../proof/voices';
 import { Effect } from './Effect';
 import { ByExample } from './ByExample';
+import { Habits } from './Habits';
 import { Lengths } from './Lengths';
 import { PlainWords } from './PlainWords';
 import { Weights } from './Weights';
@@ -240,6 +241,16 @@ function StyleForm({ view }: { view: View }) {
             </Button>
             {isChanged && <Button onClick={leave}>As it was</Button>}
           </Box>
+        )}
+        {mayDecide && (
+          <Habits
+            said={body.banned.map((b) => b.word)}
+            onSay={({ word, instead }) => {
+              const next = [...body.banned, { word, instead }];
+              setBanned(bannedLines(next));
+              set({ banned: next });
+            }}
+          />
         )}
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2, mt: 2 }}>
           <WordList

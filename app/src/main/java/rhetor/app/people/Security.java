@@ -95,6 +95,7 @@ class Security {
                         "/api/concepts/*/restore",
                         "/api/concepts/wordings",
                         "/api/concepts/proposals",
+                        "/api/style/habits/left",
                         "/api/kinds/*/restore",
                         "/api/angles",
                         "/api/channels")

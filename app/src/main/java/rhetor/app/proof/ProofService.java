@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,6 +20,7 @@ import rhetor.app.log.HouseLog;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
+import rhetor.app.style.WordHabits;
 import rhetor.app.template.Templates;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
@@ -30,7 +32,10 @@ import rhetor.core.compose.Composer;
 import rhetor.core.compose.LeftOut;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Source;
 import rhetor.core.language.Nearness;
+import rhetor.core.language.Words;
 import rhetor.core.plan.Telling;
 import rhetor.core.plan.Untold;
 import rhetor.core.reading.CellText;
@@ -38,6 +43,7 @@ import rhetor.core.say.en.Learner;
 import rhetor.core.say.en.ValueText;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
+import rhetor.core.style.WordChange;
 import rhetor.core.text.Block;
 import rhetor.core.text.Draft;
 import rhetor.core.text.Sentence;
@@ -66,6 +72,7 @@ public class ProofService {
   private final Findings findings;
   private final Grammar grammar;
   private final FreshTexts fresh;
+  private final WordHabits habits;
   private final HouseLog log;
 
   ProofService(
@@ -78,7 +85,9 @@ public class ProofService {
       Findings findings,
       Grammar grammar,
       FreshTexts fresh,
+      WordHabits habits,
       HouseLog log) {
+    this.habits = habits;
     this.log = log;
     this.letBe = letBe;
     this.fresh = fresh;
@@ -194,6 +203,22 @@ public class ProofService {
     long id = texts.add(product.id(), before.id(), null, author, origin, note, draft, audit);
     makeCount(product, id, Stage.IN_PROOF, audit);
     house.changed(product.id(), draft);
+    if (origin.equals("HAND")) {
+      habits.note(
+          product.id(),
+          WordChange.between(sentences(before.draft()), sentences(draft), own(product.facts())),
+          author);
+    }
+  }
+
+  /** The words of a product's names and values. */
+  private static Set<String> own(ProductFacts product) {
+    return Stream.concat(
+            product.names().stream(),
+            product.facts().stream().flatMap(f -> f.sources().stream()).map(Source::raw))
+        .flatMap(text -> Words.of(text).stream())
+        .map(Words.Word::text)
+        .collect(Collectors.toSet());
   }
 
   /**

@@ -1,7 +1,9 @@
 package rhetor.app.style;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.Arrays;
 import java.util.List;
@@ -27,6 +29,7 @@ import rhetor.core.style.TitleForm;
 import rhetor.core.style.Tuning;
 import rhetor.core.style.VoiceMeasure;
 import rhetor.core.style.VoiceProposal;
+import rhetor.core.style.WordChange;
 
 /** The house's style over HTTP. */
 @RestController
@@ -35,8 +38,10 @@ class StyleController {
 
   private final HouseStyle house;
   private final StyleTrials trials;
+  private final WordHabits habits;
 
-  StyleController(HouseStyle house, StyleTrials trials) {
+  StyleController(HouseStyle house, StyleTrials trials, WordHabits habits) {
+    this.habits = habits;
     this.house = house;
     this.trials = trials;
   }
@@ -186,6 +191,22 @@ class StyleController {
   @GetMapping("/api/style")
   StyleView get() {
     return view(house.version(), house.current());
+  }
+
+  /** Words that people put for others in several texts. */
+  @GetMapping("/api/style/habits")
+  List<WordHabits.Habit> habits() {
+    return habits.offered();
+  }
+
+  /** A pair of words that isn't to be offered again. */
+  record LeftPair(
+      @NotBlank @Size(max = 100) String word, @NotBlank @Size(max = 100) String instead) {}
+
+  @PostMapping("/api/style/habits/left")
+  List<WordHabits.Habit> leave(@Valid @RequestBody LeftPair pair, Principal person) {
+    habits.leave(new WordChange(pair.word(), pair.instead()), person.getName());
+    return habits.offered();
   }
 
   @GetMapping("/api/style/versions")
