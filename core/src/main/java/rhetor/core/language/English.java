@@ -115,6 +115,7 @@ public final class English {
           "skates",
           "skis",
           "overalls",
+          "dungarees",
           "briefs",
           "pants",
           "stockings",

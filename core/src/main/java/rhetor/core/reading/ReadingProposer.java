@@ -1,7 +1,6 @@
 package rhetor.core.reading;
 
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -70,25 +69,8 @@ public final class ReadingProposer {
   /** So many cells that name kinds of things may be the category. */
   private static final double KINDS = 0.6;
 
-  private static final double SOME_REMARKS = 0.25;
-
   /** A column that is so likely for the house alone is kept back. */
   private static final double PERHAPS_PRIVATE = 0.085;
-
-  /** The same where cells speak to somebody. */
-  private static final double SPOKEN_OF = 0.05;
-
-  /** Where a heading has one of these, its column is kept back in doubt. */
-  private static final Set<Evidence> PRIVATE_WORDS =
-      EnumSet.of(
-          Evidence.TRADE_WORD,
-          Evidence.REMARK_WORD,
-          Evidence.MONEY,
-          Evidence.CODE_OF,
-          Evidence.PACKING);
-
-  /** On a narrower sheet it isn't told by its place whether a column is notes. */
-  private static final int WIDE = 10;
 
   /** One that is so likely for the house alone is kept back without asking. */
   private static final double PRIVATE = 0.9;
@@ -110,8 +92,9 @@ public final class ReadingProposer {
   private final KindsOfSheet kinds;
   private final EvidenceFinder evidence;
   private final ColumnMatcher matcher;
+  private final ReadingReasons reasons;
   private final SilentHeadings silent;
-  private final Set<String> trade;
+  private final PrivateLooks privacy;
 
   /** A proposer that weighs words, cells and meanings as it has learned to. */
   public ReadingProposer(Knowledge knowledge) {
@@ -128,8 +111,9 @@ public final class ReadingProposer {
     this.kinds = new KindsOfSheet(knowledge, names, nearness);
     this.evidence = new EvidenceFinder(knowledge, names, nearness, memory);
     this.matcher = new ColumnMatcher(knowledge, weights);
+    this.reasons = new ReadingReasons(knowledge, matcher);
     this.silent = new SilentHeadings(knowledge);
-    this.trade = knowledge.roleWords("trade");
+    this.privacy = new PrivateLooks(knowledge, names);
   }
 
   /**
@@ -234,11 +218,11 @@ public final class ReadingProposer {
     String unit = column.unit(knowledge);
     String reason =
         "It was said to be %s on a sheet of %s."
-            .formatted(label(first.meaning()), first.supplier());
+            .formatted(reasons.label(first.meaning()), first.supplier());
     if (known.size() == 1 && isPossible) {
       return Optional.of(new ColumnReading(column.raw(), first.meaning(), unit, ANSWERED, reason));
     }
-    Meaning meanwhile = looksPrivate(likely, sheet) ? Meaning.KEEP : Meaning.EXTRA;
+    Meaning meanwhile = PrivateLooks.looksPrivate(likely, sheet) ? Meaning.KEEP : Meaning.EXTRA;
     List<Meaning> choices = new ArrayList<>();
     known.forEach(a -> choices.add(a.meaning()));
     for (Meaning always : List.of(Meaning.EXTRA, Meaning.KEEP)) {
@@ -255,7 +239,7 @@ public final class ReadingProposer {
                 isPossible
                     ? reason
                         + " On another it was said to be %s."
-                            .formatted(label(known.get(1).meaning()))
+                            .formatted(reasons.label(known.get(1).meaning()))
                     : reason + " The cells are not like that here.")
             .asking(choices));
   }
@@ -278,19 +262,20 @@ public final class ReadingProposer {
         && !isGuessed(first, column)
         && !isAmbiguous(column, likely)) {
       return new ColumnReading(
-          column.raw(), first.meaning(), unit, first.probability(), reason(first));
+          column.raw(), first.meaning(), unit, first.probability(), reasons.reason(first));
     }
-    boolean isSure = first.probability() >= CERTAIN && sheet.columns().size() >= WIDE;
+    boolean isSure = first.probability() >= CERTAIN && sheet.columns().size() >= PrivateLooks.WIDE;
     boolean isRemark =
         role == Role.PROSE
-            && !isCalledText(first)
-            && !isWritten(column)
-            && (areRemarks(likely, column) || !isSure && looksPrivate(likely, sheet));
+            && !PrivateLooks.isCalledText(first)
+            && !privacy.isWritten(column)
+            && (privacy.areRemarks(likely, column)
+                || !isSure && PrivateLooks.looksPrivate(likely, sheet));
     if (role != Role.CONCEPT && role != Role.EXTRA && role != Role.KEEP) {
       boolean isCode = role == Role.SKU || role == Role.NAME;
       if (isCode || first.probability() >= 0.5 && !isRemark) {
         return new ColumnReading(
-            column.raw(), first.meaning(), "", first.probability(), reason(first));
+            column.raw(), first.meaning(), "", first.probability(), reasons.reason(first));
       }
     }
     double keep = probability(likely, Role.KEEP);
@@ -304,15 +289,16 @@ public final class ReadingProposer {
     boolean isPrivate =
         isRemark
             || keep >= PERHAPS_PRIVATE
-            || looksPrivate(likely, sheet)
-            || isSecondCode(column, sheet, taken);
+            || PrivateLooks.looksPrivate(likely, sheet)
+            || privacy.isSecondCode(column, sheet, taken);
     List<Meaning> choices = new ArrayList<>();
     if (isPrivate) {
       choices.add(Meaning.KEEP);
       others.forEach(l -> choices.add(l.meaning()));
       choices.add(Meaning.EXTRA);
       ColumnReading kept =
-          new ColumnReading(column.raw(), Meaning.KEEP, unit, keep, keptBack(likely, others));
+          new ColumnReading(
+              column.raw(), Meaning.KEEP, unit, keep, reasons.keptBack(likely, others));
       return keep >= PRIVATE ? kept : kept.asking(choices);
     }
     others.forEach(l -> choices.add(l.meaning()));
@@ -325,16 +311,8 @@ public final class ReadingProposer {
             extra,
             others.isEmpty()
                 ? "No known name; kept as a fact of its own."
-                : whyAsked(others.getFirst()));
+                : reasons.whyAsked(others.getFirst(), measuresElse(others.getFirst())));
     return others.isEmpty() ? own : own.asking(choices);
-  }
-
-  /** Whether a heading is a name of the products' codes, which another column has. */
-  private boolean isSecondCode(SheetColumn column, SheetColumns sheet, Set<String> taken) {
-    return taken.contains("sku")
-        && !knowledge.vague().contains(column.heading().name())
-        && names.exact(column.heading(), sheet.language()).stream()
-            .anyMatch(m -> m.role() == Role.SKU);
   }
 
   private static double sure(Likely likely, SheetColumns sheet) {
@@ -363,65 +341,6 @@ public final class ReadingProposer {
     boolean isAnswered =
         likely.candidate().evidence().getOrDefault(Evidence.ANSWERS_OTHERWISE, 0.0) > HALF;
     return (isNear || isNamed || isKinds || isContradicted) && !isOther && !isAnswered;
-  }
-
-  /**
-   * Whether nearly every product has sentences that begin and end as such, and few speak of prices
-   * or suppliers: remarks aren't like that.
-   */
-  private boolean isWritten(SheetColumn column) {
-    Cells cells = column.cells();
-    return cells.sentences() >= WRITTEN && cells.filled() >= WRITTEN && !speaksOfTrade(column);
-  }
-
-  private boolean speaksOfTrade(SheetColumn column) {
-    return column.cells().speakOf(trade) >= SOME_REMARKS;
-  }
-
-  private static boolean isCalledText(Likely prose) {
-    return prose.candidate().evidence().containsKey(Evidence.TEXT_WORD)
-        || !prose.candidate().name().isEmpty();
-  }
-
-  /**
-   * Whether a word of trade, a remark, a currency, or codes of which the SKU is another column
-   * speak for a column's being private: then in doubt it is.
-   */
-  private static boolean looksPrivate(List<Likely> likely, SheetColumns sheet) {
-    return likely.stream()
-        .filter(l -> l.meaning().role() == Role.KEEP)
-        .anyMatch(
-            l ->
-                looksPrivate(l.candidate().evidence())
-                    || saysRemarks(l.candidate().evidence())
-                        && (l.probability() >= SPOKEN_OF || sheet.columns().size() < WIDE));
-  }
-
-  private static boolean looksPrivate(Map<Evidence, Double> evidence) {
-    return PRIVATE_WORDS.stream().anyMatch(evidence::containsKey)
-        || evidence.getOrDefault(Evidence.CODES, 0.0) >= WRITTEN
-        || evidence.getOrDefault(Evidence.LONG_CODES, 0.0) >= WRITTEN;
-  }
-
-  private static boolean saysRemarks(Map<Evidence, Double> evidence) {
-    return evidence.getOrDefault(Evidence.REMARKS, 0.0) >= SOME_REMARKS;
-  }
-
-  /**
-   * Whether people speak to one another in the cells, or the heading says so: notes, however well
-   * they are written. Where every cell is sentences it takes a word of trade in them: copy speaks,
-   * too.
-   */
-  private boolean areRemarks(List<Likely> likely, SheetColumn column) {
-    Map<Evidence, Double> evidence =
-        likely.stream()
-            .filter(l -> l.meaning().role() == Role.KEEP)
-            .map(l -> l.candidate().evidence())
-            .findFirst()
-            .orElse(Map.of());
-    Cells cells = column.cells();
-    boolean isCopy = cells.sentences() == 1 && cells.questions() < 1 && !speaksOfTrade(column);
-    return evidence.containsKey(Evidence.REMARK_WORD) || !isCopy && saysRemarks(evidence);
   }
 
   /** Whether anything speaks for a meaning but that cells of its kind are common. */
@@ -488,73 +407,11 @@ public final class ReadingProposer {
         || isOfTerms && evidence.getOrDefault(Evidence.NUMBERS_AS_WORDS, 0.0) > HALF;
   }
 
-  private String whyAsked(Likely likely) {
-    String name = likely.candidate().name();
-    return measuresElse(likely) && !name.isEmpty()
-        ? "The heading says \"" + name + "\", but it is measured in something else."
-        : "It may be " + label(likely) + ". " + reason(likely);
-  }
-
   private static double probability(List<Likely> likely, Role role) {
     return likely.stream()
         .filter(l -> l.meaning().role() == role)
         .mapToDouble(Likely::probability)
         .sum();
-  }
-
-  private String keptBack(List<Likely> likely, List<Likely> others) {
-    if (!others.isEmpty()) {
-      return "It may be %s, or for the house alone.".formatted(label(others.getFirst()));
-    }
-    String why =
-        likely.stream()
-            .filter(l -> l.meaning().role() == Role.KEEP)
-            .map(this::reason)
-            .findFirst()
-            .orElse("");
-    return why.isEmpty() ? "It may be for the house alone." : why;
-  }
-
-  private String label(Likely likely) {
-    return label(likely.meaning());
-  }
-
-  private String label(Meaning meaning) {
-    return knowledge
-        .concept(meaning.concept())
-        .map(c -> "“" + c.label() + "”")
-        .orElseGet(
-            () ->
-                switch (meaning.role()) {
-                  case SKU -> "the SKU";
-                  case NAME -> "the name";
-                  case PROSE -> "a text of the supplier’s";
-                  case KEYWORD -> "the keyword";
-                  case KEEP -> "for the house alone";
-                  case EXTRA -> "a fact of its own";
-                  default -> "a picture";
-                });
-  }
-
-  /** Why a meaning is likely, in words. */
-  private String reason(Likely likely) {
-    String name = likely.candidate().name();
-    if (!name.isEmpty()) {
-      Map<Evidence, Double> evidence = likely.candidate().evidence();
-      String how =
-          evidence.containsKey(Evidence.NEARLY)
-              ? "is nearly"
-              : evidence.containsKey(Evidence.CUT_OFF)
-                  ? "may be short for"
-                  : evidence.containsKey(Evidence.SHORT_FOR)
-                      ? "is short for"
-                      : evidence.containsKey(Evidence.BEGINS_WITH)
-                              || evidence.containsKey(Evidence.ENDS_WITH)
-                          ? "speaks of"
-                          : "says";
-      return "The heading %s \"%s\".".formatted(how, name);
-    }
-    return matcher.loudest(likely).map(Evidence::reason).orElse("");
   }
 
   /**
