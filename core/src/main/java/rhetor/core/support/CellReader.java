@@ -62,6 +62,8 @@ final class CellReader {
 
   private static final Pattern THOUSANDS = Pattern.compile("(?<![\\d.,])(\\d{1,4})[kK](?!\\p{L})");
 
+  private static final Pattern EITHER = Pattern.compile("\\p{L}{3,}(?: ?/ ?\\p{L}{3,})+\\??");
+
   private static final int SHORTEST = 3;
 
   /** Shorthand that dictionaries have as a word. */
@@ -106,6 +108,10 @@ final class CellReader {
       Set<String> heading = plain(source.column());
       expand(source.column(), heading);
       names.add(heading);
+      if (EITHER.matcher(source.column()).matches()) {
+        // "Rudder/skeg" is of either.
+        Arrays.stream(source.column().split("/")).map(this::plain).forEach(names::add);
+      }
     }
     knowledge
         .concept(fact.concept())

@@ -6,8 +6,10 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
@@ -22,6 +24,16 @@ final class NumberJudge {
   private static final Pattern ABOUT =
       Pattern.compile(
           "(?i)\\b(?:about|around|nearly|almost|just under|just over|roughly|some|over|under|more than|less than|a little (?:over|under)|close to|well over) ?$");
+  private static final Pattern HALF_OF =
+      Pattern.compile(
+          "(?i)\\bhalf (?:of (?:its|the|all) )?(?!an?\\b|the\\b|of\\b)(?<w>\\p{L}{3,})");
+
+  /** In hundred. */
+  private static final double HALF = 50;
+
+  private static final double NEAR_HALF = 5;
+  private static final double WHOLE = 100;
+
   private static final double NEAR = 0.006;
   private static final double NEARLY = 0.1;
 
@@ -51,6 +63,7 @@ final class NumberJudge {
 
   /** The numbers that no cell has, or that a cell has otherwise. */
   void judge(String sentence, List<Assertion> found) {
+    halves(sentence, found);
     for (Amount amount : Amount.in(sentence, knowledge)) {
       if (isInName(sentence, amount)) {
         continue;
@@ -68,7 +81,10 @@ final class NumberJudge {
                       n ->
                           n.dimension().equals(amount.dimension())
                               && !amount.dimension().isEmpty());
-      isElse |= isOtherSide(sentence, amount, saying) || isOtherCount(sentence, amount, meant);
+      isElse |=
+          isOtherSide(sentence, amount, saying)
+              || isOtherCount(sentence, amount, meant)
+              || isOtherBare(amount, meant, saying, clause);
       if (isElse) {
         String cell = meant.or(() -> saying.stream().findFirst()).orElseThrow().words();
         found.add(
@@ -239,6 +255,44 @@ final class NumberJudge {
             .findFirst()
             .filter(w -> meant.get().label().contains(English.stem(w.text())))
             .isPresent();
+  }
+
+  /**
+   * "Cash up to 20,000" where the cell of cash has one other number, and that of jewels this one.
+   */
+  private static boolean isOtherBare(
+      Amount amount, Optional<Cell> meant, List<Cell> saying, String clause) {
+    Set<String> spoken = new HashSet<>(Stems.of(clause));
+    meant.ifPresent(c -> spoken.retainAll(c.names().getFirst()));
+    return !spoken.isEmpty()
+        && amount.unit().isEmpty()
+        && !amount.isWord()
+        && meant.isPresent()
+        && !saying.isEmpty()
+        && !saying.contains(meant.get())
+        && meant.get().parts() == 1
+        && meant.get().numbers().stream().map(Cell.Number::value).distinct().count() == 1
+        && meant.get().numbers().getFirst().dimension().isEmpty();
+  }
+
+  /** "Half cotton" where a cell has four fifths of it. */
+  private void halves(String sentence, List<Assertion> found) {
+    Matcher m = HALF_OF.matcher(sentence);
+    while (m.find()) {
+      String stem = English.stem(m.group("w").toLowerCase(Locale.ROOT));
+      row.cells().stream()
+          .filter(c -> c.said().contains(stem) || c.label().contains(stem))
+          .filter(c -> c.numbers().stream().anyMatch(NumberJudge::isShare))
+          .filter(c -> c.numbers().stream().noneMatch(n -> Math.abs(n.value() - HALF) <= NEAR_HALF))
+          .findFirst()
+          .ifPresent(
+              c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
+    }
+  }
+
+  private static boolean isShare(Cell.Number number) {
+    return number.dimension().equals("share")
+        || number.dimension().isEmpty() && number.value() > HALF && number.value() < WHOLE;
   }
 
   /** "138 cm high" where the cell has it as the width. */

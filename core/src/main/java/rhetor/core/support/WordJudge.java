@@ -31,6 +31,9 @@ final class WordJudge {
       Pattern.compile(
           "(?i)\\b(?:fits?|suits?|takes?|works?|goes|matches|match)\\b[^,.;:]{0,40}?\\b(?:all|any|every)\\b (?:of the )?(?<w>\\p{L}+)");
 
+  /** What others make: no cell can bear out that it fits all of it. */
+  private static final Set<String> OTHERS = Set.of("makes", "brands", "models", "makers", "types");
+
   private static final Pattern COMES_IN =
       Pattern.compile("(?i)\\bcomes? in an? (?<w>\\p{L}+(?: \\p{L}+){0,2})(?! of\\b|\\p{L})");
 
@@ -152,7 +155,8 @@ final class WordJudge {
   private void promises(String sentence, List<Assertion> found) {
     Matcher all = FITS_ALL.matcher(sentence);
     while (all.find()) {
-      if (!row.says(all.group("w").toLowerCase(Locale.ROOT))) {
+      String what = all.group("w").toLowerCase(Locale.ROOT);
+      if (OTHERS.contains(what) || !row.says(what)) {
         found.add(Assertion.of(Kind.COMPATIBILITY, sentence, all.start(), all.end(), ""));
       }
     }

@@ -54,6 +54,10 @@ class JudgeTest {
     cell("", "Keel", "single", new Value.Words("single"));
     cell("", "Spray deck", "poly, windproof", new Value.Words("poly, windproof"));
     cell("", "Finish", "PFC free", new Value.Words("PFC free"));
+    cell("", "Rudder/skeg", "none", new Value.YesNo(false));
+    cell("", "Floor", "80 larch, 20 ash", new Value.Words("80 larch, 20 ash"));
+    cell("", "Bail £", "2000", new Value.Words("2000"));
+    cell("", "Loot £", "20000", new Value.Words("20000"));
     cell("", "H x W x D bag cm", "90x50x40", new Value.Words("90x50x40"));
     return new Judge(
         new ProductFacts("C-1", "Skerry 460", "", "canoe", facts, List.of(), prose, "", List.of()),
@@ -89,7 +93,10 @@ class JudgeTest {
         "It shows best in quiet use.",
         "It has a single keel.",
         "In everyday life it seats two.",
-        "The bag is 90 cm high and 50 cm wide."
+        "The bag is 90 cm high and 50 cm wide.",
+        "There is neither rudder nor skeg.",
+        "The floor is four fifths larch.",
+        "Loot goes up to 20,000."
       })
   void what_cells_say_passes_in_other_words(String sentence) {
     assertThat(judged(sentence)).isEmpty();
@@ -132,7 +139,11 @@ class JudgeTest {
         "It fits every car.|COMPATIBILITY",
         "The maker replaces what breaks.|GUARANTEE",
         "It lasts for life.|GUARANTEE",
-        "A hull of larch is quick to paddle.|MATERIAL"
+        "A hull of walnut is quick to paddle.|MATERIAL",
+        "A skeg keeps it on course.|ANSWER",
+        "Its floor is half larch.|NUMBER",
+        "It takes paddles of all brands.|COMPATIBILITY",
+        "Bail goes up to 20000.|NUMBER"
       })
   void what_no_cell_says_is_held_against_its_kind(String sentence, Kind kind) {
     assertThat(judged(sentence)).extracting(Assertion::kind).contains(kind);
