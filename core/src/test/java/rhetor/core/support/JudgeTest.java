@@ -96,7 +96,7 @@ class JudgeTest {
         "The bag is 90 cm high and 50 cm wide.",
         "There is neither rudder nor skeg.",
         "The floor is four fifths larch.",
-        "Loot goes up to 20,000."
+        "The loot is 20,000."
       })
   void what_cells_say_passes_in_other_words(String sentence) {
     assertThat(judged(sentence)).isEmpty();
@@ -143,7 +143,7 @@ class JudgeTest {
         "A skeg keeps it on course.|ANSWER",
         "Its floor is half larch.|NUMBER",
         "It takes paddles of all brands.|COMPATIBILITY",
-        "Bail goes up to 20000.|NUMBER"
+        "The bail is 20000.|NUMBER"
       })
   void what_no_cell_says_is_held_against_its_kind(String sentence, Kind kind) {
     assertThat(judged(sentence)).extracting(Assertion::kind).contains(kind);
