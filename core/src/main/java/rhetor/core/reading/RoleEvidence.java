@@ -11,6 +11,7 @@ import rhetor.core.reading.Meaning.Role;
 
 /** Gathers what speaks for a column's being a code, a name, a text, or for the house alone. */
 final class RoleEvidence {
+  private static final Pattern COUNTED = Pattern.compile("(?<=\\p{L}{2})\\d{1,2}$");
   private static final Pattern MONEY = Pattern.compile("[£$€¥]");
 
   /** A sheet of so many columns has its private ones at the end, if any. */
@@ -62,7 +63,9 @@ final class RoleEvidence {
   boolean gather(
       Role role, SheetColumn column, SheetColumns sheet, Map<Evidence, Double> evidence) {
     Cells cells = column.cells();
-    List<String> words = Cells.words(column.raw());
+    // "KW2" and "bullet1" are a second and a first of their kind.
+    List<String> words =
+        Cells.words(column.raw()).stream().map(w -> COUNTED.matcher(w).replaceFirst("")).toList();
     if ((role == Role.NAME || role == Role.PROSE || role == Role.KEYWORD)
         && (cells.numbers() > HALF || !column.unit(knowledge).isEmpty() && !cells.isEmpty())) {
       return false;
