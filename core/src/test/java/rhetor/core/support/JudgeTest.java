@@ -179,6 +179,16 @@ class JudgeTest {
         .contains(Kind.GUARANTEE);
   }
 
+  /** That it folds is a fact; that it never breaks is a boast. */
+  @Test
+  void a_suppliers_text_bears_out_what_promises_little() {
+    assertThat(canoe("A foldable, unbreakable canoe.").judge("It is a foldable canoe.")).isEmpty();
+    facts.clear();
+    assertThat(canoe("A foldable, unbreakable canoe.").judge("It is an unbreakable canoe."))
+        .extracting(Assertion::kind)
+        .contains(Kind.PROPERTY);
+  }
+
   @ParameterizedTest
   @ValueSource(
       strings = {
