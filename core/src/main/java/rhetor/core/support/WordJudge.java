@@ -57,6 +57,8 @@ final class WordJudge {
 
   private static final Set<String> BE = Set.of("is", "are", "be", "was", "were", "been", "being");
 
+  private static final Set<String> DOING = Set.of("VB", "VBP");
+
   private static final Set<String> GRAMMAR =
       Set.of(
           "IN", "DT", "CC", "PRP", "PRP$", "WDT", "WP", "WP$", "WRB", "MD", "RP", "EX", "PDT",
@@ -141,6 +143,9 @@ final class WordJudge {
         if (kind == Kind.COLOUR && isOfSomethingElse(word, all)) {
           continue;
         }
+        if (kind == Kind.OPEN && isDoing(w)) {
+          continue;
+        }
         // A keyword is chosen for the product, and says no more than shoppers do.
         if (kind != Kind.OPEN || !row.isSearched(w)) {
           found.add(Assertion.of(kind, sentence, word.start(), word.end(), ""));
@@ -196,6 +201,12 @@ final class WordJudge {
             || sentence.charAt(word.end()) != ' '
             || English.tags(all.get(at + 1).text()).contains("IN");
     return isVerb && !BE.contains(before.text()) && isLast;
+  }
+
+  /** "Prefer", "soak": what readers do says nothing of a thing; what "dissolves" does. */
+  private static boolean isDoing(String word) {
+    Set<String> tags = English.tags(word);
+    return !tags.isEmpty() && DOING.containsAll(tags);
   }
 
   /** "Grey skies": a colour of what is no thing that is sold. */
