@@ -9,6 +9,7 @@ import java.util.Locale.IsoCountryCode;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -112,6 +113,8 @@ final class Cells {
   /** What the cells with a unit end in; found when it is first asked for. */
   private List<String> units;
 
+  private final Map<String, Double> shares = new ConcurrentHashMap<>();
+
   /** So many different values show a share to one in fifty. */
   private static final int TELLING = 50;
 
@@ -156,6 +159,11 @@ final class Cells {
     return all == 0 ? 0 : (double) passing / all;
   }
 
+  /** A share that other columns of the sheet ask for, too: found once. */
+  private double once(String what, Predicate<String> test) {
+    return shares.computeIfAbsent(what, w -> share(test));
+  }
+
   /** Whether at least this share of the cells passes, and there are any. */
   boolean mostly(double least, Predicate<String> test) {
     return !values.isEmpty() && share(test) >= least;
@@ -190,12 +198,12 @@ final class Cells {
 
   /** The share of cells that begin with a capital. */
   double capitals() {
-    return share(v -> Character.isUpperCase(v.codePointAt(0)));
+    return once("capitals", v -> Character.isUpperCase(v.codePointAt(0)));
   }
 
   /** The share of cells that are mostly letters. */
   double lettered() {
-    return share(v -> v.chars().filter(Character::isLetter).count() * 2 > v.length());
+    return once("lettered", v -> v.chars().filter(Character::isLetter).count() * 2 > v.length());
   }
 
   double numbers() {
@@ -212,7 +220,7 @@ final class Cells {
   }
 
   double prices() {
-    return share(v -> PRICE.matcher(v).matches());
+    return once("prices", v -> PRICE.matcher(v).matches());
   }
 
   /** Bare numbers with two places behind the point, as sums of money are written. */
@@ -244,7 +252,7 @@ final class Cells {
   }
 
   double gtins() {
-    return share(Cells::isGtin);
+    return once("gtins", Cells::isGtin);
   }
 
   double phrases() {
