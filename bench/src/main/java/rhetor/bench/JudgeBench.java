@@ -59,7 +59,7 @@ final class JudgeBench {
             Nearness.SHIPPED);
     unseen
         .lines()
-        .forEach(l -> System.out.println("judge, written after its rules, with model: " + l));
+        .forEach(l -> System.out.println("judge, three further trades, with model: " + l));
     unseen.differences().forEach(d -> System.out.println("  " + d));
     VerdictMeasure verdicts =
         new VerdictMeasure(

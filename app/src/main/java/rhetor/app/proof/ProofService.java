@@ -154,14 +154,12 @@ public class ProofService {
     Product product = products.get(productId);
     Text before = current(product);
     requireSeen(before, revision);
-    List<Block> blocks = blocks(product, before.draft(), field, input);
-    keepChange(
-        product,
-        before,
-        before.draft().with(field, blocks),
-        author,
-        "HAND",
-        field.label() + " changed by hand");
+    Draft draft = before.draft().with(field, blocks(product, before.draft(), field, input));
+    keepChange(product, before, draft, author, "HAND", field.label() + " changed by hand");
+    habits.note(
+        product.id(),
+        WordChange.between(sentences(before.draft()), sentences(draft), own(product.facts())),
+        author);
   }
 
   /**
@@ -203,12 +201,6 @@ public class ProofService {
     long id = texts.add(product.id(), before.id(), null, author, origin, note, draft, audit);
     makeCount(product, id, Stage.IN_PROOF, audit);
     house.changed(product.id(), draft);
-    if (origin.equals("HAND")) {
-      habits.note(
-          product.id(),
-          WordChange.between(sentences(before.draft()), sentences(draft), own(product.facts())),
-          author);
-    }
   }
 
   /** The words of a product's names and values. */

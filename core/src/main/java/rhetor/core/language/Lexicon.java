@@ -21,9 +21,9 @@ import net.sf.extjwnl.dictionary.Dictionary;
  * kind of what. All senses count, since the first is often the wrong one. Safe for several threads.
  */
 public final class Lexicon {
-  /** Fields of nouns that name what can be made, grown or eaten. */
   private static final int SHORTEST_PLURAL = 4;
 
+  /** Fields of nouns that name what can be made, grown or eaten. */
   private static final Set<String> GOODS =
       Set.of("noun.artifact", "noun.food", "noun.plant", "noun.substance", "noun.animal");
 

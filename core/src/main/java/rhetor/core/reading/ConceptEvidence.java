@@ -3,6 +3,7 @@ package rhetor.core.reading;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
@@ -13,9 +14,20 @@ final class ConceptEvidence {
   private final Knowledge knowledge;
   private final KindFinder kinds;
 
+  /** Concepts that alone take their words: colours are of one, materials of many. */
+  private final Set<String> alone;
+
   ConceptEvidence(Knowledge knowledge, KindFinder kinds) {
     this.knowledge = knowledge;
     this.kinds = kinds;
+    this.alone =
+        knowledge.concepts().stream()
+            .collect(Collectors.groupingBy(c -> List.of(c.terms(), c.hypernyms())))
+            .values()
+            .stream()
+            .filter(same -> same.size() == 1)
+            .map(same -> same.getFirst().id())
+            .collect(Collectors.toSet());
   }
 
   /** What the cells and the products say of a concept; false if the column can't be it. */
@@ -48,7 +60,7 @@ final class ConceptEvidence {
     } else if (!concept.hypernyms().isEmpty() && sheet.language().equals("en")) {
       double kinds = cells.kindsOf(concept.hypernyms());
       evidence.put(Evidence.HYPERNYMS, kinds);
-      evidence.put(Evidence.KINDS_OF_IT_ALONE, isAlone(concept) ? kinds : 0);
+      evidence.put(Evidence.KINDS_OF_IT_ALONE, alone.contains(concept.id()) ? kinds : 0);
       evidence.put(Evidence.NO_HYPERNYMS, kinds == 0 ? 1.0 : 0);
     }
     String unit = column.unit(knowledge);
@@ -89,7 +101,7 @@ final class ConceptEvidence {
         if (!concept.terms().isEmpty()) {
           double known = cells.terms(knowledge, concept.terms());
           evidence.put(Evidence.KNOWN_WORDS, known);
-          evidence.put(Evidence.WORDS_OF_IT_ALONE, isAlone(concept) ? known : 0);
+          evidence.put(Evidence.WORDS_OF_IT_ALONE, alone.contains(concept.id()) ? known : 0);
           evidence.put(Evidence.UNKNOWN_WORDS, known == 0 ? 1.0 : 0);
         }
         double amounts = unit.isEmpty() ? cells.amounts(knowledge) : 1;
@@ -101,16 +113,6 @@ final class ConceptEvidence {
         evidence.put(Evidence.ANSWERS_OTHERWISE, cells.answers());
       }
     }
-  }
-
-  /** Whether no other concept takes the same words: colours are of one, materials of many. */
-  private boolean isAlone(Concept concept) {
-    return knowledge.concepts().stream()
-        .noneMatch(
-            c ->
-                !c.id().equals(concept.id())
-                    && c.terms().equals(concept.terms())
-                    && c.hypernyms().equals(concept.hypernyms()));
   }
 
   /** How well the cells bear out what a heading says. */

@@ -162,6 +162,7 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
                 "is missing; its facts will not be in this sheet"));
       }
     }
+    // A supplier's products keep the codes that they came in with.
     boolean haveVariants =
         !reading.variants().isEmpty()
             && columns.stream()
@@ -171,7 +172,7 @@ public record KnownReading(String supplier, Reading reading, List<ColumnProfile>
     Reading same =
         proposed
             .with(columns, proposed.numbers(), proposed.boilerplate())
-            .withVariants(haveVariants ? reading.variants() : proposed.variants());
+            .withVariants(haveVariants ? reading.variants() : List.of());
     return new Comparison(
         reading.commonThing().isEmpty() ? same : same.withThing(reading.commonThing()), changes);
   }

@@ -20,6 +20,7 @@ import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Term;
 import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 import rhetor.core.language.Words;
 
 /** Makes cells of facts, ready to be asked; like cells of other products are remembered. */
@@ -65,9 +66,6 @@ final class CellReader {
   private static final Pattern EITHER = Pattern.compile("\\p{L}{3,}(?: ?/ ?\\p{L}{3,})+\\??");
 
   private static final int SHORTEST = 3;
-
-  /** Shorthand that dictionaries have as a word. */
-  private static final Set<String> SHORT_FOR = Set.of("poly");
 
   /** "Single boiler", "dual tube": how many there are. */
   private static final Map<String, Double> COUNTS =
@@ -267,7 +265,7 @@ final class CellReader {
    * long enough to be meant for each of them: "poly".
    */
   private List<String> begun(String word) {
-    if (word.length() < SHORTEST || English.isKnown(word) && !SHORT_FOR.contains(word)) {
+    if (word.length() < SHORTEST || Lexicon.shipped().senses(word) > 0) {
       return List.of();
     }
     List<String> begun =
