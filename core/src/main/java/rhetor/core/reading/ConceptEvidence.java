@@ -3,6 +3,7 @@ package rhetor.core.reading;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.DoubleSupplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhetor.core.fact.Value;
@@ -67,7 +68,8 @@ final class ConceptEvidence {
     List<String> dimensions = cells.dimensions(knowledge, unit);
     ValueReader values = new ValueReader(knowledge, sheet.numbers());
     String headingUnit = unit.isEmpty() ? concept.unit() : unit;
-    double read = cells.share(v -> !(values.read(v, concept, headingUnit) instanceof Value.Words));
+    DoubleSupplier unread =
+        () -> cells.share(v -> values.read(v, concept, headingUnit) instanceof Value.Words);
     switch (concept.kind()) {
       case QUANTITY, SIDES -> {
         String measures = concept.kind() == Concept.Kind.SIDES ? "length" : concept.dimension();
@@ -78,7 +80,7 @@ final class ConceptEvidence {
         } else if (concept.kind() == Concept.Kind.QUANTITY) {
           evidence.put(Evidence.BARE_NUMBERS, cells.numbers());
         }
-        evidence.put(Evidence.NOT_READ, 1 - read);
+        evidence.put(Evidence.NOT_READ, unread.getAsDouble());
         if (concept.kind() == Concept.Kind.SIDES) {
           evidence.put(Evidence.SIDES, cells.sides());
         }
@@ -87,11 +89,12 @@ final class ConceptEvidence {
         evidence.put(
             Evidence.MEASURED_OTHERWISE,
             unit.isEmpty() ? (double) dimensions.size() / cells.values().size() : 1);
-        evidence.put(Evidence.NOT_READ, 1 - read);
+        evidence.put(Evidence.NOT_READ, unread.getAsDouble());
       }
       case RATING -> {
-        evidence.put(Evidence.RATED, read);
-        evidence.put(Evidence.NOT_READ, 1 - read);
+        double words = unread.getAsDouble();
+        evidence.put(Evidence.RATED, 1 - words);
+        evidence.put(Evidence.NOT_READ, words);
       }
       case FLAG -> {
         evidence.put(Evidence.ANSWERS, cells.answers());

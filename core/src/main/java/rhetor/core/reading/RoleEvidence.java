@@ -7,6 +7,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Lexicon;
+import rhetor.core.language.Memo;
 import rhetor.core.reading.Meaning.Role;
 
 /** Gathers what speaks for a column's being a code, a name, a text, or for the house alone. */
@@ -34,6 +35,10 @@ final class RoleEvidence {
   private final HeadingNames names;
   private final Set<String> trade;
   private final Set<String> remark;
+
+  /** Each column asks it of all others. */
+  private final Memo<Boolean> tradeHeadings = new Memo<>(this::findTrade);
+
   private final Set<String> perhaps;
   private final Set<String> search;
   private final Set<String> text;
@@ -236,8 +241,12 @@ final class RoleEvidence {
   }
 
   private boolean isTrade(SheetColumn column) {
-    return MONEY.matcher(column.raw()).find()
-        || Cells.words(column.raw()).stream()
+    return tradeHeadings.of(column.raw());
+  }
+
+  private boolean findTrade(String heading) {
+    return MONEY.matcher(heading).find()
+        || Cells.words(heading).stream()
             .flatMap(this::inFull)
             .anyMatch(w -> trade.contains(w) || remark.contains(w));
   }
