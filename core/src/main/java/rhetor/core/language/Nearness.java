@@ -1,8 +1,5 @@
 package rhetor.core.language;
 
-import dev.langchain4j.data.embedding.Embedding;
-import dev.langchain4j.data.segment.TextSegment;
-import dev.langchain4j.model.embedding.onnx.allminilml6v2q.AllMiniLmL6V2QuantizedEmbeddingModel;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
@@ -22,8 +19,7 @@ public final class Nearness {
   private static final int LONGEST = 200;
 
   /** The model that ships with Rhetor, loaded when it is first asked. */
-  public static final Nearness SHIPPED =
-      new Nearness(AllMiniLmL6V2QuantizedEmbeddingModel::new, true);
+  public static final Nearness SHIPPED = new Nearness(SentenceModel::new, true);
 
   /** Vectors of nothing: as on a platform that can't run the model. */
   public static final Nearness NONE =
@@ -33,13 +29,13 @@ public final class Nearness {
           },
           false);
 
-  private final Supplier<AllMiniLmL6V2QuantizedEmbeddingModel> load;
+  private final Supplier<SentenceModel> load;
   private final boolean keeps;
   private final Memo<Optional<float[]>> vectors = new Memo<>(this::embed, LONGEST);
-  private AllMiniLmL6V2QuantizedEmbeddingModel model;
+  private SentenceModel model;
   private boolean loaded;
 
-  private Nearness(Supplier<AllMiniLmL6V2QuantizedEmbeddingModel> load, boolean keeps) {
+  private Nearness(Supplier<SentenceModel> load, boolean keeps) {
     this.load = load;
     this.keeps = keeps;
   }
@@ -67,14 +63,11 @@ public final class Nearness {
             .filter(p -> !vectors.has(p) && kept(p).isEmpty())
             .toList();
     if (!fresh.isEmpty()) {
-      if (model().isEmpty()) {
+      Optional<SentenceModel> model = model();
+      if (model.isEmpty()) {
         return List.of();
       }
-      List<Embedding> found =
-          model().get().embedAll(fresh.stream().map(TextSegment::from).toList()).content();
-      for (int i = 0; i < found.size(); i++) {
-        vectors.put(fresh.get(i), Optional.of(unit(found.get(i).vector())));
-      }
+      fresh.parallelStream().forEach(p -> vectors.put(p, Optional.of(model.get().vector(p))));
     }
     List<float[]> all = new ArrayList<>();
     for (String phrase : phrases) {
@@ -85,8 +78,20 @@ public final class Nearness {
 
   /** Cosine of the angle between two vectors of length one: 1 for the same meaning. */
   public static double cosine(float[] a, float[] b) {
-    double sum = 0;
-    for (int i = 0; i < a.length; i++) {
+    // Four sums that don't wait for each other.
+    float first = 0;
+    float second = 0;
+    float third = 0;
+    float fourth = 0;
+    int i = 0;
+    for (; i + 3 < a.length; i += 4) {
+      first += a[i] * b[i];
+      second += a[i + 1] * b[i + 1];
+      third += a[i + 2] * b[i + 2];
+      fourth += a[i + 3] * b[i + 3];
+    }
+    double sum = (double) first + second + third + fourth;
+    for (; i < a.length; i++) {
       sum += a[i] * b[i];
     }
     return sum;
@@ -119,23 +124,14 @@ public final class Nearness {
 
   /** The vector as the model computes it now. */
   private Optional<float[]> computed(String phrase) {
-    return model().map(m -> unit(m.embed(phrase).content().vector()));
+    return model().map(m -> m.vector(phrase));
   }
 
   private static String shortened(String phrase) {
     return phrase.length() > LONGEST ? phrase.substring(0, LONGEST) : phrase;
   }
 
-  private static float[] unit(float[] vector) {
-    double length = Math.sqrt(cosine(vector, vector));
-    float[] unit = new float[vector.length];
-    for (int i = 0; i < unit.length; i++) {
-      unit[i] = (float) (vector[i] / length);
-    }
-    return unit;
-  }
-
-  private synchronized Optional<AllMiniLmL6V2QuantizedEmbeddingModel> model() {
+  private synchronized Optional<SentenceModel> model() {
     if (!loaded) {
       loaded = true;
       try {

@@ -43,6 +43,7 @@ final class Cells {
           "(?:[hwdlbt] ?)?\\d[\\d.,]*(?: ?[a-z]{1,2})?(?:\\s*[x×*]\\s*(?:[hwdlbt] ?)?\\d[\\d.,]*(?: ?[a-z]{1,2})?){1,2}\\b.*",
           Pattern.CASE_INSENSITIVE);
 
+  private static final Pattern GTIN = Pattern.compile("\\d{8}|\\d{12,14}");
   private static final Pattern CENTS = Pattern.compile("\\d+[.,]\\d{2}");
   private static final Pattern CODE = Pattern.compile("(?=.*\\d)[\\p{L}\\d][\\p{L}\\d._/ -]{1,30}");
 
@@ -115,22 +116,37 @@ final class Cells {
 
   private final Map<String, Double> shares = new ConcurrentHashMap<>();
 
+  /** So many different values are looked at for a share. */
+  private final int telling;
+
   /** So many different values show a share to one in fifty. */
   private static final int TELLING = 50;
 
-  private Cells(List<String> byRow) {
+  /** Of a sheet of very many columns, so many values show what each is: to one in twenty. */
+  private static final int FEWEST = 20;
+
+  /** So many values of all columns together are looked at. */
+  private static final int MOST = 6000;
+
+  private Cells(List<String> byRow, int telling) {
     this.byRow = byRow;
+    this.telling = telling;
     this.values = byRow.stream().filter(v -> !v.isEmpty()).toList();
     values.forEach(v -> counts.merge(v, 1, Integer::sum));
   }
 
-  /** The cells of a column of a sheet's first rows. */
-  static Cells of(List<SheetRow> sample, int column) {
+  /**
+   * The cells of a column of a sheet's first rows.
+   *
+   * @param columns how many columns the sheet has
+   */
+  static Cells of(List<SheetRow> sample, int column, int columns) {
     return new Cells(
         sample.stream()
             .map(r -> CellText.clean(start(r.cell(column))))
             .map(v -> CellText.saysNothing(v) ? "" : v)
-            .toList());
+            .toList(),
+        Math.clamp(MOST / Math.max(1, columns), FEWEST, TELLING));
   }
 
   /** What a column is shows at the start of its cells, however long they are. */
@@ -151,7 +167,7 @@ final class Cells {
     int passing = 0;
     int all = 0;
     Iterator<Map.Entry<String, Integer>> each = counts.entrySet().iterator();
-    for (int i = 0; i < TELLING && each.hasNext(); i++) {
+    for (int i = 0; i < telling && each.hasNext(); i++) {
       Map.Entry<String, Integer> next = each.next();
       passing += test.test(next.getKey()) ? next.getValue() : 0;
       all += next.getValue();
@@ -159,8 +175,12 @@ final class Cells {
     return all == 0 ? 0 : (double) passing / all;
   }
 
-  /** A share that other columns of the sheet ask for, too: found once. */
-  private double once(String what, Predicate<String> test) {
+  /**
+   * The share of cells that pass, found once for all who ask for it.
+   *
+   * @param what a name for the test; the same for the same test alone
+   */
+  double once(String what, Predicate<String> test) {
     return shares.computeIfAbsent(what, w -> share(test));
   }
 
@@ -207,12 +227,13 @@ final class Cells {
   }
 
   double numbers() {
-    return share(v -> NUMBER.matcher(v).matches());
+    return once("numbers", v -> NUMBER.matcher(v).matches());
   }
 
   /** The share of cells that are amounts and nothing else: "12 mm", "8-16 mm". */
   double amounts(Knowledge knowledge) {
-    return share(
+    return once(
+        "amounts",
         v -> {
           Matcher amount = AMOUNT.matcher(v);
           return amount.matches() && knowledge.unitWritten(amount.group(1)).isPresent();
@@ -235,7 +256,7 @@ final class Cells {
 
   /** The share of cells that are two lengths or three, one by the other. */
   double sides() {
-    return share(v -> SIDES.matcher(v).matches());
+    return once("sides", v -> SIDES.matcher(v).matches());
   }
 
   /** How much the cells are like makers' names: coined, with capitals, the same in many rows. */
@@ -465,7 +486,7 @@ final class Cells {
 
   /** A GTIN-8, -12, -13 or -14 whose check digit is right (GS1 General Specifications, 7.9). */
   static boolean isGtin(String text) {
-    if (!text.matches("\\d{8}|\\d{12,14}")) {
+    if (!GTIN.matcher(text).matches()) {
       return false;
     }
     int sum = 0;

@@ -69,7 +69,11 @@ final class ConceptEvidence {
     ValueReader values = new ValueReader(knowledge, sheet.numbers());
     String headingUnit = unit.isEmpty() ? concept.unit() : unit;
     DoubleSupplier unread =
-        () -> cells.share(v -> values.read(v, concept, headingUnit) instanceof Value.Words);
+        () ->
+            cells.once(
+                // What can be read depends on nothing else.
+                "unread %s %s %s".formatted(concept.kind(), concept.dimension(), headingUnit),
+                v -> values.read(v, concept, headingUnit) instanceof Value.Words);
     switch (concept.kind()) {
       case QUANTITY, SIDES -> {
         String measures = concept.kind() == Concept.Kind.SIDES ? "length" : concept.dimension();

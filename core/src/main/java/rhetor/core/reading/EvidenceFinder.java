@@ -92,7 +92,7 @@ final class EvidenceFinder {
   /** For each column the meanings that it may have, at least the roles. */
   List<List<Candidate>> find(SheetColumns sheet) {
     List<Map<Meaning, Match>> matches =
-        sheet.columns().stream()
+        sheet.columns().parallelStream()
             .map(c -> names.all(c.heading(), c.raw(), sheet.language()))
             .toList();
     Set<Integer> sides = new HashSet<>();

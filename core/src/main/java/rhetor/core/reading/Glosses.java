@@ -106,8 +106,9 @@ final class Glosses {
             .filter(c -> c.raw().chars().anyMatch(Character::isLetter))
             .toList();
     List<float[]> vectors = nearness.ofAll(said.stream().map(Glosses::inWords).toList());
-    for (int i = 0; i < vectors.size(); i++) {
-      all.set(said.get(i).index(), near(vectors.get(i)));
+    List<Near> near = vectors.parallelStream().map(this::near).toList();
+    for (int i = 0; i < near.size(); i++) {
+      all.set(said.get(i).index(), near.get(i));
     }
     return all;
   }

@@ -22,9 +22,21 @@ record Heading(String name, String label, String unit) {
       Pattern.compile("(.+?)[ _,/]+(?:in )?([A-Za-z°%²/]{1,6})");
 
   /** "H x W x D", which says that the cells are sides. */
-  private static final String SIDES = "\\b[hwdlbt] ?[x×] ?[hwdlbt](?: ?[x×] ?[hwdlbt])?\\b";
+  private static final Pattern SIDES =
+      Pattern.compile("\\b[hwdlbt] ?[x×] ?[hwdlbt](?: ?[x×] ?[hwdlbt])?\\b");
 
   private static final Pattern ENDS_IN_SIDES = Pattern.compile("(?i).*" + SIDES);
+
+  /** "waterColumnMm", alone or in a group. */
+  private static final Pattern WRITTEN_BY_A_PROGRAM =
+      Pattern.compile("\\p{Ll}+(?:\\p{Lu}\\p{Ll}+)+(?: / .*)?|.* / \\p{Ll}+(?:\\p{Lu}\\p{Ll}+)+");
+
+  private static final Pattern NEXT_WORD = Pattern.compile("(\\p{Ll})(\\p{Lu})");
+  private static final Pattern NEXT_LATIN_WORD = Pattern.compile("([a-z])([A-Z][a-z])");
+  private static final Pattern UNDERSCORES = Pattern.compile("_+");
+  private static final Pattern SIGNS_AT_END = Pattern.compile("[:*]+$");
+  private static final Pattern SIGNS = Pattern.compile("[.:*#?]+");
+  private static final Pattern GAPS = Pattern.compile("[\\s-]+");
 
   private static final Pattern RATE = Pattern.compile("(.+?)[ ]+([A-Za-z]{1,3})[ ]+(h|hr|min|s)");
 
@@ -116,10 +128,9 @@ record Heading(String name, String label, String unit) {
 
   /** "waterColumnMm" as "water column mm"; headings that people wrote stay as they are. */
   private static String inWords(String heading) {
-    return heading.matches(
-            "\\p{Ll}+(?:\\p{Lu}\\p{Ll}+)+(?: / .*)?|.* / \\p{Ll}+(?:\\p{Lu}\\p{Ll}+)+")
-        ? heading.replaceAll("(\\p{Ll})(\\p{Lu})", "$1 $2").toLowerCase(Locale.ROOT)
-        : heading.replaceAll("([a-z])([A-Z][a-z])", "$1 $2");
+    return WRITTEN_BY_A_PROGRAM.matcher(heading).matches()
+        ? NEXT_WORD.matcher(heading).replaceAll("$1 $2").toLowerCase(Locale.ROOT)
+        : NEXT_LATIN_WORD.matcher(heading).replaceAll("$1 $2");
   }
 
   /**
@@ -130,14 +141,10 @@ record Heading(String name, String label, String unit) {
   }
 
   private static Heading of(String text, String unit) {
-    String label = text.replaceAll("[_]+", " ").replaceAll("[:*]+$", "").strip();
-    String name =
-        label
-            .toLowerCase(Locale.ROOT)
-            .replaceAll(SIDES, "dimensions")
-            .replaceAll("[.:*#?]+", " ")
-            .replaceAll("[\\s-]+", " ")
-            .strip();
+    String spaced = UNDERSCORES.matcher(text).replaceAll(" ");
+    String label = SIGNS_AT_END.matcher(spaced).replaceAll("").strip();
+    String sides = SIDES.matcher(label.toLowerCase(Locale.ROOT)).replaceAll("dimensions");
+    String name = GAPS.matcher(SIGNS.matcher(sides).replaceAll(" ")).replaceAll(" ").strip();
     return new Heading(name, label, unit);
   }
 }

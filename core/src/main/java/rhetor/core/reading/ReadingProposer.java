@@ -478,7 +478,7 @@ public final class ReadingProposer {
     for (ColumnReading column : reading.columns()) {
       profiles.add(
           ColumnProfile.of(
-              Cells.of(sample, profiles.size()).values(),
+              Cells.of(sample, profiles.size(), reading.columns().size()).values(),
               column.unit(),
               reading.numbers(),
               knowledge));
@@ -492,7 +492,9 @@ public final class ReadingProposer {
    * @param sample some of the sheet's first rows, as for {@link #propose}
    */
   public ColumnReading said(Reading reading, int column, Meaning meaning, List<SheetRow> sample) {
-    return askForUnit(reading.columns().get(column).as(meaning), Cells.of(sample, column));
+    return askForUnit(
+        reading.columns().get(column).as(meaning),
+        Cells.of(sample, column, reading.columns().size()));
   }
 
   /** Beside sowing and harvest, a plain "height" is the plant's. */

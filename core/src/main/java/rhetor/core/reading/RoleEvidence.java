@@ -12,6 +12,8 @@ import rhetor.core.reading.Meaning.Role;
 
 /** Gathers what speaks for a column's being a code, a name, a text, or for the house alone. */
 final class RoleEvidence {
+  private static final Pattern DIGITS_AND_SIGNS = Pattern.compile("[\\d.,/ -]+");
+  private static final Pattern PERCENT = Pattern.compile("[\\d.,-]+ ?%");
   private static final Pattern COUNTED = Pattern.compile("(?<=\\p{L}{2})\\d{1,2}$");
   private static final Pattern MONEY = Pattern.compile("[£$€¥]");
 
@@ -115,7 +117,8 @@ final class RoleEvidence {
           evidence.put(Evidence.SAYS_TEXT, 1.0);
         }
         evidence.put(Evidence.PHRASES, cells.phrases());
-        evidence.put(Evidence.NUMBERS_AS_PHRASES, cells.share(v -> v.matches("[\\d.,/ -]+")));
+        evidence.put(
+            Evidence.NUMBERS_AS_PHRASES, cells.share(v -> DIGITS_AND_SIGNS.matcher(v).matches()));
       }
       case PICTURE -> {
         evidence.put(Evidence.ANY_PICTURE, 1.0);
@@ -212,7 +215,7 @@ final class RoleEvidence {
     evidence.put(Evidence.ANY_UNIT, measures ? 1.0 : 0);
     evidence.put(Evidence.REPEATS, cells.isEmpty() ? 0 : 1 - cells.different());
     evidence.put(Evidence.ANY_ANSWERS, cells.answers());
-    evidence.put(Evidence.PERCENT, cells.share(v -> v.matches("[\\d.,-]+ ?%")));
+    evidence.put(Evidence.PERCENT, cells.share(v -> PERCENT.matcher(v).matches()));
     evidence.put(Evidence.SPARSE, cells.isEmpty() ? 0 : 1 - cells.filled());
   }
 

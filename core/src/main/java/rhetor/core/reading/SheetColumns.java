@@ -3,6 +3,7 @@ package rhetor.core.reading;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.sheet.SheetRow;
 
@@ -55,12 +56,14 @@ record SheetColumns(
     NumberStyle.Evidence numbers = new NumberStyle.Evidence();
     sample.forEach(row -> row.cells().forEach(numbers::add));
     List<SheetRow> telling = sample.subList(0, Math.min(TELLING, sample.size()));
-    List<Cells> cells = new ArrayList<>();
-    List<Heading> parts = new ArrayList<>();
-    for (int i = 0; i < headings.size(); i++) {
-      cells.add(Cells.of(telling, i));
-      parts.add(Heading.of(start(headings.get(i)), cells.get(i), knowledge));
-    }
+    List<Cells> cells =
+        IntStream.range(0, headings.size())
+            .mapToObj(i -> Cells.of(telling, i, headings.size()))
+            .toList();
+    List<Heading> parts =
+        IntStream.range(0, headings.size())
+            .mapToObj(i -> Heading.of(start(headings.get(i)), cells.get(i), knowledge))
+            .toList();
     List<SheetColumn> columns = new ArrayList<>();
     for (int i = 0; i < headings.size(); i++) {
       columns.add(
