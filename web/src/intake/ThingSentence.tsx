@@ -27,7 +27,7 @@ export function ThingSentence(props: { sheet: Intake; onChanged: (fresh: Intake)
   return (
     <Box data-testid="thing">
       <Sentence>
-        Each of its products is called a{' '}
+        Each of its products is called{' '}
         <TypedWord
           key={sheet.thing}
           label="What each product is"

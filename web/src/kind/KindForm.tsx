@@ -307,7 +307,7 @@ export function NewKind(props: { onKept: (id: string) => void; onClose: () => vo
       </Typography>
       <TextField
         {...field}
-        label="One is called a …"
+        label="One is called …"
         placeholder="bicycle bell"
         value={noun}
         onChange={(e) => setNoun(e.target.value)}

@@ -182,7 +182,7 @@ public final class ReadCommand implements Callable<Integer> {
     }
     if (!read.thing.isEmpty()) {
       System.out.printf(
-          "Each product is called a %s where neither its name nor its category says what it is.%n",
+          "Where neither its name nor its category says what a product is, it is called \"%s\".%n",
           read.thing);
     }
     if (!read.obstacle.isEmpty()) {

@@ -97,7 +97,11 @@ final class SentenceModel {
   }
 
   private static float[] unit(float[] vector) {
-    double length = Math.sqrt(Nearness.cosine(vector, vector));
+    double squares = 0;
+    for (float number : vector) {
+      squares += number * number;
+    }
+    double length = Math.sqrt(squares);
     for (int i = 0; i < vector.length; i++) {
       vector[i] = (float) (vector[i] / length);
     }
