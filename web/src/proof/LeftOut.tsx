@@ -38,7 +38,11 @@ export function Overruled(props: {
       </Typography>
       {marks.map((m) => (
         <Box key={m.id} sx={{ fontSize: 12.5, py: 0.5, borderTop: 1, borderColor: 'divider' }}>
-          “{m.words || m.sentence}” ({m.check}), {m.by}, {when(m.at)}{' '}
+          “{m.words || m.sentence}” ({m.check}){' '}
+          {m.opinionOf
+            ? `rests on “${m.label}: ${m.cell}”, says ${m.opinionOf}; asked by ${m.by}`
+            : m.by}
+          , {when(m.at)}{' '}
           {onRaiseAgain && (
             <Button size="small" sx={{ p: 0, px: 0.5 }} onClick={() => onRaiseAgain(m.id)}>
               raise again

@@ -18,6 +18,7 @@ import { Learned } from './Learned';
 import { LeftOut, Overruled } from './LeftOut';
 import { Manuscript } from './Manuscript';
 import { Rewriting } from './Rewriting';
+import { SecondOpinion } from './SecondOpinion';
 import { Takes } from './Takes';
 
 type ProofView = Schema['Proof'];
@@ -413,6 +414,17 @@ export function Proof(props: {
           mayChange={mayWrite}
           onChange={changeKeyword}
         />
+        {maySign && (
+          <SecondOpinion
+            key={proof.data.revision}
+            product={id}
+            open={proof.data.fields.flatMap((f) => f.marks).filter((m) => m.open).length}
+            onSettled={() => {
+              queries.invalidateQueries({ queryKey: ['proof', id] });
+              queries.invalidateQueries({ queryKey: ['products'] });
+            }}
+          />
+        )}
         <Overruled marks={proof.data.overruled} onRaiseAgain={maySign ? raiseAgain : undefined} />
         <LeftOut facts={proof.data.leftOut} />
         <Typography variant="h3" sx={{ mt: 3 }}>

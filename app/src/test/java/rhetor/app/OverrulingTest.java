@@ -2,6 +2,7 @@ package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -21,12 +22,14 @@ class OverrulingTest {
       "SKU,Name,Category,Brand,Material,Weight,Finish,Flange\n"
           + "OV-1,Larder,Storage boxes,Heddle,steel,900 g,matt (powder),42/3 rh\n";
 
+  private RunningRhetor.House house;
   private Visitor editor;
   private Visitor writer;
   private long product;
 
   @BeforeAll
   void a_text_is_written(RunningRhetor.House house) {
+    this.house = house;
     editor = house.as(Role.EDITOR);
     writer = house.as(Role.WRITER);
     long intake = editor.upload("OV.csv", SHEET).expect(200).id();
@@ -104,6 +107,79 @@ class OverrulingTest {
     editor.post("/api/proofs/" + product + "/raise-again", Map.of("id", overruled)).expect(200);
     editor.post("/api/proofs/" + product + "/raise-again", Map.of("id", overruled)).expect(404);
     assertThat(proof().path("overruled")).isEmpty();
+  }
+
+  /** A text model is asked which cell bears out what stands in none by its words. */
+  @Test
+  void a_second_opinion_names_a_cell_and_holds_as_long_as_the_cell_does() {
+    Visitor owner = house.as(Role.OWNER);
+    String host = URI.create(house.shop()).getAuthority();
+    owner.put("/api/connections/hosts", Map.of("host", host, "allowed", true)).expect(200);
+    long connection =
+        owner
+            .post(
+                "/api/connections",
+                Map.of(
+                    "name",
+                    "Foolscap",
+                    "address",
+                    house.shop() + "/model/v1",
+                    "model",
+                    "foolscap-1",
+                    "key",
+                    RunningRhetor.TOKEN,
+                    "priceAsked",
+                    1000,
+                    "priceAnswered",
+                    2000,
+                    "monthlyMost",
+                    0))
+            .expect(200)
+            .id();
+    save("Larder is a storage box of oak. The flange shoos mice and moths off the biscuits. Squirrels envy hedgehogs.")
+        .expect(200);
+    assertThat(marks(proof(), "no source")).hasSizeGreaterThan(1);
+    Map<String, Object> shown =
+        Map.of("connection", connection, "products", List.of(product), "ask", false);
+    Map<String, Object> asked =
+        Map.of("connection", connection, "products", List.of(product), "ask", true);
+
+    JsonNode before = editor.post("/api/proofs/second-opinion", shown).expect(200).body();
+    assertThat(before.path("sentences").asInt()).isEqualTo(2);
+    assertThat(before.path("estimate").asDouble()).isPositive();
+    assertThat(before.path("answered")).isEmpty();
+    writer.post("/api/proofs/second-opinion", asked).expect(403);
+
+    JsonNode opinion = editor.post("/api/proofs/second-opinion", asked).expect(200).body();
+    assertThat(opinion.path("cost").asDouble()).isPositive();
+    assertThat(opinion.path("answered").valueStream().map(a -> a.path("cell").asString()))
+        .containsExactly("Flange", "");
+    JsonNode after = proof();
+    // What is of a closed kind, and what no cell bears out, stays.
+    assertThat(marks(after, "support")).hasSize(1);
+    assertThat(marks(after, "no source"))
+        .allSatisfy(m -> assertThat(m.path("sentence").asInt()).isEqualTo(2));
+    assertThat(after.path("overruled").get(0).path("opinionOf").asString()).isEqualTo("Foolscap");
+    assertThat(after.path("overruled").get(0).path("cell").asString()).isEqualTo("42/3 rh");
+    JsonNode again = editor.post("/api/proofs/second-opinion", shown).expect(200).body();
+    assertThat(again.path("sentences").asInt()).isEqualTo(1);
+
+    // The cell says something else now: the mark is raised again.
+    long next = editor.upload("OV.csv", SHEET.replace("42/3 rh", "43/3 rh")).expect(200).id();
+    editor.post("/api/intakes/" + next + "/take", Map.of()).expect(200);
+    assertThat(marks(proof(), "no source"))
+        .anySatisfy(m -> assertThat(m.path("sentence").asInt()).isEqualTo(1));
+    assertThat(proof().path("overruled")).isEmpty();
+
+    assertThat(
+            editor
+                .post(
+                    "/api/proofs/second-opinion",
+                    Map.of("connection", connection, "products", List.of(), "ask", true))
+                .expect(422)
+                .detail())
+        .contains("1 to 100");
+    owner.delete("/api/connections/" + connection).expect(200);
   }
 
   private Visitor.Answer thisIsSo(Visitor who, JsonNode mark, String label, String value) {

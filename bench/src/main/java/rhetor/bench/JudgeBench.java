@@ -25,11 +25,12 @@ import rhetor.core.support.JudgedTexts.Judged;
 final class JudgeBench {
   private static final Path HOME = Path.of(System.getProperty("rhetor.home", "."));
 
+  private static final Path RESOURCES = HOME.resolve("core/src/test/resources");
+
   private JudgeBench() {}
 
   private static List<Judged> judged(Knowledge knowledge) throws IOException {
-    Path resources = HOME.resolve("core/src/test/resources");
-    return JudgedTexts.in(resources.resolve("judged"), resources.resolve("labelled"), knowledge);
+    return JudgedTexts.in(RESOURCES.resolve("judged"), RESOURCES, knowledge);
   }
 
   static void run() throws IOException {
@@ -50,20 +51,18 @@ final class JudgeBench {
         }
       }
     }
-    Path resources = HOME.resolve("core/src/test/resources");
-    JudgeMeasure unseen =
-        new JudgeMeasure(
-            JudgedTexts.in(
-                resources.resolve("judged-kept-back"), resources.resolve("labelled"), knowledge),
-            knowledge,
-            Nearness.SHIPPED);
-    unseen
-        .lines()
-        .forEach(l -> System.out.println("judge, three further trades, with model: " + l));
-    unseen.differences().forEach(d -> System.out.println("  " + d));
+    for (String apart : List.of("judged-kept-back", "judged-kept-back-2")) {
+      JudgeMeasure unseen =
+          new JudgeMeasure(
+              JudgedTexts.in(RESOURCES.resolve(apart), RESOURCES, knowledge),
+              knowledge,
+              Nearness.SHIPPED);
+      unseen.lines().forEach(l -> System.out.println("judge, " + apart + ", with model: " + l));
+      unseen.differences().forEach(d -> System.out.println("  " + d));
+    }
     VerdictMeasure verdicts =
         new VerdictMeasure(
-            Verdicts.in(resources.resolve("verdicts"), resources.resolve("unprepared"), knowledge),
+            Verdicts.in(RESOURCES.resolve("verdicts"), RESOURCES.resolve("unprepared"), knowledge),
             knowledge);
     verdicts.lines().forEach(l -> System.out.println("verdicts: " + l));
     verdicts.differences().forEach(d -> System.out.println("  " + d));

@@ -18,6 +18,7 @@ public enum Event {
   SENT_BACK("sent back"),
   MARK_OVERRULED("mark let be"),
   FACT_STATED("fact stated for a mark"),
+  SECOND_OPINION("second opinion on marks"),
   MARK_RAISED_AGAIN("mark raised again"),
   EDITION_STARTED("edition started"),
   SHOP_SETTLED("page in the shop settled"),

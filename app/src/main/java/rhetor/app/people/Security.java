@@ -29,6 +29,7 @@ class Security {
     "/api/proofs/*/let-be",
     "/api/proofs/*/this-is-so",
     "/api/proofs/*/raise-again",
+    "/api/proofs/second-opinion",
     "/api/proofs/*/send-back",
     "/api/proofs/sign-off",
     "/api/editions/**",

@@ -27,8 +27,11 @@ class ProofController {
   private final ProofService proofs;
   private final ProductService products;
   private final FieldViews views;
+  private final SecondOpinions opinions;
 
-  ProofController(ProofService proofs, ProductService products, FieldViews views) {
+  ProofController(
+      ProofService proofs, ProductService products, FieldViews views, SecondOpinions opinions) {
+    this.opinions = opinions;
     this.proofs = proofs;
     this.products = products;
     this.views = views;
@@ -70,6 +73,14 @@ class ProofController {
 
   record RaiseAgain(long id) {}
 
+  /**
+   * Asks a text model about what stands in no cell.
+   *
+   * @param products whose texts
+   * @param ask whether it is asked; if not, only what it would cost is said
+   */
+  record Unsure(long connection, @NotNull List<@NotNull Long> products, boolean ask) {}
+
   record Change(@NotNull String text) {}
 
   record NewKeyword(@NotNull String keyword) {}
@@ -96,7 +107,7 @@ class ProofController {
             text.parentId() != 0,
             product.facts().supplierText(),
             proofs.leftOut(product),
-            proofs.overruled(id),
+            proofs.overruled(product),
             proofs.learnable(product, text));
     return ResponseEntity.ok().eTag(String.valueOf(text.id())).body(proof);
   }
@@ -151,6 +162,12 @@ class ProofController {
         RequestWords.revision(seen),
         person.getName());
     return get(id);
+  }
+
+  /** What a text model says of sentences whose words stand in no cell. */
+  @PostMapping("/api/proofs/second-opinion")
+  SecondOpinions.Opinion secondOpinion(@Valid @RequestBody Unsure unsure, Principal person) {
+    return opinions.of(unsure.connection(), unsure.products(), unsure.ask(), person.getName());
   }
 
   @PostMapping("/api/proofs/{id}/raise-again")

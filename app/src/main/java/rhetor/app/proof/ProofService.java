@@ -3,6 +3,7 @@ package rhetor.app.proof;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -32,6 +33,7 @@ import rhetor.core.compose.Composer;
 import rhetor.core.compose.LeftOut;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
+import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
 import rhetor.core.language.Nearness;
@@ -336,7 +338,7 @@ public class ProofService {
     List<Mark> found = new ArrayList<>(house.likeness(product.id(), draft).stream().toList());
     found.addAll(grammar.marks(draft, style.spelling()));
     return new Checker(knowledge.current(), style, Nearness.SHIPPED)
-        .check(draft, product.facts(), keyword, found, letBe.letBe(product.id()));
+        .check(draft, product.facts(), keyword, found, letBe.letBe(product.id(), product.facts()));
   }
 
   /** What the checks say of a text now: claims may have been withdrawn since it was written. */
@@ -379,6 +381,41 @@ public class ProofService {
     letBe.add(productId, overruled(mark, text), by);
     recheck(productId);
     note(Event.MARK_OVERRULED, product, by);
+  }
+
+  /**
+   * The sentences of the text that counts of which some words stand in no cell and nothing else is
+   * held against them, each with its marks.
+   */
+  Map<String, List<LetBe>> open(Product product) {
+    Map<String, List<LetBe>> open = new LinkedHashMap<>();
+    if (product.textId() == 0) {
+      return open;
+    }
+    Text text = text(product.textId());
+    List<Mark> marks = audit(product, text).marks().stream().filter(Mark::mayBeStated).toList();
+    for (Mark mark : marks) {
+      boolean isOpen =
+          marks.stream()
+              .filter(m -> m.field() == mark.field() && m.sentence() == mark.sentence())
+              .allMatch(Mark::isOpen);
+      LetBe of = mark.of(text.draft());
+      if (isOpen && of.sentence().length() <= LONGEST_OVERRULED) {
+        open.computeIfAbsent(of.sentence(), s -> new ArrayList<>()).add(of);
+      }
+    }
+    return open;
+  }
+
+  /** Lets marks be that cells answer, by the opinion of a text model that a person asked. */
+  @Transactional
+  public void settle(long productId, Map<LetBe, Fact> answered, String model, String by) {
+    if (answered.isEmpty()) {
+      return;
+    }
+    answered.forEach((mark, cell) -> letBe.add(productId, mark, cell, model, by));
+    recheck(productId);
+    note(Event.SECOND_OPINION, products.get(productId), by);
   }
 
   private static LetBe overruled(Mark mark, Text text) {
@@ -438,8 +475,8 @@ public class ProofService {
     note(Event.MARK_RAISED_AGAIN, products.get(productId), by);
   }
 
-  List<LetBeStore.Overruled> overruled(long productId) {
-    return letBe.of(productId);
+  List<LetBeStore.Overruled> overruled(Product product) {
+    return letBe.of(product.id(), product.facts());
   }
 
   /** What stands in no sentence, why, and what would bring it in. */

@@ -90,7 +90,14 @@ public record Mark(
     return sentence >= 0 && ARGUABLE.contains(check);
   }
 
-  private static final Set<String> OF_SUPPORT = Set.of("support", "no source");
+  private static final String NO_SOURCE = "no source";
+  private static final Set<String> OF_SUPPORT = Set.of("support", NO_SOURCE);
+
+  /** Whether it says no more than that words stand in no cell. */
+  @JsonProperty(access = JsonProperty.Access.READ_ONLY)
+  public boolean isOpen() {
+    return check.equals(NO_SOURCE);
+  }
 
   /** Whether a person may answer it with a fact that no source had. */
   @JsonProperty(access = JsonProperty.Access.READ_ONLY)

@@ -153,6 +153,18 @@ public final class Lexicon {
     return senses.isEmpty() ? 0 : (double) kinds / senses.size();
   }
 
+  /** The share of all senses of a noun in which it is a kind of one of the others, 0 to 1. */
+  public double shareOfSenses(String noun, Collection<String> others) {
+    Set<Long> above = new HashSet<>();
+    others.forEach(o -> nouns.of(lower(o)).forEach(s -> above.add(s.getOffset())));
+    List<Synset> senses = nouns.of(lower(noun));
+    long kinds =
+        senses.stream()
+            .filter(s -> ancestors(List.of(s)).stream().anyMatch(above::contains))
+            .count();
+    return senses.isEmpty() ? 0 : (double) kinds / senses.size();
+  }
+
   /** How many kinds of things a noun names in the sense that has most: "machine" names hundreds. */
   public int kinds(String noun) {
     return nouns.of(lower(noun)).stream()

@@ -401,15 +401,34 @@ public final class FactReader {
         Heading heading,
         SheetRow row,
         String cell) {
-      value(index, cell, text -> bounded(values.read(text, concept, column.unit()), heading))
+      // Nobody makes nothing, and nothing is of no weight.
+      boolean mayHaveNone =
+          switch (concept.kind()) {
+            case FLAG, TERMS, WORDS, COUNT -> !concept.theme().equals("identity");
+            case QUANTITY, SIDES, RATING -> false;
+          };
+      value(
+              index,
+              cell,
+              mayHaveNone,
+              text -> bounded(values.read(text, concept, column.unit()), heading))
           .ifPresent(v -> merge.add(fact(concept, v, source(row, column, cell))));
     }
 
-    private Optional<Value> value(int index, String cell, Function<String, Value> read) {
+    /**
+     * What a cell of a column says; nothing of one that says nothing.
+     *
+     * @param mayHaveNone whether "none" says that there is none of what the heading names
+     */
+    private Optional<Value> value(
+        int index, String cell, boolean mayHaveNone, Function<String, Value> read) {
       Optional<Value> known = valuesOf.get(index).get(cell);
       if (known == null) {
         String text = CellText.clean(cell);
-        known = CellText.saysNothing(text) ? Optional.empty() : Optional.of(read.apply(text));
+        known =
+            mayHaveNone && text.equalsIgnoreCase("none")
+                ? Optional.of(new Value.YesNo(false))
+                : CellText.saysNothing(text) ? Optional.empty() : Optional.of(read.apply(text));
         valuesOf.get(index).put(cell, known);
       }
       return known;
@@ -429,7 +448,7 @@ public final class FactReader {
 
     void extra(int index, ColumnReading column, Heading heading, SheetRow row, String cell) {
       boolean asks = column.heading().strip().endsWith("?");
-      value(index, cell, text -> values.readAny(text, asks))
+      value(index, cell, true, text -> values.readAny(text, asks))
           .ifPresent(
               value -> {
                 String key = "extra:" + heading.name();

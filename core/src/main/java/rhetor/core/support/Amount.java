@@ -64,12 +64,17 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
 
   private static final Pattern TOKEN =
       Pattern.compile(
-          "(?<n>(?:(?<![\\p{L}\\d.,])|(?<=\\d[x×]))(?:\\d{1,3}(?:[, ]\\d{3})+(?:\\.\\d+)?(?!\\d)|\\d+(?:[.,]\\d+)?))|(?<w>\\p{L}+(?:-\\p{L}+)*)");
+          "(?<f>(?<![\\p{L}\\d.,/])(?:\\d+ )?\\d+/\\d+(?= ?(?:[\"″”]|in\\b|inch)))|(?<n>(?:(?<![\\p{L}\\d.,])|(?<=\\d[x×]))(?:\\d{1,3}(?:[, ]\\d{3})+(?:\\.\\d+)?(?!\\d)|\\d+(?:[.,]\\d+)?))|(?<w>\\p{L}+(?:-\\p{L}+)*)");
 
   /** "Half an hour", "three quarters of a litre". */
   private static final Pattern PART_OF_ONE =
       Pattern.compile(
           "(?i)\\b(?:(?<half>half)|(?<count>an?|one|two|three|four) (?<part>third|quarter|fifth)s? of) an? (?<u>\\p{L}+)");
+
+  /** "An hour and a half", "four and a half hours". */
+  private static final Pattern AND_A_HALF =
+      Pattern.compile(
+          "(?i)\\b(?:an? (?<one>\\p{L}+)|(?<n>\\p{L}+(?:-\\p{L}+)?|\\d+)) and a half(?: (?<many>\\p{L}+))?");
 
   /** What may stand between a number and its unit. */
   private static final Pattern UNIT =
@@ -80,12 +85,16 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
    */
   static List<Amount> in(String text, Knowledge knowledge) {
     List<Amount> all = new ArrayList<>();
-    List<Amount> parts = partsOfOne(text, knowledge);
+    List<Amount> parts = fractions(text, knowledge);
     Matcher m = TOKEN.matcher(text);
     while (m.find()) {
       int at = m.start();
       if (parts.stream().anyMatch(p -> at >= p.start && at < p.end)) {
         parts.stream().filter(p -> p.start == at).forEach(all::add);
+        continue;
+      }
+      if (m.group("f") != null) {
+        all.add(withUnit(fraction(m.group("f")), false, m.start(), m.end(), text, knowledge));
         continue;
       }
       if (m.group("n") != null) {
@@ -125,9 +134,15 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
     return all;
   }
 
-  /** Parts of one of a unit, in order; of what isn't measured nothing is said. */
-  private static List<Amount> partsOfOne(String text, Knowledge knowledge) {
+  /** Parts of a unit, and numbers with a half; of what isn't measured nothing is said. */
+  private static List<Amount> fractions(String text, Knowledge knowledge) {
     List<Amount> all = new ArrayList<>();
+    if (text.contains(" and a half")) {
+      Matcher half = AND_A_HALF.matcher(text);
+      while (half.find()) {
+        andAHalf(half, knowledge).ifPresent(all::add);
+      }
+    }
     Matcher m = PART_OF_ONE.matcher(text);
     while (m.find()) {
       Optional<Unit> unit = unit(m.group("u"), knowledge);
@@ -141,6 +156,36 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       }
     }
     return all;
+  }
+
+  private static Optional<Amount> andAHalf(Matcher m, Knowledge knowledge) {
+    if (m.group("one") != null) {
+      Optional<Unit> unit = unit(m.group("one"), knowledge);
+      int end = m.group("many") == null ? m.end() : m.start("many") - 1;
+      return unit.map(u -> new Amount(1 + 1 / PARTS.get("half"), unit, true, m.start(), end));
+    }
+    String number = m.group("n").toLowerCase(Locale.ROOT);
+    if (!WORDS.containsKey(number) && !Character.isDigit(number.charAt(0))) {
+      return Optional.empty();
+    }
+    double value = WORDS.containsKey(number) ? WORDS.get(number) : Double.parseDouble(number);
+    Optional<Unit> unit =
+        m.group("many") == null ? Optional.empty() : unit(m.group("many"), knowledge);
+    int end = m.group("many") == null || unit.isPresent() ? m.end() : m.start("many") - 1;
+    return Optional.of(new Amount(value + 1 / PARTS.get("half"), unit, true, m.start(), end));
+  }
+
+  /** "1 1/4" is one and a quarter. */
+  private static double fraction(String written) {
+    double value = 0;
+    for (String part : written.split(" ")) {
+      String[] of = part.split("/");
+      value +=
+          of.length == 1
+              ? Double.parseDouble(part)
+              : Double.parseDouble(of[0]) / Math.max(1, Double.parseDouble(of[1]));
+    }
+    return value;
   }
 
   private static Amount digits(Matcher m, String text, Knowledge knowledge) {
@@ -173,7 +218,7 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
 
   private static Optional<Unit> unit(String written, Knowledge knowledge) {
     Optional<Unit> exact = knowledge.unitWritten(written);
-    if (exact.isPresent() && (written.length() > 1 || "gmlWVhLs%°".contains(written))) {
+    if (exact.isPresent() && (written.length() > 1 || "gmlWVhLs%°\"″".contains(written))) {
       return exact;
     }
     return Optional.empty();

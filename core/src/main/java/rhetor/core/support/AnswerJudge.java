@@ -1,7 +1,9 @@
 package rhetor.core.support;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -22,6 +24,18 @@ final class AnswerJudge {
       Pattern.compile(
           "(?i)\\b(?:(?:comes?|delivered|shipped|sent|given|get) free|for free|free of charge)\\b(?! (?:from|of) (?!charge))");
 
+  /** "Too big for the cabin" isn't for it. */
+  private static final Pattern TOO_MUCH = Pattern.compile("(?i)\\btoo \\p{L}+ (?:for|to)\\b");
+
+  /** What a heading asks that asks for what comes with a thing. */
+  private static final Pattern ASKS_OF_PARTS =
+      Pattern.compile("(?i)\\b(?:incl|included|includes|supplied)\\b");
+
+  /** "A side burner is not part of it". */
+  private static final Pattern NOT_PART =
+      Pattern.compile(
+          "(?i)(?<of>\\p{L}+ )?\\b(?<w>\\p{L}{3,}) (?:is|are|comes?|does|do) ?(?:not|n[’']t) (?:a )?(?:part of|included|come with|with|among|there|fitted)\\b");
+
   /** "Cannot be washed"; "not above 60°" denies less. */
   private static final Pattern NOT_DONE =
       Pattern.compile(
@@ -34,6 +48,9 @@ final class AnswerJudge {
   private static final Pattern AS_OPTION =
       Pattern.compile(
           "(?i)\\b(?:optional(?:ly)?|opt\\.|on request|sold separately|separately|extra)(?!\\p{L})");
+
+  private static final int SHORTEST_NEGATED = 5;
+  private static final int SHORTEST_ROOT = 3;
 
   private final Row row;
   private final JudgeWords words = JudgeWords.shipped();
@@ -51,6 +68,7 @@ final class AnswerJudge {
     options(sentence, found);
     degrees(sentence, found);
     opposites(sentence, found);
+    negated(sentence, all, found);
     onlyOne(sentence, found);
   }
 
@@ -77,6 +95,50 @@ final class AnswerJudge {
                         Assertion.of(Kind.ANSWER, sentence, at, sentence.length(), c.words())));
       }
     }
+  }
+
+  /** "Bagless" where a cell says that it is bagged, "scented" where one says unscented. */
+  private void negated(String sentence, List<Word> all, List<Assertion> found) {
+    for (Word word : all) {
+      String w = word.text();
+      if (w.length() < SHORTEST_NEGATED || isDenied(Clauses.at(sentence, word.start()))) {
+        continue;
+      }
+      row.cells().stream()
+          .filter(c -> saysOpposite(c, w))
+          .filter(c -> row.cells().stream().noneMatch(o -> hasWord(o, w)))
+          .findFirst()
+          .ifPresent(
+              c ->
+                  found.add(
+                      Assertion.of(Kind.ANSWER, sentence, word.start(), word.end(), c.words())));
+    }
+  }
+
+  private static boolean saysOpposite(Cell cell, String word) {
+    String root =
+        word.endsWith("less")
+            ? word.substring(0, word.length() - 4)
+            : word.startsWith("un") && English.isKnown(word.substring(2)) ? word.substring(2) : "";
+    boolean isAffirmed =
+        root.length() >= SHORTEST_ROOT
+            && cell.answer() != Cell.Answer.NO
+            && !DENYING.matcher(value(cell)).find()
+            && cell.said().stream().anyMatch(s -> isOf(s, root));
+    return isAffirmed
+        || root.isEmpty()
+            && List.of("un" + word, "non-" + word, word + "less", word + "-free").stream()
+                .anyMatch(n -> hasWord(cell, n));
+  }
+
+  /** "Bagged" is of a bag. */
+  private static boolean isOf(String said, String root) {
+    String doubled = root + root.charAt(root.length() - 1);
+    return said.equals(root) || Row.areOfOneRoot(said, root) || said.equals(doubled + "ed");
+  }
+
+  private static boolean hasWord(Cell cell, String word) {
+    return Words.find(word, value(cell)) >= 0;
   }
 
   private static String value(Cell cell) {
@@ -107,14 +169,23 @@ final class AnswerJudge {
 
   private void answers(String sentence, List<Word> all, List<Assertion> found) {
     Set<String> stems = Stems.of(sentence);
+    Map<Cell, List<Word>> spelledOut = row.spelledOut(all);
+    boolean isOfParts = all.stream().anyMatch(w -> words.is("inclusion", w.text()));
     for (Cell cell : row.cells()) {
-      if (cell.answer() == Cell.Answer.NEITHER || !isNamed(cell, stems)) {
+      if (!isOfParts && ASKS_OF_PARTS.matcher(cell.words()).find()) {
+        // What drives a torch needn't be in its box.
+        continue;
+      }
+      boolean isSpelledOut = spelledOut.containsKey(cell);
+      if (cell.answer() == Cell.Answer.NEITHER || !isSpelledOut && !isNamed(cell, stems)) {
         continue;
       }
       Optional<Word> named =
-          all.stream()
-              .filter(w -> !words.isHarmless(w.text()) && isNamed(cell, w, sentence))
-              .findFirst();
+          isSpelledOut
+              ? Optional.of(spelledOut.get(cell).getFirst())
+              : all.stream()
+                  .filter(w -> !words.isHarmless(w.text()) && isNamed(cell, w, sentence))
+                  .findFirst();
       if (named.isPresent()) {
         Word word = named.get();
         // "Grain-free" is what a column says that is headed so.
@@ -152,6 +223,27 @@ final class AnswerJudge {
     denials(sentence, DENIAL.matcher(sentence), Set.of(), found);
     // "The cover cannot be washed" has all of "washable cover".
     denials(sentence, NOT_DONE.matcher(sentence), Stems.of(sentence), found);
+    missing(sentence, found);
+  }
+
+  /** Whether what is said not to be part of it is in a cell, all of its words. */
+  private void missing(String sentence, List<Assertion> found) {
+    Matcher m = NOT_PART.matcher(sentence);
+    while (m.find()) {
+      Set<String> own = new HashSet<>(Stems.of(m.group("w")));
+      Optional.ofNullable(m.group("of"))
+          .map(Stems::of)
+          .ifPresent(of -> of.stream().filter(w -> !words.isHarmless(w)).forEach(own::add));
+      row.cells().stream()
+          .filter(c -> c.answer() == Cell.Answer.NEITHER)
+          .filter(c -> own.stream().allMatch(w -> c.said().contains(w) || c.label().contains(w)))
+          .filter(c -> !DENYING.matcher(c.words()).find() && !AS_OPTION.matcher(c.words()).find())
+          .findFirst()
+          .ifPresent(
+              c ->
+                  found.add(
+                      Assertion.of(Kind.ANSWER, sentence, m.start("w"), m.end("w"), c.words())));
+    }
   }
 
   /**
@@ -222,7 +314,8 @@ final class AnswerJudge {
   /** Whether a clause denies what it speaks of; what comes for free is there. */
   boolean isDenied(String clause) {
     String told = GIVEN.matcher(clause).replaceAll("");
-    return Words.of(told).stream()
-        .anyMatch(w -> words.is("negation", w.text()) || w.text().endsWith("-free"));
+    return TOO_MUCH.matcher(told).find()
+        || Words.of(told).stream()
+            .anyMatch(w -> words.is("negation", w.text()) || w.text().endsWith("-free"));
   }
 }

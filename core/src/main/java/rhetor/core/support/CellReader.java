@@ -34,7 +34,12 @@ final class CellReader {
   private static final Pattern YES =
       Pattern.compile("(?i)(?:yes|y|x|ja|oui|true|✓|✔|incl\\.?)(?:[ ,;(/].*)?");
 
-  private static final Pattern PARTS = Pattern.compile("\\s*[,;/+&]\\s*|\\s+and\\s+");
+  /** A comma among digits parts no list. */
+  private static final Pattern PARTS =
+      Pattern.compile("\\s*(?:[;/+&]|,(?!\\d{3}(?!\\d)))\\s*|\\s+and\\s+");
+
+  /** "rPET": what is recycled. */
+  private static final Pattern RECYCLED = Pattern.compile("r(\\p{Lu}{2,5})");
 
   private static final Pattern GROUPED =
       Pattern.compile("(?<![\\d.,])\\d{1,3}(?:[.,]\\d{3})+(?![\\d.,])");
@@ -103,9 +108,11 @@ final class CellReader {
     List<Set<String>> names = new ArrayList<>(List.of(plain(fact.label())));
     for (Source source : fact.sources()) {
       cutOff(source.column(), cutOff);
+      begun(source.column(), cutOff);
       Set<String> heading = plain(source.column());
       expand(source.column(), heading);
       names.add(heading);
+      names.add(inFull(source.column()));
       if (EITHER.matcher(source.column()).matches()) {
         // "Rudder/skeg" is of either.
         Arrays.stream(source.column().split("/")).map(this::plain).forEach(names::add);
@@ -132,10 +139,13 @@ final class CellReader {
       for (Amount amount : Amount.in(raw, knowledge)) {
         numbers.add(number(amount, headingUnit));
       }
-      Words.of(raw).stream()
-          .map(w -> COUNTS.get(w.text()))
-          .filter(Objects::nonNull)
-          .forEach(n -> numbers.add(new Cell.Number(n, "", n)));
+      if (Amount.in(raw, knowledge).stream().allMatch(a -> a.unit().isPresent())) {
+        // "4 double" wheels are four.
+        Words.of(raw).stream()
+            .map(w -> COUNTS.get(w.text()))
+            .filter(Objects::nonNull)
+            .forEach(n -> numbers.add(new Cell.Number(n, "", n)));
+      }
       Matcher thousands = THOUSANDS.matcher(raw);
       while (thousands.find()) {
         double value = 1000 * Double.parseDouble(thousands.group(1));
@@ -285,6 +295,25 @@ final class CellReader {
     }
   }
 
+  /** The stems of a heading whose words are in full: "Fill wt" is the filling's weight. */
+  private Set<String> inFull(String heading) {
+    Set<String> stems = new HashSet<>();
+    for (String token : heading.split("[^\\p{L}]+")) {
+      String lower = token.toLowerCase(Locale.ROOT);
+      stems.addAll(plain(knowledge.abbreviations("en").getOrDefault(lower, lower)));
+    }
+    return stems;
+  }
+
+  /** "T comf" is of comfort: what is no word in a heading begins one. */
+  private static void begun(String heading, Set<String> cutOff) {
+    for (Words.Word word : Words.of(heading)) {
+      if (word.text().length() > SHORTEST && !English.isKnown(word.text())) {
+        cutOff.add(word.text());
+      }
+    }
+  }
+
   /** "Alu" is aluminium, and "PL" Poland. */
   private void expand(String raw, Set<String> said) {
     for (String token : raw.split("[^\\p{L}]+")) {
@@ -296,6 +325,10 @@ final class CellReader {
                 f.also().forEach(a -> said.addAll(Stems.of(a)));
               });
       String lower = token.toLowerCase(Locale.ROOT);
+      Matcher recycled = RECYCLED.matcher(token);
+      if (recycled.matches()) {
+        said.addAll(Stems.of("recycled " + recycled.group(1)));
+      }
       for (String type : List.of("material", "colour")) {
         knowledge.term(type, lower).map(Term::en).ifPresent(en -> said.addAll(Stems.of(en)));
       }

@@ -28,6 +28,25 @@ final class NumberJudge {
       Pattern.compile(
           "(?i)\\bhalf (?:of (?:its|the|all) )?(?!an?\\b|the\\b|of\\b)(?<w>\\p{L}{3,})");
 
+  /** For how many people it is. */
+  private static final Pattern FOR_SO_MANY =
+      Pattern.compile(
+          "(?i)\\b(?:room|space|places?|seats|sleeps|holds|takes|carries|enough)(?: for)?(?: up to)? (?<n>\\p{L}+|\\d+)(?: (?:people|persons|adults|riders|of you))?(?=[.,;!?]|$)");
+
+  /** From what age on it is for somebody. */
+  private static final Pattern OF_AGE =
+      Pattern.compile(
+          "(?i)\\b(?:people|children|child|kids|adults|toddlers|babies|boys|girls|anyone|players|riders) (?:of|from|aged|over|above)(?: the age of)? (?<n>\\p{L}+|\\d+)(?! ?(?:cm|kg|m|kilos?|centimetres)\\b)");
+
+  /** Stems of what columns are headed by that say for what age. */
+  private static final Set<String> AGES =
+      Set.of("age", "year", "month", "child", "from", "use", "audience");
+
+  /** Stems of what columns are headed by that count people. */
+  private static final Set<String> PEOPLE =
+      Set.of(
+          "person", "people", "seat", "berth", "sleep", "rider", "passenger", "paddler", "player");
+
   /** In hundred. */
   private static final double HALF = 50;
 
@@ -64,15 +83,18 @@ final class NumberJudge {
   /** The numbers that no cell has, or that a cell has otherwise. */
   void judge(String sentence, List<Assertion> found) {
     halves(sentence, found);
-    for (Amount amount : Amount.in(sentence, knowledge)) {
+    people(sentence, found);
+    ages(sentence, found);
+    List<Amount> amounts = Amount.in(sentence, knowledge);
+    for (Amount amount : amounts) {
       if (isInName(sentence, amount)) {
         continue;
       }
       boolean isAbout = ABOUT.matcher(sentence.substring(0, amount.start())).find();
       String clause = Clauses.at(sentence, amount.start());
       List<Cell> saying = row.cells().stream().filter(c -> says(c, amount, isAbout)).toList();
-      boolean isSpokenOf = saying.stream().anyMatch(c -> isSpokenOf(c, clause));
-      Optional<Cell> meant = isSpokenOf ? Optional.empty() : meant(sentence, amount);
+      boolean isSpokenOf = saying.stream().anyMatch(c -> isWhollySpokenOf(c, clause));
+      Optional<Cell> meant = isSpokenOf ? Optional.empty() : meant(sentence, amount, amounts);
       boolean isElse =
           meant.isPresent()
               && !saying.contains(meant.get())
@@ -186,14 +208,23 @@ final class NumberJudge {
   }
 
   private boolean isOf(Cell cell, String word) {
-    return lexicon.kin(English.stem(word)).stream().anyMatch(cell.label()::contains)
+    // What says little by itself has kin everywhere: "take" is akin to "charge" and "fill".
+    return !words.isHarmless(word)
+            && lexicon.kin(English.stem(word)).stream().anyMatch(cell.label()::contains)
         || words.measuresLike(word).stream().anyMatch(cell.label()::contains);
   }
 
-  /** The cell that the nearest word of the number's clause names. */
-  private Optional<Cell> meant(String sentence, Amount amount) {
+  /** The cell that the nearest word names of those in its clause that are no other number's. */
+  private Optional<Cell> meant(String sentence, Amount amount, List<Amount> amounts) {
     int from = Clauses.start(sentence, amount.start());
     int to = Clauses.end(sentence, amount.end());
+    for (Amount other : amounts) {
+      if (other.end() <= amount.start()) {
+        from = Math.max(from, other.end());
+      } else if (other.start() >= amount.end()) {
+        to = Math.min(to, other.start());
+      }
+    }
     List<Word> near = new ArrayList<>();
     for (Word word : Words.of(sentence)) {
       boolean isInside = word.start() >= amount.start() && word.start() < amount.end();
@@ -225,7 +256,23 @@ final class NumberJudge {
         return Optional.of(named.getFirst());
       }
     }
-    return Optional.empty();
+    return whole(named, near);
+  }
+
+  /**
+   * Of several cells the only one of which every word is spoken of: "weighs" is of the weight, not
+   * of the filling's.
+   */
+  private Optional<Cell> whole(List<Cell> named, List<Word> near) {
+    Set<String> spoken = new HashSet<>();
+    for (Word word : near) {
+      spoken.add(English.stem(word.text()));
+      spoken.addAll(lexicon.kin(English.stem(word.text())));
+      spoken.addAll(words.measuresLike(word.text()));
+    }
+    List<Cell> whole =
+        named.stream().filter(c -> c.names().stream().anyMatch(spoken::containsAll)).toList();
+    return whole.size() == 1 ? Optional.of(whole.getFirst()) : Optional.empty();
   }
 
   /** Whether a clause has a word of the cell's heading. */
@@ -233,6 +280,12 @@ final class NumberJudge {
     return Words.of(clause).stream()
         .filter(w -> !words.isFunction(w.text()))
         .anyMatch(w -> cell.label().contains(English.stem(w.text())));
+  }
+
+  /** Whether a clause has every word of a name of the cell's. */
+  private static boolean isWhollySpokenOf(Cell cell, String clause) {
+    Set<String> stems = Stems.of(clause);
+    return cell.names().stream().anyMatch(stems::containsAll);
   }
 
   /** "Three pockets" where the cell that is headed so has a bare two. */
@@ -287,6 +340,46 @@ final class NumberJudge {
           .findFirst()
           .ifPresent(
               c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
+    }
+  }
+
+  /** "Room for three" where a cell has two persons. */
+  private void people(String sentence, List<Assertion> found) {
+    Matcher m = FOR_SO_MANY.matcher(sentence);
+    while (m.find()) {
+      List<Amount> amounts = Amount.in(m.group("n"), knowledge);
+      if (amounts.size() != 1) {
+        continue;
+      }
+      List<Cell> of =
+          row.cells().stream()
+              .filter(c -> c.label().stream().anyMatch(PEOPLE::contains))
+              .filter(c -> !c.numbers().isEmpty())
+              .toList();
+      boolean isSaid =
+          row.proseNumbers().contains(amounts.getFirst().value())
+              || row.cells().stream().anyMatch(c -> says(c, amounts.getFirst(), false));
+      if (!of.isEmpty() && !isSaid) {
+        found.add(
+            Assertion.of(Kind.NUMBER, sentence, m.start("n"), m.end("n"), of.getFirst().words()));
+      }
+    }
+  }
+
+  /** "People of 1 and over", where the one is a tap's least pressure. */
+  private void ages(String sentence, List<Assertion> found) {
+    Matcher m = OF_AGE.matcher(sentence);
+    while (m.find()) {
+      List<Amount> amounts = Amount.in(m.group("n"), knowledge);
+      boolean isSaid =
+          amounts.size() != 1
+              || row.proseNumbers().contains(amounts.getFirst().value())
+              || row.cells().stream()
+                  .filter(c -> c.label().stream().anyMatch(AGES::contains))
+                  .anyMatch(c -> says(c, amounts.getFirst(), false));
+      if (!isSaid) {
+        found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end("n"), ""));
+      }
     }
   }
 

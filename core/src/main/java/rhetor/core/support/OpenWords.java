@@ -18,7 +18,7 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
  */
 public final class OpenWords {
   /** From here on a sentence is worth a look. */
-  private static final double WORTH = 0.5;
+  private static final double WORTH = 0.6;
 
   /** Without a sentence model more is asked, so that no more passes. */
   private static final double WORTH_UNPLACED = 0.42;

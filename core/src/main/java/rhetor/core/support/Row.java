@@ -3,6 +3,8 @@ package rhetor.core.support;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -10,6 +12,7 @@ import java.util.Set;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Licence;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Source;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Claim;
 import rhetor.core.knowledge.Concept;
@@ -17,6 +20,7 @@ import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.language.Words;
+import rhetor.core.language.Words.Word;
 
 /** What a product's public cells say, ready to be asked: words, numbers, yes and no. */
 final class Row {
@@ -32,6 +36,9 @@ final class Row {
 
   private static final int MOST_KINDS = 400;
 
+  /** "Veg." may be of vegetables, vegetarian or vegan: too little to hold somebody to. */
+  private static final int SHORTEST_CUT = 4;
+
   private final Knowledge knowledge;
   private final List<Cell> cells = new ArrayList<>();
   private final Set<String> names = new HashSet<>();
@@ -46,6 +53,9 @@ final class Row {
   /** What full stops cut off: "adj." may be adjustable or adjusted. */
   private final Set<String> cutOff = new HashSet<>();
 
+  /** Capitals in headings and cells, each with the cells that it heads or stands in. */
+  private final Map<String, Set<Cell>> acronyms = new LinkedHashMap<>();
+
   private final String text;
   private final List<String> sentences = new ArrayList<>();
   private final List<Double> proseNumbers = new ArrayList<>();
@@ -58,7 +68,13 @@ final class Row {
     }
     CellReader reader = knowledge.index(CellReader.class, CellReader::new);
     for (Fact fact : product.facts()) {
-      cells.add(reader.read(fact));
+      Cell cell = reader.read(fact);
+      cells.add(cell);
+      for (Source source : fact.sources()) {
+        Acronyms.in(source.column() + " " + source.raw()).stream()
+            .filter(a -> !English.isKnown(a) && knowledge.unitWritten(a).isEmpty())
+            .forEach(a -> acronyms.computeIfAbsent(a, k -> new LinkedHashSet<>()).add(cell));
+      }
       for (Claim claim : Licence.in(knowledge).of(fact, product.productClass())) {
         promises.addAll(wordings.ofClaim(claim.id()).stems());
       }
@@ -103,6 +119,19 @@ final class Row {
 
   List<Cell> cells() {
     return cells;
+  }
+
+  /** The words of a sentence that capitals of the sheet stand for, with the cells of those. */
+  Map<Cell, List<Word>> spelledOut(List<Word> all) {
+    Map<Cell, List<Word>> found = new LinkedHashMap<>();
+    acronyms.forEach(
+        (capitals, of) -> {
+          List<Word> words = Acronyms.find(capitals, all);
+          if (!words.isEmpty()) {
+            of.forEach(c -> found.put(c, words));
+          }
+        });
+    return found;
   }
 
   List<Double> proseNumbers() {
@@ -166,7 +195,7 @@ final class Row {
   }
 
   /** "Fold" and "foldable", "clean" and "cleaning": one begins the other. */
-  private static boolean areOfOneRoot(String a, String b) {
+  static boolean areOfOneRoot(String a, String b) {
     String shorter = a.length() < b.length() ? a : b;
     String longer = a.length() < b.length() ? b : a;
     String root = shorter.endsWith("e") ? shorter.substring(0, shorter.length() - 1) : shorter;
@@ -222,7 +251,11 @@ final class Row {
                                 .anyMatch(
                                     n ->
                                         n.contains(stem)
-                                            || n.stream().allMatch(s -> isAmong(s, stems))));
+                                            || n.stream()
+                                                .allMatch(
+                                                    s ->
+                                                        s.length() >= SHORTEST_CUT
+                                                            && isAmong(s, stems))));
   }
 
   /** Whether a name's stem is one of some words, or begins like one, or says the same. */

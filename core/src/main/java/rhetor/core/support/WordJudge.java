@@ -3,6 +3,7 @@ package rhetor.core.support;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -37,10 +38,18 @@ final class WordJudge {
   private static final Pattern COMES_IN =
       Pattern.compile("(?i)\\bcomes? in an? (?<w>\\p{L}+(?: \\p{L}+){0,2})(?! of\\b|\\p{L})");
 
+  /** So many words may stand between what is done and what of the body it is done to. */
+  private static final int BETWEEN = 3;
+
   /** "The maker replaces". */
   private static final Pattern PAYS =
       Pattern.compile(
           "(?i)\\b(?<who>\\p{L}+) (?:pays for|covers|replaces|repairs|mends|refunds|backs|swaps|stands behind)\\b");
+
+  /** "You get a new one". */
+  private static final Pattern GETS_AGAIN =
+      Pattern.compile(
+          "(?i)\\byou(?: will|’ll|'ll)? (?:get|receive|have) (?:a new one|another one|your money|a replacement|it replaced|it repaired)\\b");
 
   private static final Set<String> PAYERS =
       Set.of("we", "maker", "manufacturer", "brand", "shop", "company", "supplier");
@@ -54,6 +63,22 @@ final class WordJudge {
   /** IPX6, EN131, USB3: letters and digits in one. */
   private static final Pattern CODE =
       Pattern.compile("(?<![\\p{L}\\d-])\\p{Lu}{1,5}\\d[\\p{Lu}\\d]*(?![\\p{L}\\d])");
+
+  /** "The ribs are made of" tempered steel. */
+  private static final Pattern PART_IS_OF =
+      Pattern.compile(
+          "(?i)\\b(?<part>\\p{L}+) (?:is|are)(?: made| cut| turned| carved)?(?: of| from| in| out of)?(?: \\p{L}+){0,2} $");
+
+  /** What stands before what a thing is made of. */
+  private static final Pattern MADE_OF =
+      Pattern.compile(
+          "(?i)\\b(?:(?:made|cut|carved|turned|built|woven|knitted|moulded|cast|forged|sewn|milled|crafted|machined|pressed)(?: entirely)? (?:from|of|out of)(?: (?:solid|pure|genuine|real|fine))?|(?:is|are|of|from) (?:solid|pure|genuine)) $");
+
+  private static final Set<String> SHADES =
+      Set.of("deep", "dark", "light", "pale", "bright", "soft", "muted", "rich", "dusty");
+
+  private static final Set<String> TINTS =
+      Set.of("sheen", "shade", "tone", "hue", "tint", "colourway", "color", "colour");
 
   private static final Set<String> BE = Set.of("is", "are", "be", "was", "were", "been", "being");
 
@@ -86,6 +111,7 @@ final class WordJudge {
       }
     }
     promises(sentence, found);
+    effects(sentence, all, found);
     int[] clauseOfInclusion = clauseWith(sentence, "inclusion");
     boolean isIncluding =
         clauseOfInclusion.length > 0
@@ -95,6 +121,8 @@ final class WordJudge {
       taken.add(a.start());
     }
     boolean isTitle = isTitle(sentence, all);
+    Set<Word> spelledOut = new HashSet<>();
+    row.spelledOut(all).values().forEach(spelledOut::addAll);
     for (Word word : all) {
       String w = withoutEnding(word.text());
       String written = sentence.substring(word.start(), word.end());
@@ -125,10 +153,19 @@ final class WordJudge {
       boolean isProper =
           Character.isUpperCase(written.charAt(0))
               && (word.start() > 0 && !isTitle || !English.isKnown(w));
+      if (spelledOut.contains(word)) {
+        continue;
+      }
       boolean isThingIncluded =
           isIncluding && English.isNoun(w) && !row.says(w) && isIn(clauseOfInclusion, word);
       boolean isSaid = row.says(w) || w.endsWith("s") && row.says(w.substring(0, w.length() - 1));
       if (!isThingIncluded && (isSaid || row.isInProse(w))) {
+        otherPart(sentence, word)
+            .ifPresent(
+                c ->
+                    found.add(
+                        Assertion.of(
+                            Kind.MATERIAL, sentence, word.start(), word.end(), c.words())));
         continue;
       }
       if (isProper) {
@@ -139,8 +176,11 @@ final class WordJudge {
           && (English.isNoun(w) || !English.isKnown(w))) {
         found.add(Assertion.of(Kind.INCLUSION, sentence, word.start(), word.end(), ""));
       } else {
-        Kind kind = kinds.made(w).orElse(Kind.OPEN);
-        if (kind == Kind.COLOUR && isOfSomethingElse(word, all)) {
+        Kind kind =
+            isShade(word, all)
+                ? Kind.COLOUR
+                : isStuff(sentence, word) ? Kind.MATERIAL : kinds.made(w).orElse(Kind.OPEN);
+        if (kind == Kind.COLOUR && !isShade(word, all) && isOfSomethingElse(word, all)) {
           continue;
         }
         if (kind == Kind.OPEN && isDoing(w)) {
@@ -152,6 +192,59 @@ final class WordJudge {
         }
       }
     }
+  }
+
+  /** "The ribs are of steel" where the ribs' own cell has another material. */
+  private Optional<Cell> otherPart(String sentence, Word word) {
+    if (kinds.made(word.text()).filter(k -> k == Kind.MATERIAL).isEmpty()) {
+      return Optional.empty();
+    }
+    String before = sentence.substring(Clauses.start(sentence, word.start()), word.start());
+    Matcher part = PART_IS_OF.matcher(before);
+    if (!part.find()) {
+      return Optional.empty();
+    }
+    String stem = English.stem(part.group("part").toLowerCase(Locale.ROOT));
+    List<Cell> of = row.cells().stream().filter(c -> c.label().contains(stem)).toList();
+    boolean isSo =
+        of.stream()
+            .flatMap(c -> c.said().stream())
+            .anyMatch(
+                s ->
+                    Lexicon.shipped().isKindOf(s, English.stem(word.text()))
+                        || s.equals(English.stem(word.text())));
+    return isSo
+        ? Optional.empty()
+        : of.stream()
+            .filter(
+                c ->
+                    c.said().stream()
+                        .anyMatch(s -> kinds.made(s).filter(k -> k == Kind.MATERIAL).isPresent()))
+            .findFirst();
+  }
+
+  /**
+   * "Cut from plywood", "the top is solid koa": what is no known stuff, and is spoken of as one.
+   */
+  private static boolean isStuff(String sentence, Word word) {
+    Set<String> tags = English.tags(word.text());
+    boolean mayBeStuff = tags.isEmpty() || tags.contains("NN:U") || tags.contains("NN:UN");
+    String before = sentence.substring(Clauses.start(sentence, word.start()), word.start());
+    return mayBeStuff && MADE_OF.matcher(before).find();
+  }
+
+  /** "A deep burgundy", "a champagne sheen": what is a colour where it is spoken of so. */
+  private static boolean isShade(Word word, List<Word> all) {
+    int at = all.indexOf(word);
+    boolean isTint =
+        at + 1 < all.size()
+            && TINTS.contains(all.get(at + 1).text())
+            && all.get(at + 1).start() - word.end() == 1;
+    boolean isDeep = at > 0 && SHADES.contains(all.get(at - 1).text());
+    return English.isNoun(word.text())
+        && (isTint && !English.tags(word.text()).contains("JJ")
+            || isDeep
+                && Lexicon.shipped().shareOfSenses(word.text(), List.of("chromatic color")) > 0);
   }
 
   /**
@@ -174,6 +267,10 @@ final class WordJudge {
         }
       }
     }
+    Matcher again = GETS_AGAIN.matcher(sentence);
+    while (again.find()) {
+      found.add(Assertion.of(Kind.GUARANTEE, sentence, again.start(), again.end(), ""));
+    }
     Matcher paid = PAYS.matcher(sentence);
     while (paid.find()) {
       String who = paid.group("who").toLowerCase(Locale.ROOT);
@@ -181,6 +278,27 @@ final class WordJudge {
         found.add(Assertion.of(Kind.GUARANTEE, sentence, paid.start(), paid.end(), ""));
       }
     }
+  }
+
+  /** "Lowers blood pressure", where the row doesn't say so. */
+  private void effects(String sentence, List<Word> all, List<Assertion> found) {
+    for (int i = 0; i < all.size(); i++) {
+      Word verb = all.get(i);
+      if (!words.is("effect", verb.text()) || !isVerb(verb.text())) {
+        continue;
+      }
+      int end = Clauses.end(sentence, verb.end());
+      all.subList(i + 1, Math.min(all.size(), i + 2 + BETWEEN)).stream()
+          .filter(w -> w.end() <= end && words.is("body", w.text()))
+          .filter(w -> !(row.says(verb.text()) && row.says(w.text())))
+          .findFirst()
+          .ifPresent(
+              w -> found.add(Assertion.of(Kind.HEALTH, sentence, verb.start(), w.end(), "")));
+    }
+  }
+
+  private static boolean isVerb(String word) {
+    return English.tags(word).stream().anyMatch(t -> t.startsWith("VB"));
   }
 
   private boolean isBrand(String word) {
@@ -195,7 +313,7 @@ final class WordJudge {
       return false;
     }
     Word before = all.get(at - 1);
-    boolean isVerb = English.tags(before.text()).stream().anyMatch(t -> t.startsWith("VB"));
+    boolean isVerb = isVerb(before.text());
     boolean isLast =
         at + 1 == all.size()
             || sentence.charAt(word.end()) != ' '

@@ -46,9 +46,7 @@ final class WordKinds {
     if (words.is("guarantee", word)) {
       return Optional.of(Kind.GUARANTEE);
     }
-    boolean isIll =
-        lexicon.shareKindOf(word, ILLS) > 0
-            || lexicon.senses(word) == 1 && ILLS.stream().anyMatch(i -> lexicon.isKindOf(word, i));
+    boolean isIll = lexicon.shareOfSenses(word, ILLS) >= MOSTLY;
     // "Adds" is no disorder.
     boolean isDone = English.tags(word).stream().anyMatch(t -> t.startsWith("VB"));
     if (words.is("health", word) || isIll && !isDone) {
@@ -84,7 +82,7 @@ final class WordKinds {
       return Optional.of(Kind.MATERIAL);
     }
     return knowledge.term("colour", word).isPresent()
-            || lexicon.shareKindOf(word, COLOURS) >= MOSTLY
+            || lexicon.shareOfSenses(word, COLOURS) > MOSTLY
         ? Optional.of(Kind.COLOUR)
         : Optional.empty();
   }

@@ -31,7 +31,11 @@ public final class SettledReading {
             case "private" -> Meaning.KEEP;
             default -> Meaning.parse(label);
           };
-      columns.add(column.as(meaning, column.unit()));
+      // A sheet may have several columns of keywords; one of them is used.
+      boolean isSecond =
+          meaning.role() == Meaning.Role.KEYWORD
+              && columns.stream().anyMatch(c -> c.meaning().role() == Meaning.Role.KEYWORD);
+      columns.add(column.as(isSecond ? Meaning.KEEP : meaning, column.unit()));
     }
     Reading settled = proposed.with(columns, proposed.numbers(), proposed.boilerplate());
     if (settled.thing().isEmpty()) {

@@ -9,6 +9,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
@@ -45,21 +47,17 @@ public final class JudgedTexts {
   /** All sentences, trade by trade. */
   public static List<Judged> all(Knowledge knowledge) throws IOException {
     try {
-      return in(
-          Path.of(JudgedTexts.class.getResource("/judged").toURI()),
-          Path.of(JudgedTexts.class.getResource("/labelled").toURI()),
-          knowledge);
+      Path judged = Path.of(JudgedTexts.class.getResource("/judged").toURI());
+      return in(judged, judged.getParent(), knowledge);
     } catch (URISyntaxException e) {
       throw new IOException(e);
     }
   }
 
-  /** The sentences of a folder about products of the labelled sheets of another. */
-  public static List<Judged> in(Path folder, Path sheets, Knowledge knowledge) throws IOException {
-    Map<String, Labelled> labelled = new HashMap<>();
-    for (Labelled sheet : LabelledSheets.in(sheets)) {
-      labelled.put(sheet.toString(), sheet);
-    }
+  /** The sentences of a folder about products of labelled sheets, which stand in others. */
+  public static List<Judged> in(Path folder, Path resources, Knowledge knowledge)
+      throws IOException {
+    Map<String, Map<String, Labelled>> labelled = new HashMap<>();
     List<Judged> all = new ArrayList<>();
     try (Stream<Path> files = Files.list(folder)) {
       for (Path file : files.sorted().toList()) {
@@ -67,9 +65,13 @@ public final class JudgedTexts {
         try (InputStream in = Files.newInputStream(file)) {
           trade = YAML.readValue(in, Trade.class);
         }
-        String sheet = trade.sheet().substring(trade.sheet().indexOf('/') + 1);
+        String[] path = trade.sheet().split("/");
+        if (!labelled.containsKey(path[0])) {
+          labelled.put(path[0], byName(resources.resolve(path[0])));
+        }
+        String sheet = path[1];
         Map<String, ProductFacts> products =
-            SettledReading.products(labelled.get(sheet), knowledge);
+            SettledReading.products(labelled.get(path[0]).get(sheet), knowledge);
         for (Product product : trade.products()) {
           ProductFacts facts = products.get(product.sku());
           product.so().forEach(s -> all.add(new Judged(sheet, facts, s, "")));
@@ -78,6 +80,11 @@ public final class JudgedTexts {
       }
     }
     return all;
+  }
+
+  private static Map<String, Labelled> byName(Path sheets) throws IOException {
+    return LabelledSheets.in(sheets).stream()
+        .collect(Collectors.toMap(Labelled::toString, Function.identity()));
   }
 
   /** Every second trade: to be fitted on, or to be tested with. */

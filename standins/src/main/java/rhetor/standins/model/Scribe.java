@@ -60,10 +60,14 @@ final class Scribe {
 
   private final Knowledge knowledge = Knowledge.standard();
   private final Phraser phraser = new Phraser();
+  private final Referee referee = new Referee();
   private final JsonMapper json = JsonMapper.builder().build();
 
   String answer(List<ModelApi.Message> messages) {
     String prompt = messages.getFirst().content();
+    if (Referee.isAsked(prompt)) {
+      return referee.answer(prompt);
+    }
     if (Phraser.isAsked(prompt)) {
       return phraser.answer(prompt);
     }
