@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jsoup.Jsoup;
@@ -20,6 +21,12 @@ import rhetor.core.text.Sentence;
 
 /** A text's blocks as semantic HTML, and back. */
 public final class Html {
+  /** The end of a sentence that is followed by a number, and no short form of a word before it. */
+  private static final Pattern BEFORE_DIGIT =
+      Pattern.compile(
+          "(?<=[\\p{L}\\d%°][.!?])(?<!\\b(?:no|nr|art|approx|max|min|ca|c|vol|fig|pp|p|cat|ref|incl|excl|dia|temp|size|st|mt|ch|sec|ver|v)\\.) (?=\\d)",
+          Pattern.CASE_INSENSITIVE);
+
   private static final Safelist ALLOWED =
       Safelist.none()
           .addTags(
@@ -182,9 +189,11 @@ public final class Html {
     breaks.setText(plain);
     int from = 0;
     for (int to = breaks.next(); to != BreakIterator.DONE; to = breaks.next()) {
-      String sentence = plain.substring(from, to).strip();
-      if (!sentence.isEmpty()) {
-        sentences.add(new Sentence(sentence, List.of()));
+      // The library never ends a sentence before a digit.
+      for (String sentence : BEFORE_DIGIT.split(plain.substring(from, to).strip())) {
+        if (!sentence.isEmpty()) {
+          sentences.add(new Sentence(sentence, List.of()));
+        }
       }
       from = to;
     }

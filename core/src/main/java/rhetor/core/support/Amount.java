@@ -71,6 +71,11 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       Pattern.compile(
           "(?i)\\b(?:(?<half>half)|(?<count>an?|one|two|three|four) (?<part>third|quarter|fifth)s? of) an? (?<u>\\p{L}+)");
 
+  /** "1 hour and 40 minutes", "1h40". */
+  private static final Pattern HOURS_AND_MINUTES =
+      Pattern.compile(
+          "(?i)(?<![\\p{L}\\d.,])(?<h>\\d{1,3}) ?(?:h|hrs?|hours?)(?: and)? ?(?<min>[0-5]?\\d)(?: ?(?:m|mins?|minutes))?(?![\\p{L}\\d])");
+
   /** "An hour and a half", "four and a half hours". */
   private static final Pattern AND_A_HALF =
       Pattern.compile(
@@ -137,6 +142,12 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
   /** Parts of a unit, and numbers with a half; of what isn't measured nothing is said. */
   private static List<Amount> fractions(String text, Knowledge knowledge) {
     List<Amount> all = new ArrayList<>();
+    Matcher hours = HOURS_AND_MINUTES.matcher(text);
+    while (hours.find()) {
+      double minutes =
+          60 * Double.parseDouble(hours.group("h")) + Double.parseDouble(hours.group("min"));
+      all.add(new Amount(minutes, unit("min", knowledge), false, hours.start(), hours.end()));
+    }
     if (text.contains(" and a half")) {
       Matcher half = AND_A_HALF.matcher(text);
       while (half.find()) {

@@ -1,5 +1,6 @@
 package rhetor.core.support;
 
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -184,8 +185,9 @@ final class AnswerJudge {
           isSpelledOut
               ? Optional.of(spelledOut.get(cell).getFirst())
               : all.stream()
-                  .filter(w -> !words.isHarmless(w.text()) && isNamed(cell, w, sentence))
-                  .findFirst();
+                  .filter(w -> isNamed(cell, w, sentence))
+                  // "Covers off" is all of small words.
+                  .min(Comparator.comparing(w -> words.isHarmless(w.text())));
       if (named.isPresent()) {
         Word word = named.get();
         // "Grain-free" is what a column says that is headed so.

@@ -70,6 +70,16 @@ final class CellReader {
 
   private static final Pattern EITHER = Pattern.compile("\\p{L}{3,}(?: ?/ ?\\p{L}{3,})+\\??");
 
+  /** What people call a country besides its name in lists (ISO 3166-1). */
+  private static final Map<String, List<String>> CALLED =
+      Map.of(
+          "CZ", List.of("Czech Republic"),
+          "GB", List.of("Britain", "British", "UK", "England"),
+          "US", List.of("America", "USA"),
+          "NL", List.of("Holland"),
+          "TR", List.of("Turkey"),
+          "KR", List.of("Korea"));
+
   private static final int SHORTEST = 3;
 
   /** "Single boiler", "dual tube": how many there are. */
@@ -341,6 +351,7 @@ final class CellReader {
         String country = Locale.of("", token).getDisplayCountry(Locale.ENGLISH);
         if (!country.equals(token)) {
           said.addAll(Stems.of(country));
+          CALLED.getOrDefault(token, List.of()).forEach(n -> said.addAll(Stems.of(n)));
         }
       }
     }

@@ -216,17 +216,22 @@ final class Row {
     return word;
   }
 
-  /** Whether a cell that doesn't say no has just this word. */
+  /** Whether a cell that doesn't say no has just this word: "soft" isn't "softest". */
   boolean hasExactly(String word) {
-    String stem = English.stem(word);
     return cells.stream()
         .filter(c -> c.answer() != Cell.Answer.NO && !c.label().contains("name"))
-        .anyMatch(c -> c.said().contains(stem));
+        .anyMatch(c -> Words.find(word, c.words().substring(c.words().indexOf(':') + 1)) >= 0);
   }
 
   /** Whether a cell, the supplier's prose or the name has a code as it stands. */
   boolean hasCode(String code) {
     return text.contains(code.toUpperCase(Locale.ROOT));
+  }
+
+  /** Whether a cell, or what its shorthand stands for, has a word and none that is only akin. */
+  boolean names(String word) {
+    String stem = English.stem(word);
+    return cells.stream().anyMatch(c -> c.said().contains(stem));
   }
 
   /** Whether a word is for what the product is. */

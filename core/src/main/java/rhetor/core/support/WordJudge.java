@@ -158,7 +158,10 @@ final class WordJudge {
       }
       boolean isThingIncluded =
           isIncluding && English.isNoun(w) && !row.says(w) && isIn(clauseOfInclusion, word);
-      boolean isSaid = row.says(w) || w.endsWith("s") && row.says(w.substring(0, w.length() - 1));
+      boolean isSaid =
+          isScheme(written)
+              ? row.hasCode(written) || row.names(w)
+              : row.says(w) || w.endsWith("s") && row.says(w.substring(0, w.length() - 1));
       if (!isThingIncluded && (isSaid || row.isInProse(w))) {
         otherPart(sentence, word)
             .ifPresent(
@@ -386,7 +389,13 @@ final class WordJudge {
     return all.stream()
         .filter(w -> w.start() > 0 && Character.isUpperCase(sentence.charAt(w.start())))
         .filter(w -> !row.isName(w.text()))
-        .anyMatch(w -> row.says(w.text()));
+        .map(w -> sentence.substring(w.start(), w.end()))
+        .anyMatch(w -> isScheme(w) ? row.hasCode(w) : row.says(w.toLowerCase(Locale.ROOT)));
+  }
+
+  /** Capitals are looked for as they stand: nothing is akin to them. */
+  private static boolean isScheme(String written) {
+    return written.length() > 2 && written.equals(written.toUpperCase(Locale.ROOT));
   }
 
   /** Where the clause is that has a word of a list; nothing if none has. */
