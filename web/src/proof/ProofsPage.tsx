@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { keepPreviousData, useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, take } from '../api/client';
 import { Empty } from '../frame/Empty';
@@ -77,12 +77,27 @@ export function ProofsPage() {
     else if (step > 0) notice.say('This is the last text of the pile.');
   };
 
+  useEffect(() => {
+    window.scrollTo(0, 0);
+    document
+      .querySelector('nav[aria-label="Pile of proofs"] [aria-current=true]')
+      ?.scrollIntoView({ block: 'nearest' });
+  }, [id]);
+
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { md: '250px minmax(0, 1fr)' }, gap: 3 }}>
       <Box
         component="nav"
         aria-label="Pile of proofs"
-        sx={{ display: { xs: id ? 'none' : 'block', md: 'block' } }}
+        sx={{
+          display: { xs: id ? 'none' : 'block', md: 'block' },
+          // The pile scrolls by itself, so that what is opened from its end stands beside it.
+          position: { md: 'sticky' },
+          top: 64,
+          alignSelf: 'start',
+          maxHeight: { md: 'calc(100vh - 72px)' },
+          overflowY: { md: 'auto' },
+        }}
       >
         <Sentence>
           The{' '}

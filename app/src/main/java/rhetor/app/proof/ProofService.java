@@ -510,7 +510,11 @@ public class ProofService {
       return List.of();
     }
     Learner learner = new Learner(knowledge.current());
+    // Neither what stood before teaches anything, nor what no cell bears out.
     Set<String> before = new HashSet<>(sentences(text(text.parentId()).draft()));
+    audit(product, text).marks().stream()
+        .filter(Mark::mayBeStated)
+        .forEach(m -> before.add(m.of(text.draft()).sentence()));
     List<Learnable> learnable = new ArrayList<>();
     for (Telling untold :
         new LeftOut(knowledge.current())

@@ -21,6 +21,10 @@ import rhetor.core.text.Sentence;
 
 /** A text's blocks as semantic HTML, and back. */
 public final class Html {
+  /** "A linocut by M." goes on with a name; "rich in vitamin C." doesn't. */
+  private static final Pattern INITIAL =
+      Pattern.compile("(?:^|\\b(?:by|from|of|and|after|with|for) |\\p{Lu}\\. ?)\\p{Lu}\\. $");
+
   /** The end of a sentence that is followed by a number, and no short form of a word before it. */
   private static final Pattern BEFORE_DIGIT =
       Pattern.compile(
@@ -189,6 +193,9 @@ public final class Html {
     breaks.setText(plain);
     int from = 0;
     for (int to = breaks.next(); to != BreakIterator.DONE; to = breaks.next()) {
+      if (to < plain.length() && INITIAL.matcher(plain.substring(from, to)).find()) {
+        continue;
+      }
       // The library never ends a sentence before a digit.
       for (String sentence : BEFORE_DIGIT.split(plain.substring(from, to).strip())) {
         if (!sentence.isEmpty()) {

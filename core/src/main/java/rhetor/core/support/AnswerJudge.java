@@ -186,7 +186,8 @@ final class AnswerJudge {
               ? Optional.of(spelledOut.get(cell).getFirst())
               : all.stream()
                   .filter(w -> isNamed(cell, w, sentence))
-                  // "Covers off" is all of small words.
+                  // "Covers off" is all of small words; one alone, as in "stands high", says none.
+                  .filter(w -> !words.isHarmless(w.text()) || isNamedInWords(cell, stems))
                   .min(Comparator.comparing(w -> words.isHarmless(w.text())));
       if (named.isPresent()) {
         Word word = named.get();
@@ -207,6 +208,11 @@ final class AnswerJudge {
 
   private boolean isNamed(Cell cell, Set<String> stems) {
     return cell.names().stream().anyMatch(n -> n.stream().allMatch(s -> row.isAmong(s, stems)));
+  }
+
+  private boolean isNamedInWords(Cell cell, Set<String> stems) {
+    return cell.names().stream()
+        .anyMatch(n -> n.size() > 1 && n.stream().allMatch(s -> row.isAmong(s, stems)));
   }
 
   /** Whether a word is of a name of the cell whose other words stand in the sentence too. */

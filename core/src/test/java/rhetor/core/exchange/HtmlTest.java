@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhetor.core.text.Block;
 import rhetor.core.text.Sentence;
@@ -42,5 +43,22 @@ class HtmlTest {
   @Test
   void a_page_level_heading_becomes_a_sub_heading() {
     assertThat(Html.of(Html.parse("<h1>Big</h1>text"))).isEqualTo("<h3>Big</h3>\n<p>text</p>");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "It is washed. 60 % of it is cotton.|2",
+        "A card by M. Oxley. It is blank.|2",
+        "Drawn by J. R. Vale in Tarn. It folds.|2",
+        "Rich in vitamin C. It is sweet.|2",
+        "It is approx. 30 cm long.|1",
+        "Size no. 5 fits most.|1",
+        "It weighs 3.5 kg.|1",
+        "Up to 85 %. 15 % is down.|2"
+      })
+  void typed_text_is_cut_into_its_sentences(String text, int sentences) {
+    assertThat(Html.sentences(text)).hasSize(sentences);
   }
 }

@@ -57,6 +57,12 @@ class ShorthandTest {
     cell("Burners", "4 + side");
     cell("Hooks", "4 double");
     cell("Ohm", "32");
+    cell("Stand", "N");
+    cell("Height", "78 cm");
+    cell("Covers off", "N");
+    cell("Grip", "soft");
+    cell("Made in", "CZ");
+    cell("Runs", "1h40");
     return new Judge(
             new ProductFacts("L-1", "Wick", "", "lantern", facts, List.of(), "", "", List.of()),
             KNOWLEDGE)
@@ -75,9 +81,12 @@ class ShorthandTest {
         "A charge of four and a half hours is enough.",
         "Cells drive it.",
         "It is for two persons.",
+        "It comes from the Czech Republic.",
+        "It runs for 1 hour and 40 minutes.",
         "At 4 °C it is still in comfort.",
         "It has four hooks.",
-        "Its impedance is 32 ohms."
+        "Its impedance is 32 ohms.",
+        "It stands 78 cm high."
       })
   void whole_words_rest_on_their_shorthand(String sentence) {
     assertThat(judged(sentence)).filteredOn(Assertion::isHeld).isEmpty();
@@ -105,7 +114,10 @@ class ShorthandTest {
         "It eases headaches.|HEALTH",
         "The globe is cut from plywood.|MATERIAL",
         "The globe has a champagne sheen.|COLOUR",
-        "After a fire you get a new one.|GUARANTEE"
+        "After a fire you get a new one.|GUARANTEE",
+        "The cover comes off.|ANSWER",
+        "It has the softest grip.|COMPARATIVE",
+        "It is certified to GOTS.|CERTIFICATE"
       })
   void what_shorthand_denies_is_held_against_its_kind(String sentence, Kind kind) {
     assertThat(judged(sentence))

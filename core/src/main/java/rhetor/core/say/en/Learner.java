@@ -9,6 +9,7 @@ import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
+import rhetor.core.language.Words;
 import rhetor.core.plan.Message;
 
 /**
@@ -54,7 +55,8 @@ public final class Learner {
   public Optional<Learned> learn(String sentence, Fact fact, ProductFacts product) {
     String text = sentence.strip().replaceAll("[.!]$", "");
     for (String value : List.of(fact.source().raw().strip(), values.prose(fact.value()))) {
-      int at = text.toLowerCase(Locale.ROOT).indexOf(value.toLowerCase(Locale.ROOT));
+      // "Soft" doesn't stand in "softest".
+      int at = Words.find(value, text);
       if (value.length() < SHORTEST_VALUE || at < 0) {
         continue;
       }

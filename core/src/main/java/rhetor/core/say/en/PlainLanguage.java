@@ -51,6 +51,9 @@ public final class PlainLanguage {
       Pattern.compile(
           "\\b(?:and|by|of|up to|with) \\d[\\d.,]*(?=[.;]?$|[,.;] | and | or )(?!(?:,? ?(?:and |or )?\\d[\\d.,]*)+ ?\\p{L})");
 
+  /** What is a number by itself. */
+  private static final List<String> NUMBERS = List.of("number", "ratio", "index", "score");
+
   private static final Pattern NUMBERED =
       Pattern.compile(
           "(?i)\\b(?:sizes?|ages?|aged|grades?|models?|numbers?|no|class|level|from|between|scale|RAL|rated|for|EN|ISO|ratio|pack|packs|set|boxes)\\b");
@@ -162,7 +165,7 @@ public final class PlainLanguage {
     find(DOUBLED, text, Kind.DOUBLED, faults);
     find(SMALL_START, text, Kind.SMALL_START, faults);
     if (!NUMBERED.matcher(text).find()) {
-      find(BARE, text, Kind.CODE, faults);
+      bare(text, faults);
     }
     words(text, product, faults);
     articles(text, faults);
@@ -202,6 +205,21 @@ public final class PlainLanguage {
       }
     }
     return text;
+  }
+
+  /** Numbers of nothing; "a thread count of 233" is one of threads. */
+  private static void bare(String text, List<Fault> faults) {
+    Matcher m = BARE.matcher(text);
+    while (m.find()) {
+      String before = English.lastWord(text.substring(0, m.start()).strip());
+      boolean isCounted =
+          m.group().startsWith("of ")
+              && NUMBERS.stream().anyMatch(n -> Lexicon.shipped().isKindOf(before, n));
+      if (!isCounted) {
+        faults.add(new Fault(Kind.CODE, m.group().strip()));
+        return;
+      }
+    }
   }
 
   private static void find(Pattern pattern, String text, Kind kind, List<Fault> faults) {

@@ -53,6 +53,7 @@ class LearnerTest {
       delimiter = '|',
       value = {
         "It rings short and dull.",
+        "It rings bright and longest of all.",
         "It rings bright and long, which wakes the neighbours.",
         "It weighs 60 g and rings bright and long.",
         "Bright and long is how we like it.",
