@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Licence;
 import rhetor.core.fact.ProductFacts;
@@ -226,6 +227,30 @@ final class Row {
   /** Whether a cell, the supplier's prose or the name has a code as it stands. */
   boolean hasCode(String code) {
     return text.contains(code.toUpperCase(Locale.ROOT));
+  }
+
+  /**
+   * Whether a heading, a cell, the kind or a licensed claim has a stuff, or a narrower one. Words
+   * for stuffs have kin of other sorts: a paper is a composition, too.
+   */
+  boolean hasStuff(String word) {
+    String stem = English.stem(word);
+    Set<String> alike = new HashSet<>(Lexicon.shipped().synonyms(stem));
+    alike.removeIf(s -> s.indexOf(' ') >= 0);
+    return Stream.of(nouns, promises).anyMatch(of -> hasRoot(of, word))
+        || cells.stream().anyMatch(c -> hasRoot(c.label(), word))
+        || isInProse(word)
+        || saidNouns.stream()
+            .anyMatch(
+                s ->
+                    areOfOneRoot(s, word)
+                        || alike.contains(s)
+                        || Lexicon.shipped().isKindOf(s, stem)
+                            && Lexicon.shipped().kinds(stem) < MOST_KINDS);
+  }
+
+  private static boolean hasRoot(Set<String> stems, String word) {
+    return stems.stream().anyMatch(s -> s.equals(English.stem(word)) || areOfOneRoot(s, word));
   }
 
   /** Whether a cell, or what its shorthand stands for, has a word and none that is only akin. */

@@ -162,6 +162,10 @@ final class WordJudge {
           isScheme(written)
               ? row.hasCode(written) || row.names(w)
               : row.says(w) || w.endsWith("s") && row.says(w.substring(0, w.length() - 1));
+      boolean isStuff =
+          kinds.made(w).filter(k -> k == Kind.MATERIAL).isPresent()
+              && !English.tags(w).contains("VBZ");
+      isSaid &= !isStuff || row.hasStuff(w);
       if (!isThingIncluded && (isSaid || row.isInProse(w))) {
         otherPart(sentence, word)
             .ifPresent(

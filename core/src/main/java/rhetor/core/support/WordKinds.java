@@ -74,7 +74,7 @@ final class WordKinds {
 
   private Optional<Kind> findMade(String word) {
     boolean isStuff = lexicon.shareKindOf(word, STUFF) >= MOSTLY;
-    boolean isTree = lexicon.shareKindOf(word, List.of("tree")) >= MOSTLY;
+    boolean isTree = lexicon.shareOfSenses(word, List.of("tree")) >= MOSTLY;
     // A driver is a wood among golf clubs, and no material; a stuff that is never counted is one.
     boolean isMaterial =
         lexicon.shareKindOf(word, MATERIALS) >= MOSTLY || English.tags(word).equals(Set.of("NN:U"));

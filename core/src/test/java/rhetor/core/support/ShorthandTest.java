@@ -57,6 +57,7 @@ class ShorthandTest {
     cell("Burners", "4 + side");
     cell("Hooks", "4 double");
     cell("Ohm", "32");
+    cell("Composition", "cotton");
     cell("Stand", "N");
     cell("Height", "78 cm");
     cell("Covers off", "N");
@@ -116,6 +117,7 @@ class ShorthandTest {
         "The globe has a champagne sheen.|COLOUR",
         "After a fire you get a new one.|GUARANTEE",
         "The cover comes off.|ANSWER",
+        "Its shade is a sheet of paper.|MATERIAL",
         "It has the softest grip.|COMPARATIVE",
         "It is certified to GOTS.|CERTIFICATE"
       })

@@ -51,6 +51,18 @@ public final class PlainLanguage {
       Pattern.compile(
           "\\b(?:and|by|of|up to|with) \\d[\\d.,]*(?=[.;]?$|[,.;] | and | or )(?!(?:,? ?(?:and |or )?\\d[\\d.,]*)+ ?\\p{L})");
 
+  /** "Pockets (2!)": a list's figure in brackets. */
+  private static final Pattern BRACKETED = Pattern.compile("\\(\\d{1,3}[!x×]*\\)");
+
+  /** "Made from canvas waxed": a list's order of words. */
+  private static final Pattern POSTPOSED =
+      Pattern.compile(
+          "(?i)\\b(?:made|built|cut|sewn) (?:of|from|in) (?:\\p{L}+ ){0,2}(?<stuff>\\p{L}{3,}) (?<done>\\p{L}{3,}(?:ised|ized|ated|ed))(?=[.]?$|,? (?:and|with|in) )");
+
+  /** "A kind of two pieces": what says nothing. */
+  private static final Pattern OF_A_KIND =
+      Pattern.compile("(?i)\\b(?:has|have|with) an? (?:kind|type|sort|style|version|model) of ");
+
   /** What is a number by itself. */
   private static final List<String> NUMBERS = List.of("number", "ratio", "index", "score");
 
@@ -163,6 +175,13 @@ public final class PlainLanguage {
     find(ANSWER, text, Kind.ANSWER, faults);
     find(SIGN, text, Kind.SIGN, faults);
     find(DOUBLED, text, Kind.DOUBLED, faults);
+    find(BRACKETED, text, Kind.SIGN, faults);
+    find(OF_A_KIND, text, Kind.HEADING, faults);
+    Matcher postposed = POSTPOSED.matcher(text);
+    if (postposed.find() && !English.tags(lower(postposed.group("stuff"))).contains("RB")) {
+      faults.add(
+          new Fault(Kind.UNLIKE_LIST, postposed.group("stuff") + " " + postposed.group("done")));
+    }
     find(SMALL_START, text, Kind.SMALL_START, faults);
     if (!NUMBERED.matcher(text).find()) {
       bare(text, faults);
