@@ -143,7 +143,7 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
   private static List<Amount> fractions(String text, Knowledge knowledge) {
     List<Amount> all = new ArrayList<>();
     Matcher hours = HOURS_AND_MINUTES.matcher(text);
-    while (hours.find()) {
+    while (mayHaveHours(text) && hours.find()) {
       double minutes =
           60 * Double.parseDouble(hours.group("h")) + Double.parseDouble(hours.group("min"));
       all.add(new Amount(minutes, unit("min", knowledge), false, hours.start(), hours.end()));
@@ -167,6 +167,17 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       }
     }
     return all;
+  }
+
+  /** Spares most texts the expression: a digit, and an "h" behind it or behind a space. */
+  private static boolean mayHaveHours(String text) {
+    for (int i = 1; i < text.length(); i++) {
+      char before = text.charAt(i - 1);
+      if ((text.charAt(i) | ' ') == 'h' && (before == ' ' || Character.isDigit(before))) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static Optional<Amount> andAHalf(Matcher m, Knowledge knowledge) {

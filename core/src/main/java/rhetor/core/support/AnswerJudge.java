@@ -1,5 +1,6 @@
 package rhetor.core.support;
 
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -50,14 +51,26 @@ final class AnswerJudge {
       Pattern.compile(
           "(?i)\\b(?:optional(?:ly)?|opt\\.|on request|sold separately|separately|extra)(?!\\p{L})");
 
+  /** What can't both be so: pairs of what says the one, and what says the other. */
+  private static final List<List<List<String>>> OPPOSITES =
+      JudgeWords.shipped().of("opposites").stream()
+          .map(pair -> Arrays.stream(pair.split(" / ")).map(s -> List.of(s.split(", "))).toList())
+          .toList();
+
   private static final int SHORTEST_NEGATED = 5;
   private static final int SHORTEST_ROOT = 3;
 
   private final Row row;
   private final JudgeWords words = JudgeWords.shipped();
 
+  /** Whether a cell has a word such as "unscented", so that its opposite would be wrong. */
+  private final boolean hasNegatives;
+
   AnswerJudge(Row row) {
     this.row = row;
+    this.hasNegatives =
+        row.cells().stream()
+            .anyMatch(c -> Words.of(value(c)).stream().anyMatch(w -> isNegative(w.text())));
   }
 
   /**
@@ -76,11 +89,10 @@ final class AnswerJudge {
   /** "Opened by hand" where the cell says that it is automatic. */
   private void opposites(String sentence, List<Assertion> found) {
     Set<String> stems = Stems.of(sentence);
-    for (String pair : words.of("opposites")) {
-      String[] sides = pair.split(" / ");
+    for (List<List<String>> sides : OPPOSITES) {
       for (int i = 0; i < 2; i++) {
-        List<String> said = List.of(sides[i].split(", "));
-        List<String> other = List.of(sides[1 - i].split(", "));
+        List<String> said = sides.get(i);
+        List<String> other = sides.get(1 - i);
         int at = first(said, sentence);
         if (at < 0 || first(other, sentence) >= 0 || isDenied(Clauses.at(sentence, at))) {
           continue;
@@ -102,7 +114,9 @@ final class AnswerJudge {
   private void negated(String sentence, List<Word> all, List<Assertion> found) {
     for (Word word : all) {
       String w = word.text();
-      if (w.length() < SHORTEST_NEGATED || isDenied(Clauses.at(sentence, word.start()))) {
+      if (w.length() < SHORTEST_NEGATED
+          || !isNegative(w) && !hasNegatives
+          || isDenied(Clauses.at(sentence, word.start()))) {
         continue;
       }
       row.cells().stream()
@@ -114,6 +128,13 @@ final class AnswerJudge {
                   found.add(
                       Assertion.of(Kind.ANSWER, sentence, word.start(), word.end(), c.words())));
     }
+  }
+
+  private static boolean isNegative(String word) {
+    return word.endsWith("less")
+        || word.endsWith("-free")
+        || word.startsWith("un")
+        || word.startsWith("non-");
   }
 
   private static boolean saysOpposite(Cell cell, String word) {

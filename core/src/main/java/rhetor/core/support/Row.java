@@ -124,6 +124,9 @@ final class Row {
 
   /** The words of a sentence that capitals of the sheet stand for, with the cells of those. */
   Map<Cell, List<Word>> spelledOut(List<Word> all) {
+    if (acronyms.isEmpty()) {
+      return Map.of();
+    }
     Map<Cell, List<Word>> found = new LinkedHashMap<>();
     acronyms.forEach(
         (capitals, of) -> {
@@ -197,6 +200,9 @@ final class Row {
 
   /** "Fold" and "foldable", "clean" and "cleaning": one begins the other. */
   static boolean areOfOneRoot(String a, String b) {
+    if (a.isEmpty() || b.isEmpty() || a.charAt(0) != b.charAt(0)) {
+      return false;
+    }
     String shorter = a.length() < b.length() ? a : b;
     String longer = a.length() < b.length() ? b : a;
     String root = shorter.endsWith("e") ? shorter.substring(0, shorter.length() - 1) : shorter;
