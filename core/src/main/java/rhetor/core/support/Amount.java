@@ -154,8 +154,9 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
         andAHalf(half, knowledge).ifPresent(all::add);
       }
     }
+    boolean hasPart = PARTS.keySet().stream().anyMatch(text::contains) || text.contains("Half");
     Matcher m = PART_OF_ONE.matcher(text);
-    while (m.find()) {
+    while (hasPart && m.find()) {
       Optional<Unit> unit = unit(m.group("u"), knowledge);
       if (unit.isPresent()) {
         double value =

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import rhetor.core.language.English;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
@@ -57,6 +58,13 @@ final class AnswerJudge {
           .map(pair -> Arrays.stream(pair.split(" / ")).map(s -> List.of(s.split(", "))).toList())
           .toList();
 
+  private static final Set<String> BEGIN_OPPOSITES =
+      OPPOSITES.stream()
+          .flatMap(List::stream)
+          .flatMap(List::stream)
+          .map(AnswerJudge::firstPart)
+          .collect(Collectors.toSet());
+
   private static final int SHORTEST_NEGATED = 5;
   private static final int SHORTEST_ROOT = 3;
 
@@ -78,16 +86,21 @@ final class AnswerJudge {
    */
   void judge(String sentence, List<Word> all, List<Assertion> found) {
     answers(sentence, all, found);
-    denials(sentence, found);
+    if (all.stream().anyMatch(w -> isDenying(w.text()))) {
+      denials(sentence, found);
+    }
     options(sentence, found);
     degrees(sentence, found);
-    opposites(sentence, found);
+    opposites(sentence, all, found);
     negated(sentence, all, found);
     onlyOne(sentence, found);
   }
 
   /** "Opened by hand" where the cell says that it is automatic. */
-  private void opposites(String sentence, List<Assertion> found) {
+  private void opposites(String sentence, List<Word> all, List<Assertion> found) {
+    if (all.stream().noneMatch(w -> BEGIN_OPPOSITES.contains(firstPart(w.text())))) {
+      return;
+    }
     Set<String> stems = Stems.of(sentence);
     for (List<List<String>> sides : OPPOSITES) {
       for (int i = 0; i < 2; i++) {
@@ -161,6 +174,22 @@ final class AnswerJudge {
 
   private static boolean hasWord(Cell cell, String word) {
     return Words.find(word, value(cell)) >= 0;
+  }
+
+  /** The first word of a phrase, and of a compound: "left" of "left-handed". */
+  private static String firstPart(String phrase) {
+    int end = 0;
+    while (end < phrase.length() && Character.isLetter(phrase.charAt(end))) {
+      end++;
+    }
+    return phrase.substring(0, end);
+  }
+
+  private boolean isDenying(String word) {
+    return words.is("negation", word)
+        || word.endsWith("n't")
+        || word.endsWith("n’t")
+        || word.startsWith("contain");
   }
 
   private static String value(Cell cell) {

@@ -83,9 +83,12 @@ final class NumberJudge {
   /** The numbers that no cell has, or that a cell has otherwise. */
   void judge(String sentence, List<Assertion> found) {
     halves(sentence, found);
+    List<Amount> amounts = Amount.in(sentence, knowledge);
+    if (amounts.isEmpty()) {
+      return;
+    }
     people(sentence, found);
     ages(sentence, found);
-    List<Amount> amounts = Amount.in(sentence, knowledge);
     for (Amount amount : amounts) {
       if (isInName(sentence, amount)) {
         continue;
@@ -331,7 +334,7 @@ final class NumberJudge {
   /** "Half cotton" where a cell has four fifths of it. */
   private void halves(String sentence, List<Assertion> found) {
     Matcher m = HALF_OF.matcher(sentence);
-    while (m.find()) {
+    while (sentence.contains("alf ") && m.find()) {
       String stem = English.stem(m.group("w").toLowerCase(Locale.ROOT));
       row.cells().stream()
           .filter(c -> c.said().contains(stem) || c.label().contains(stem))

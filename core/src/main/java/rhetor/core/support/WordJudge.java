@@ -32,6 +32,8 @@ final class WordJudge {
       Pattern.compile(
           "(?i)\\b(?:fits?|suits?|takes?|works?|goes|matches|match)\\b[^,.;:]{0,40}?\\b(?:all|any|every)\\b (?:of the )?(?<w>\\p{L}+)");
 
+  private static final List<String> ALL = List.of(" all ", " any ", " every ");
+
   /** What others make: no cell can bear out that it fits all of it. */
   private static final Set<String> OTHERS = Set.of("makes", "brands", "models", "makers", "types");
 
@@ -258,15 +260,16 @@ final class WordJudge {
    * What sentences promise in more words than one: fitting everything, being packed, being paid.
    */
   private void promises(String sentence, List<Assertion> found) {
+    boolean isOfAll = ALL.stream().anyMatch(sentence::contains);
     Matcher all = FITS_ALL.matcher(sentence);
-    while (all.find()) {
+    while (isOfAll && all.find()) {
       String what = all.group("w").toLowerCase(Locale.ROOT);
       if (OTHERS.contains(what) || !row.says(what)) {
         found.add(Assertion.of(Kind.COMPATIBILITY, sentence, all.start(), all.end(), ""));
       }
     }
     Matcher packed = COMES_IN.matcher(sentence);
-    while (packed.find()) {
+    while (sentence.contains("ome") && packed.find()) {
       for (String word : packed.group("w").toLowerCase(Locale.ROOT).split(" ")) {
         if (Lexicon.shipped().isKindOf(word, "container") && !row.says(word)) {
           found.add(Assertion.of(Kind.INCLUSION, sentence, packed.start("w"), packed.end("w"), ""));
@@ -275,7 +278,7 @@ final class WordJudge {
       }
     }
     Matcher again = GETS_AGAIN.matcher(sentence);
-    while (again.find()) {
+    while (sentence.contains("ou") && again.find()) {
       found.add(Assertion.of(Kind.GUARANTEE, sentence, again.start(), again.end(), ""));
     }
     Matcher paid = PAYS.matcher(sentence);

@@ -175,10 +175,16 @@ public final class PlainLanguage {
     find(ANSWER, text, Kind.ANSWER, faults);
     find(SIGN, text, Kind.SIGN, faults);
     find(DOUBLED, text, Kind.DOUBLED, faults);
-    find(BRACKETED, text, Kind.SIGN, faults);
-    find(OF_A_KIND, text, Kind.HEADING, faults);
+    if (text.indexOf('(') >= 0) {
+      find(BRACKETED, text, Kind.SIGN, faults);
+    }
+    if (text.contains(" of ")) {
+      find(OF_A_KIND, text, Kind.HEADING, faults);
+    }
     Matcher postposed = POSTPOSED.matcher(text);
-    if (postposed.find() && !English.tags(lower(postposed.group("stuff"))).contains("RB")) {
+    if (text.contains("ed")
+        && postposed.find()
+        && !English.tags(lower(postposed.group("stuff"))).contains("RB")) {
       faults.add(
           new Fault(Kind.UNLIKE_LIST, postposed.group("stuff") + " " + postposed.group("done")));
     }
