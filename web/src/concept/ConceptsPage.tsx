@@ -11,6 +11,7 @@ import { Sentence, TypedWord, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
 import { STANDINGS } from '../frame/standings';
 import { blank, ConceptForm } from './ConceptForm';
+import { Struck } from './Struck';
 import { Untold } from './Untold';
 
 type Concept = Schema['ConceptView'];
@@ -78,6 +79,9 @@ export function ConceptsPage() {
             >
               Add a kind of fact
             </Button>
+          )}
+          {mayDecide && (
+            <Struck onSilenced={(texts) => decided('Left to the list from now on.', texts)} />
           )}
           <Untold
             mayDecide={mayDecide}

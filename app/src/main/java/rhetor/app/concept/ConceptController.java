@@ -31,10 +31,16 @@ class ConceptController {
   private final HouseConcepts concepts;
   private final WordingProposals proposals;
   private final OwnPages pages;
+  private final StruckFacts struck;
   private final HouseKnowledge house;
 
   ConceptController(
-      HouseConcepts concepts, WordingProposals proposals, OwnPages pages, HouseKnowledge house) {
+      HouseConcepts concepts,
+      WordingProposals proposals,
+      OwnPages pages,
+      StruckFacts struck,
+      HouseKnowledge house) {
+    this.struck = struck;
     this.concepts = concepts;
     this.pages = pages;
     this.proposals = proposals;
@@ -160,6 +166,25 @@ class ConceptController {
       throw Refused.invalid("The short name can't be changed; add another kind of fact instead.");
     }
     return new Touched(concepts.put(concept(body), person.getName()));
+  }
+
+  /** Kinds of facts whose sentences people strike out again and again. */
+  @GetMapping("/api/concepts/struck")
+  List<StruckFacts.Struck> struck() {
+    return struck.offered();
+  }
+
+  /** Tells a kind of fact in no sentence from now on; it stays in the list. */
+  @PostMapping("/api/concepts/{id}/silence")
+  Touched silence(@PathVariable String id, Principal person) {
+    return new Touched(concepts.silence(id, person.getName()));
+  }
+
+  /** Goes on telling a kind of fact, and doesn't ask again. */
+  @PostMapping("/api/concepts/{id}/keep-telling")
+  List<StruckFacts.Struck> keepTelling(@PathVariable String id, Principal person) {
+    struck.leave(id, person.getName());
+    return struck.offered();
   }
 
   @PostMapping("/api/concepts/{id}/restore")

@@ -233,6 +233,24 @@ public class HouseConcepts {
     return having.size();
   }
 
+  /**
+   * Leaves a kind of fact to the list: no sentence tells it until the decision is taken back;
+   * returns how many texts that tell it are stale now.
+   */
+  @Transactional
+  public int silence(String id, String by) {
+    Decided<Concept> told = get(id);
+    List<Long> touched = house.productsTelling(Support.Kind.FACT, id);
+    house.decide(
+        CONCEPTS,
+        id,
+        told.item().silent(),
+        house.isShipped(CONCEPTS, id) ? Standing.CHANGED : Standing.OWN,
+        by);
+    products.markStale(touched);
+    return touched.size();
+  }
+
   private static String key(String heading) {
     return heading.strip().toLowerCase(Locale.ROOT);
   }

@@ -94,6 +94,8 @@ class Security {
                         "/api/claims/*/ban",
                         "/api/claims/*/restore",
                         "/api/concepts/*/restore",
+                        "/api/concepts/*/silence",
+                        "/api/concepts/*/keep-telling",
                         "/api/concepts/wordings",
                         "/api/concepts/proposals",
                         "/api/style/habits/left",

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -13,6 +14,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.concept.StruckFacts;
 import rhetor.app.finding.Findings;
 import rhetor.app.grammar.Grammar;
 import rhetor.app.knowledge.HouseKnowledge;
@@ -36,6 +38,7 @@ import rhetor.core.exchange.Html;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
+import rhetor.core.knowledge.Concept;
 import rhetor.core.language.Nearness;
 import rhetor.core.language.Words;
 import rhetor.core.plan.Telling;
@@ -49,6 +52,7 @@ import rhetor.core.style.WordChange;
 import rhetor.core.text.Block;
 import rhetor.core.text.Draft;
 import rhetor.core.text.Sentence;
+import rhetor.core.text.Support;
 
 /**
  * Keeps texts, takes changes by hand, and lets them go once somebody has put their word to them.
@@ -63,6 +67,9 @@ public class ProofService {
   /** Takes of a field among which one is looked for that mends it. */
   private static final int TAKES = 3;
 
+  /** What is read as sentences on a product's page. */
+  private static final List<Field> PROSE = List.of(Field.DESCRIPTION, Field.SHORT_DESCRIPTION);
+
   private static final Predicate<Mark> MUST_FIX = m -> m.weight() == Mark.Weight.MUST_FIX;
 
   private final TextStore texts;
@@ -75,6 +82,7 @@ public class ProofService {
   private final Grammar grammar;
   private final FreshTexts fresh;
   private final WordHabits habits;
+  private final StruckFacts struck;
   private final HouseLog log;
 
   ProofService(
@@ -88,7 +96,9 @@ public class ProofService {
       Grammar grammar,
       FreshTexts fresh,
       WordHabits habits,
+      StruckFacts struck,
       HouseLog log) {
+    this.struck = struck;
     this.habits = habits;
     this.log = log;
     this.letBe = letBe;
@@ -162,6 +172,37 @@ public class ProofService {
         product.id(),
         WordChange.between(sentences(before.draft()), sentences(draft), own(product.facts())),
         author);
+    struck.note(product.id(), struck(product, before.draft(), draft), author);
+  }
+
+  /**
+   * The kinds of facts that no sentence tells any more, where sentences were struck out and none
+   * were added: who writes a sentence anew may put the fact elsewhere.
+   */
+  private Set<Concept> struck(Product product, Draft before, Draft after) {
+    List<String> were = sentences(before);
+    List<String> are = sentences(after);
+    Set<Concept> struck = new LinkedHashSet<>();
+    if (are.size() >= were.size() || !were.containsAll(are)) {
+      return struck;
+    }
+    Set<String> told = told(after);
+    for (Fact fact : product.facts().facts()) {
+      if (told(before).contains(fact.id()) && !told.contains(fact.id())) {
+        knowledge.current().toldAs(fact.concept(), fact.label()).ifPresent(struck::add);
+      }
+    }
+    return struck;
+  }
+
+  /** The ids of facts that sentences rest on. */
+  private static Set<String> told(Draft draft) {
+    return PROSE.stream()
+        .flatMap(f -> draft.sentences(f).stream())
+        .flatMap(s -> s.support().stream())
+        .filter(s -> s.kind() == Support.Kind.FACT)
+        .map(Support::id)
+        .collect(Collectors.toSet());
   }
 
   /**
@@ -541,10 +582,7 @@ public class ProofService {
   }
 
   private static List<String> sentences(Draft draft) {
-    return Stream.of(Field.DESCRIPTION, Field.SHORT_DESCRIPTION)
-        .flatMap(f -> draft.sentences(f).stream())
-        .map(Sentence::text)
-        .toList();
+    return PROSE.stream().flatMap(f -> draft.sentences(f).stream()).map(Sentence::text).toList();
   }
 
   /** A composer that knows the house's range, and writes unlike all its texts. */

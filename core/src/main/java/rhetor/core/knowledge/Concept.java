@@ -95,6 +95,18 @@ public record Concept(
         classes, anyOrder, other, sayOf, notOf, compare);
   }
 
+  /** The same concept that no sentence tells: its facts stay in the list. */
+  public Concept silent() {
+    return new Concept(
+        id, label, gloss, names, kind, dimension, unit, theme, weight, terms, hypernyms, cues,
+        classes, anyOrder, Map.of(), List.of(), notOf, compare);
+  }
+
+  /** Whether there are words to tell its facts in. */
+  public boolean isWorded() {
+    return wordings().findAny().isPresent();
+  }
+
   /** Whether its values are names of makers, which no dictionary has. */
   public boolean isMaker() {
     return hypernyms.contains("company");

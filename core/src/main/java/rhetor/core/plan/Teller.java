@@ -36,6 +36,9 @@ public final class Teller {
     if (concept.isEmpty()) {
       return because(Cause.NO_WORDING);
     }
+    if (!concept.get().isWorded()) {
+      return because(Cause.LEFT_TO_THE_LIST);
+    }
     if (fact.foreign()) {
       return because(Cause.OTHER_LANGUAGE);
     }

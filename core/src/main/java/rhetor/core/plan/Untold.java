@@ -14,6 +14,8 @@ public record Untold(Cause cause, String words) {
     NO_WORDING(
         "Nobody has said yet how it is put in a sentence.",
         "Say what the column is, or type a wording for it."),
+    LEFT_TO_THE_LIST(
+        "The house leaves it to the list.", "Give it words again under Facts and their words."),
     OTHER_LANGUAGE("It is in another language than the text.", "Add the word to the glossary."),
     SAYS_NO("It says what the product hasn't or isn't.", ""),
     NOT_OF_ITS_KIND(
