@@ -34,19 +34,16 @@ export function Struck(props: { onSilenced: (texts: number) => void }) {
     <Box component="section" aria-label="Struck out again and again" sx={{ my: 2 }}>
       <Typography variant="h2">Struck out again and again</Typography>
       {struck.data.map((s) => (
-        <Box
-          key={s.concept}
-          sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: 1, py: 0.5 }}
-        >
-          <span>
-            <strong>{s.label}</strong> out of {count(s.texts, 'text')}, by {s.people.join(', ')}
-          </span>
-          <Button size="small" disabled={isBusy} onClick={() => silence.mutate(s)}>
-            Leave it to the list
-          </Button>
-          <Button size="small" disabled={isBusy} onClick={() => leave.mutate(s)}>
-            Go on telling it
-          </Button>
+        <Box key={s.concept} sx={{ py: 0.5 }}>
+          <strong>{s.label}</strong>, out of {count(s.texts, 'text')} by {s.people.join(', ')}
+          <Box sx={{ display: 'flex', gap: 1, ml: -0.75 }}>
+            <Button size="small" disabled={isBusy} onClick={() => silence.mutate(s)}>
+              Leave it to the list
+            </Button>
+            <Button size="small" disabled={isBusy} onClick={() => leave.mutate(s)}>
+              Go on telling it
+            </Button>
+          </Box>
         </Box>
       ))}
     </Box>

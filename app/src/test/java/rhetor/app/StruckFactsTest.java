@@ -55,7 +55,7 @@ class StruckFactsTest {
   /** Tells the weight once, and has it taken out of the text. */
   private void strike(Visitor who, int product, String grams, String left) {
     long id = products.get(product);
-    save(who, id, "description", "<p>It is a basket.</p>");
+    save(who, id, "description", "<p>It is a basket.</p><ul><li>Weight: " + grams + "</li></ul>");
     save(who, id, "short_description", "It holds apples. It weighs " + grams + ".");
     save(who, id, "short_description", left);
   }

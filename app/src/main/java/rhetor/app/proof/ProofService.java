@@ -195,10 +195,12 @@ public class ProofService {
     return struck;
   }
 
-  /** The ids of facts that sentences rest on. */
+  /** The ids of facts that sentences rest on; what is listed is told in none. */
   private static Set<String> told(Draft draft) {
     return PROSE.stream()
-        .flatMap(f -> draft.sentences(f).stream())
+        .flatMap(f -> draft.blocks(f).stream())
+        .filter(b -> b.kind() == Block.Kind.PARAGRAPH)
+        .flatMap(b -> b.sentences().stream())
         .flatMap(s -> s.support().stream())
         .filter(s -> s.kind() == Support.Kind.FACT)
         .map(Support::id)
