@@ -11,6 +11,7 @@ import { count } from '../frame/format';
 import { Trial } from '../frame/Trial';
 import { without } from '../frame/without';
 import { useNotice } from '../frame/Notice';
+import { Versions } from '../frame/Versions';
 
 type View = Schema['ConceptView'];
 type Body = Schema['ConceptBody'];
@@ -89,6 +90,13 @@ export function ConceptForm(props: {
       take(api.PUT('/api/concepts/{id}', { params: { path: { id: body.id } }, body })),
     onSuccess: (touched) => props.onKept(touched.texts),
     onError: notice.trouble,
+  });
+  const versions = useQuery({
+    queryKey: ['concepts', 'versions', body.id],
+    queryFn: () =>
+      take(api.GET('/api/concepts/{id}/versions', { params: { path: { id: body.id } } })),
+    enabled: body.id !== '',
+    retry: false,
   });
   const set = (change: Partial<Body>) => setBody((now) => ({ ...now, ...change }));
   const isChanged = JSON.stringify(body) !== JSON.stringify(concept?.concept ?? props.start);
@@ -262,6 +270,14 @@ export function ConceptForm(props: {
           words: e.sentences.join(' ') || 'In the specification list only.',
           source: `${e.sku} ${e.name}: “${e.raw}”`,
         }))}
+      />
+      <Versions
+        versions={versions.data}
+        now={concept && concept.state !== 'AS_DELIVERED' ? (versions.data?.[0]?.version ?? 0) : 0}
+        onLook={(version) => {
+          const looked = versions.data?.find((v) => v.version === version);
+          if (looked) setBody(looked.concept);
+        }}
       />
     </Box>
   );

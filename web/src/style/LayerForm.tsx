@@ -14,7 +14,7 @@ import { Lengths } from './Lengths';
 import { Origins } from './Origins';
 import { StructureWords, USUAL_STRUCTURE } from './StructureWords';
 import { TitleWords, USUAL_TITLES } from './TitleWords';
-import { Versions } from './Versions';
+import { Versions } from '../frame/Versions';
 import { WordList } from './WordList';
 import { bannedFrom, bannedLines, linesFrom } from './words';
 

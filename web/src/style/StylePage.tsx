@@ -18,7 +18,7 @@ import { PlainWords } from './PlainWords';
 import { Weights } from './Weights';
 import { StructureWords } from './StructureWords';
 import { TitleWords } from './TitleWords';
-import { Versions } from './Versions';
+import { Versions } from '../frame/Versions';
 import { WordList } from './WordList';
 import { bannedFrom, bannedLines, linesFrom } from './words';
 

@@ -112,6 +112,12 @@ class StruckFactsTest {
     }
     assertThat(leftOut(products.get(1))).isEmpty();
     assertThat(offered()).hasSize(1);
+    // What was decided once can be seen, whether it holds or not.
+    JsonNode versions = editor.get("/api/concepts/weight/versions").expect(200).body();
+    assertThat(versions).isNotEmpty();
+    assertThat(versions.get(0).path("concept").path("say")).isEmpty();
+    assertThat(versions.get(0).path("by").asString()).contains("@");
+    assertThat(editor.get("/api/concepts/no_such_thing/versions").expect(200).body()).isEmpty();
 
     writer.post("/api/concepts/weight/keep-telling", Map.of()).expect(403);
     editor.post("/api/concepts/weight/keep-telling", Map.of()).expect(200);

@@ -3,6 +3,7 @@ package rhetor.app.concept;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -185,6 +186,17 @@ class ConceptController {
   List<StruckFacts.Struck> keepTelling(@PathVariable String id, Principal person) {
     struck.leave(id, person.getName());
     return struck.offered();
+  }
+
+  /** A kind of fact as it was once. */
+  record ConceptVersion(long version, ConceptBody concept, String by, Instant at) {}
+
+  /** A kind of fact as the house has had it, the latest first. */
+  @GetMapping("/api/concepts/{id}/versions")
+  List<ConceptVersion> versions(@PathVariable String id) {
+    return concepts.versions(id).stream()
+        .map(v -> new ConceptVersion(v.number(), ConceptBody.of(v.item()), v.by(), v.at()))
+        .toList();
   }
 
   @PostMapping("/api/concepts/{id}/restore")

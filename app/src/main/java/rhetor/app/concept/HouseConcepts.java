@@ -76,6 +76,11 @@ public class HouseConcepts {
     return house.standard().concept(id);
   }
 
+  /** A kind of fact as the house has had it, the latest first; nothing if it never decided. */
+  List<HouseKnowledge.Version<Concept>> versions(String id) {
+    return house.versions(CONCEPTS, id);
+  }
+
   /** How a fact of a product would be told. */
   record ConceptExample(
       long product, String sku, String name, String raw, List<String> sentences) {}

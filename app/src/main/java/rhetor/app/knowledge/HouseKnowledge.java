@@ -143,6 +143,26 @@ public class HouseKnowledge {
     forget();
   }
 
+  /**
+   * One of a part as it was decided once.
+   *
+   * @param number the later, the greater
+   */
+  public record Version<T>(long number, T item, String by, Instant at) {}
+
+  /** All that was ever decided about one of a part, the latest first; a hundred at most. */
+  public <T> List<Version<T>> versions(Part<T> part, String id) {
+    return store.versions(part.kind(), id).stream()
+        .map(
+            v ->
+                new Version<>(
+                    v.number(),
+                    json.readValue(v.decision().body(), part.type()),
+                    v.decision().by(),
+                    v.decision().at()))
+        .toList();
+  }
+
   /** Takes the house's decision back: what ships is as delivered, its own is gone. */
   public <T> void restore(Part<T> part, String id) {
     store.remove(part.kind(), id);

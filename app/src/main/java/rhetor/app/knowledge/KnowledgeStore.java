@@ -41,10 +41,39 @@ class KnowledgeStore {
   }
 
   void put(String kind, String id, Standing state, String body, String by) {
+    Timestamp now = Timestamp.from(clock.instant());
     jdbc.sql(
             "merge into house_knowledge (kind, id, state, body, decided_by, decided_at) key (kind, id) values (?, ?, ?, ?, ?, ?)")
-        .params(kind, id, state.name(), body, by, Timestamp.from(clock.instant()))
+        .params(kind, id, state.name(), body, by, now)
         .update();
+    jdbc.sql(
+            "insert into knowledge_version (kind, id, state, body, decided_by, decided_at) values (?, ?, ?, ?, ?, ?)")
+        .params(kind, id, state.name(), body, by, now)
+        .update();
+  }
+
+  /** A decision that was made once, whether it holds still or not. */
+  record Version(long number, Decision decision) {}
+
+  /** All that was ever decided about one, the latest first. */
+  List<Version> versions(String kind, String id) {
+    return jdbc.sql(
+            """
+            select version, state, body, decided_by, decided_at
+            from knowledge_version where kind = ? and id = ? order by version desc limit 100""")
+        .params(kind, id)
+        .query(
+            (rs, i) ->
+                new Version(
+                    rs.getLong(1),
+                    new Decision(
+                        kind,
+                        id,
+                        Standing.valueOf(rs.getString(2)),
+                        rs.getString(3),
+                        rs.getString(4),
+                        rs.getTimestamp(5).toInstant())))
+        .list();
   }
 
   /**

@@ -1,12 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import type { Schema } from '../api/client';
-import { count, when } from '../frame/format';
+import { count, when } from './format';
 
 /** The versions before; looking at one puts its settings into the form, where it can be kept again. */
 export function Versions(props: {
-  versions: Schema['StyleVersion'][] | undefined;
+  versions: { version: number; note?: string; by: string; at: string }[] | undefined;
   now: number;
   onLook: (version: number) => void;
 }) {
