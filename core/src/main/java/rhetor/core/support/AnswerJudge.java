@@ -12,6 +12,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
 import rhetor.core.support.Assertion.Kind;
@@ -22,6 +23,9 @@ final class AnswerJudge {
       Pattern.compile(
           "(?i)\\b(?:no|without|free (?:from|of)|contains? no|neither|nor)\\b(?: (?:traces of|any|added|a|an))? (?<w>\\p{L}+)");
   private static final Pattern DENYING = Pattern.compile("(?i)\\b(?:no|not|none|free|without)\\b");
+
+  /** "Isn't free of" grain. */
+  private static final Pattern NOT = Pattern.compile("(?i)(?:\\bnot|n't|n’t|\\bnever) $");
 
   private static final Pattern GIVEN =
       Pattern.compile(
@@ -65,6 +69,7 @@ final class AnswerJudge {
           .map(AnswerJudge::firstPart)
           .collect(Collectors.toSet());
 
+  private static final double MOST_OF_ITS_SENSES = 0.5;
   private static final int SHORTEST_NEGATED = 5;
   private static final int SHORTEST_ROOT = 3;
 
@@ -284,6 +289,18 @@ final class AnswerJudge {
     missing(sentence, found);
   }
 
+  /** "No grain" where a cell has rice and oats. */
+  private static boolean hasKindOf(Cell cell, String stem) {
+    return English.isNoun(stem)
+        && !cell.label().contains("name")
+        && Lexicon.shipped().goods(stem) > 0
+        && cell.said().stream()
+            .anyMatch(
+                s ->
+                    !s.equals(stem)
+                        && Lexicon.shipped().shareKindOf(s, List.of(stem)) >= MOST_OF_ITS_SENSES);
+  }
+
   /** Whether what is said not to be part of it is in a cell, all of its words. */
   private void missing(String sentence, List<Assertion> found) {
     Matcher m = NOT_PART.matcher(sentence);
@@ -310,7 +327,7 @@ final class AnswerJudge {
   private void denials(String sentence, Matcher m, Set<String> beside, List<Assertion> found) {
     while (m.find()) {
       String stem = English.stem(m.group("w").toLowerCase(Locale.ROOT));
-      if (words.isHarmless(stem)) {
+      if (words.isHarmless(stem) || NOT.matcher(sentence.substring(0, m.start())).find()) {
         continue;
       }
       row.cells().stream()
@@ -318,6 +335,7 @@ final class AnswerJudge {
           .filter(
               c ->
                   c.said().contains(stem)
+                      || beside.isEmpty() && hasKindOf(c, stem)
                       || c.names().stream()
                           .anyMatch(
                               n ->

@@ -41,6 +41,10 @@ final class CellReader {
   /** "rPET": what is recycled. */
   private static final Pattern RECYCLED = Pattern.compile("r(\\p{Lu}{2,5})");
 
+  /** "PE3" is a three of its kind, as "PE 3" is. */
+  private static final Pattern CODED =
+      Pattern.compile("(?<![\\p{L}\\d])\\p{Lu}{1,4}(\\d{1,4}(?:\\.\\d+)?)(?![\\p{L}\\d.,])");
+
   private static final Pattern GROUPED =
       Pattern.compile("(?<![\\d.,])\\d{1,3}(?:[.,]\\d{3})+(?![\\d.,])");
 
@@ -159,6 +163,11 @@ final class CellReader {
       Matcher thousands = THOUSANDS.matcher(raw);
       while (thousands.find()) {
         double value = 1000 * Double.parseDouble(thousands.group(1));
+        numbers.add(new Cell.Number(value, "", value));
+      }
+      Matcher coded = CODED.matcher(raw);
+      while (coded.find()) {
+        double value = Double.parseDouble(coded.group(1));
         numbers.add(new Cell.Number(value, "", value));
       }
       grouped(raw).forEach(value -> numbers.add(new Cell.Number(value, "", value)));

@@ -30,6 +30,7 @@ final class JudgeWords {
   }
 
   private static final String MEASURES = "measures-";
+  private static final String ING = "ing";
 
   private final Map<String, Set<String>> lists = new HashMap<>();
 
@@ -63,8 +64,19 @@ final class JudgeWords {
     return lists.getOrDefault(MEASURES + dimension.replace(' ', '-'), Set.of());
   }
 
+  /** Whether a word states nothing by itself, or is a form of one that doesn't: "running". */
   boolean isHarmless(String word) {
-    return is("harmless", word);
+    return is("harmless", word) || word.endsWith(ING) && isHarmlessDoing(word);
+  }
+
+  private boolean isHarmlessDoing(String word) {
+    String root = word.substring(0, word.length() - ING.length());
+    int last = root.length() - 1;
+    boolean isDoubled = last > 1 && root.charAt(last) == root.charAt(last - 1);
+    return last > 0
+        && (is("harmless", root)
+            || is("harmless", root + "e")
+            || isDoubled && is("harmless", root.substring(0, last)));
   }
 
   /** Whether a word only joins others. */

@@ -47,6 +47,10 @@ final class NumberJudge {
       Set.of(
           "person", "people", "seat", "berth", "sleep", "rider", "passenger", "paddler", "player");
 
+  /** What is hardly ever given without its unit where the heading doesn't say what it is. */
+  private static final Set<String> MEASURED_BY_UNIT =
+      Set.of("volume", "mass", "power", "pressure", "voltage");
+
   /** In hundred. */
   private static final double HALF = 50;
 
@@ -95,7 +99,11 @@ final class NumberJudge {
       }
       boolean isAbout = ABOUT.matcher(sentence.substring(0, amount.start())).find();
       String clause = Clauses.at(sentence, amount.start());
-      List<Cell> saying = row.cells().stream().filter(c -> says(c, amount, isAbout)).toList();
+      List<Cell> saying =
+          row.cells().stream()
+              .filter(c -> says(c, amount, isAbout))
+              .filter(c -> mayMeasure(c, amount, clause) || isWritten(c, sentence, amount))
+              .toList();
       boolean isSpokenOf = saying.stream().anyMatch(c -> isWhollySpokenOf(c, clause));
       Optional<Cell> meant = isSpokenOf ? Optional.empty() : meant(sentence, amount, amounts);
       boolean isElse =
@@ -176,6 +184,34 @@ final class NumberJudge {
 
   private static boolean says(Cell cell, Amount amount, boolean isAbout) {
     return cell.numbers().stream().anyMatch(n -> isSame(n, amount, isAbout));
+  }
+
+  /**
+   * Whether a cell may have an amount: its bare number is one of gallons only if its heading
+   * measures a volume or is spoken of.
+   */
+  private boolean mayMeasure(Cell cell, Amount amount, String clause) {
+    String dimension = amount.dimension();
+    return !MEASURED_BY_UNIT.contains(dimension)
+        || cell.numbers().stream().anyMatch(n -> n.dimension().equals(dimension))
+        || words.measures(dimension).stream().anyMatch(cell.label()::contains)
+        || Words.of(clause).stream()
+            .filter(w -> !words.isFunction(w.text()))
+            .map(w -> English.stem(w.text()))
+            .anyMatch(s -> cell.label().contains(s) || cell.said().contains(s));
+  }
+
+  /**
+   * Whether a cell has an amount as the sentence writes it ("300 mg" of "300mg/kg"), or its heading
+   * has the unit ("g per l").
+   */
+  private static boolean isWritten(Cell cell, String sentence, Amount amount) {
+    String written = sentence.substring(amount.start(), amount.end()).replace(" ", "");
+    String heading = cell.words().substring(0, cell.words().indexOf(':'));
+    return cell.words().replace(" ", "").contains(written)
+        || amount.unit().stream()
+            .flatMap(u -> u.symbols().stream())
+            .anyMatch(s -> Words.find(s, heading) >= 0);
   }
 
   private static boolean isSame(Cell.Number n, Amount a, boolean isAbout) {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Licence;
@@ -36,6 +37,9 @@ final class Row {
   private static final int MOST_SAID = 100;
 
   private static final int MOST_KINDS = 400;
+
+  private static final Pattern PENDING =
+      Pattern.compile("(?i)\\b(?:pending|applied|expected|planned|in progress|not yet|tbc)\\b");
 
   /** "Veg." may be of vegetables, vegetarian or vegan: too little to hold somebody to. */
   private static final int SHORTEST_CUT = 4;
@@ -167,6 +171,9 @@ final class Row {
           .allMatch(p -> p.length() < 3 || in(told, p) || JudgeWords.shipped().isHarmless(p));
     }
     String stem = English.stem(word);
+    if (word.length() >= SHORTEST_CUT && told.stream().anyMatch(t -> isEndOf(word, t))) {
+      return true;
+    }
     for (String told : saidNouns) {
       // What is narrower in the row is the wider word too: merino is wool.
       if (Lexicon.shipped().isKindOf(told, stem) && Lexicon.shipped().kinds(stem) < MOST_KINDS) {
@@ -179,6 +186,13 @@ final class Row {
       }
     }
     return false;
+  }
+
+  /** "Bound" of "clothbound": the second of two words in one. */
+  private static boolean isEndOf(String word, String compound) {
+    return compound.endsWith(word)
+        && compound.length() - word.length() >= SHORTEST_CUT
+        && English.isNoun(compound.substring(0, compound.length() - word.length()));
   }
 
   private static boolean in(Set<String> stems, String word) {
@@ -205,12 +219,16 @@ final class Row {
     }
     String shorter = a.length() < b.length() ? a : b;
     String longer = a.length() < b.length() ? b : a;
+    return begins(shorter, longer)
+        || shorter.length() == longer.length() && begins(longer, shorter)
+        || root(a).length() >= 4 && root(a).equals(root(b));
+  }
+
+  private static boolean begins(String shorter, String longer) {
     String root = shorter.endsWith("e") ? shorter.substring(0, shorter.length() - 1) : shorter;
-    boolean begins =
-        root.length() >= 4
-            && longer.startsWith(root)
-            && ENDINGS.contains(longer.substring(root.length()));
-    return begins || root(a).length() >= 4 && root(a).equals(root(b));
+    return root.length() >= 4
+        && longer.startsWith(root)
+        && ENDINGS.contains(longer.substring(root.length()));
   }
 
   /** "Wash" of "washed" and "washable". */
@@ -263,6 +281,16 @@ final class Row {
   boolean names(String word) {
     String stem = English.stem(word);
     return cells.stream().anyMatch(c -> c.said().contains(stem));
+  }
+
+  /** Whether a cell names a scheme, and neither says no to it nor that it is still to come. */
+  boolean grants(String scheme) {
+    String capitals = scheme.toUpperCase(Locale.ROOT);
+    boolean isRefused =
+        cells.stream()
+            .filter(c -> c.words().toUpperCase(Locale.ROOT).contains(capitals))
+            .anyMatch(c -> c.answer() == Cell.Answer.NO || PENDING.matcher(c.words()).find());
+    return !isRefused;
   }
 
   /** Whether a word is for what the product is. */

@@ -138,14 +138,18 @@ final class WordJudge {
         continue;
       }
       boolean isOfRow = closed == Kind.CERTIFICATE && namesScheme(sentence, all);
+      if (isOfRow) {
+        continue;
+      }
       boolean isDenied =
           closed == Kind.PROPERTY && answers.isDenied(Clauses.at(sentence, word.start()));
-      if (closed != null && !isOfRow && !isDenied && !isBorneOut(closed, w)) {
+      boolean isRefused = closed == Kind.CERTIFICATE && namesRefusedScheme(sentence, all);
+      if (closed != null && !isDenied && (isRefused || !isBorneOut(closed, w))) {
         int end = closed == Kind.COMPARATIVE ? endOfComparison(sentence, word) : word.end();
         found.add(Assertion.of(closed, sentence, word.start(), end, ""));
         continue;
       }
-      if (words.isHarmless(w)
+      if (words.isHarmless(w) && !isScheme(written)
           || isGrammar(w)
           || words.is("inclusion", w)
           || words.is("negation", w)
@@ -192,7 +196,7 @@ final class WordJudge {
         if (kind == Kind.COLOUR && !isShade(word, all) && isOfSomethingElse(word, all)) {
           continue;
         }
-        if (kind == Kind.OPEN && isDoing(w)) {
+        if (kind == Kind.OPEN && (isDoing(w) || isReaders(word, all))) {
           continue;
         }
         // A keyword is chosen for the product, and says no more than shoppers do.
@@ -337,6 +341,12 @@ final class WordJudge {
     return !tags.isEmpty() && DOING.containsAll(tags);
   }
 
+  /** "Your wrist": what is the reader's isn't said of the thing. */
+  private static boolean isReaders(Word word, List<Word> all) {
+    int at = all.indexOf(word);
+    return at > 0 && all.get(at - 1).text().equals("your");
+  }
+
   /** "Grey skies": a colour of what is no thing that is sold. */
   private boolean isOfSomethingElse(Word word, List<Word> all) {
     int at = all.indexOf(word);
@@ -397,7 +407,14 @@ final class WordJudge {
         .filter(w -> w.start() > 0 && Character.isUpperCase(sentence.charAt(w.start())))
         .filter(w -> !row.isName(w.text()))
         .map(w -> sentence.substring(w.start(), w.end()))
-        .anyMatch(w -> isScheme(w) ? row.hasCode(w) : row.says(w.toLowerCase(Locale.ROOT)));
+        .anyMatch(w -> row.grants(w) && (isScheme(w) ? row.hasCode(w) : row.says(w.toLowerCase(Locale.ROOT))));
+  }
+
+  /** "FSC", where the cell says that it is pending. */
+  private boolean namesRefusedScheme(String sentence, List<Word> all) {
+    return all.stream()
+        .map(w -> sentence.substring(w.start(), w.end()))
+        .anyMatch(w -> isScheme(w) && row.hasCode(w) && !row.grants(w));
   }
 
   /** Capitals are looked for as they stand: nothing is akin to them. */

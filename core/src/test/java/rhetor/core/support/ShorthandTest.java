@@ -58,6 +58,10 @@ class ShorthandTest {
     cell("Hooks", "4 double");
     cell("Ohm", "32");
     cell("Composition", "cotton");
+    cell("FSC", "100% cert. pending");
+    cell("Fuel", "lamp oil, oats, rice");
+    cell("Seal", "PE7");
+    cell("Wick cl", "clothbound");
     cell("Stand", "N");
     cell("Height", "78 cm");
     cell("Covers off", "N");
@@ -82,6 +86,9 @@ class ShorthandTest {
         "A charge of four and a half hours is enough.",
         "Cells drive it.",
         "It is for two persons.",
+        "The wick is bound in cloth.",
+        "Its seal is a PE 7.",
+        "It isn't free of grain.",
         "It comes from the Czech Republic.",
         "It runs for 1 hour and 40 minutes.",
         "At 4 °C it is still in comfort.",
@@ -117,6 +124,9 @@ class ShorthandTest {
         "The globe has a champagne sheen.|COLOUR",
         "After a fire you get a new one.|GUARANTEE",
         "The cover comes off.|ANSWER",
+        "All of it is FSC certified.|CERTIFICATE",
+        "It does without any grain.|ANSWER",
+        "It burns five gallons an hour.|NUMBER",
         "Its shade is a sheet of paper.|MATERIAL",
         "It has the softest grip.|COMPARATIVE",
         "It is certified to GOTS.|CERTIFICATE"
