@@ -69,6 +69,9 @@ final class NumberJudge {
   /** So many characters have the word after a number. */
   private static final int NEXT_WORD = 40;
 
+  private static final Pattern IN_LENGTH =
+      Pattern.compile("(?i) in (?:length|width|height|depth|diameter)\\b");
+
   private static final Set<String> SIDES =
       Set.of("high", "tall", "height", "wide", "width", "deep", "depth", "long", "length");
 
@@ -116,6 +119,7 @@ final class NumberJudge {
                               && !amount.dimension().isEmpty());
       isElse |=
           isOtherSide(sentence, amount, saying)
+              || isOfSomethingElse(sentence, amount, saying)
               || isOtherCount(sentence, amount, meant)
               || isOtherBare(amount, meant, saying, clause);
       if (isElse) {
@@ -442,6 +446,27 @@ final class NumberJudge {
         && same.stream()
             .allMatch(
                 n -> !n.side().isEmpty() && spoken.stream().noneMatch(w -> n.side().contains(w)));
+  }
+
+  /** "45 mm in length", where the only cell that has it speaks of a "45 mm spool lip". */
+  private boolean isOfSomethingElse(String sentence, Amount amount, List<Cell> saying) {
+    Matcher side = IN_LENGTH.matcher(sentence).region(amount.end(), sentence.length());
+    return side.lookingAt()
+        && !saying.isEmpty()
+        && saying.stream().allMatch(c -> saysOfSomethingElse(c, amount, Stems.of(sentence)));
+  }
+
+  private boolean saysOfSomethingElse(Cell cell, Amount amount, Set<String> spoken) {
+    String text = cell.words().substring(cell.words().indexOf(':') + 1);
+    return Amount.in(text, knowledge).stream()
+        .filter(a -> a.value() == amount.value())
+        .anyMatch(
+            a -> {
+              Set<String> of =
+                  new HashSet<>(Stems.of(text.substring(a.end()).split("[,;.(]", 2)[0]));
+              of.removeIf(s -> s.length() <= 2 || words.isHarmless(s));
+              return !of.isEmpty() && of.stream().noneMatch(spoken::contains);
+            });
   }
 
   private static int distance(Word word, Amount amount) {

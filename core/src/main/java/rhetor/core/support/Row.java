@@ -38,6 +38,9 @@ final class Row {
 
   private static final int MOST_KINDS = 400;
 
+  private static final Pattern HANDS =
+      Pattern.compile("\\bHAND(?:S|MADE|CRAFTED|WOVEN|SEWN|KNOTTED|PAINTED|THROWN)?\\b");
+
   private static final Pattern PENDING =
       Pattern.compile("(?i)\\b(?:pending|applied|expected|planned|in progress|not yet|tbc)\\b");
 
@@ -281,6 +284,11 @@ final class Row {
   boolean names(String word) {
     String stem = English.stem(word);
     return cells.stream().anyMatch(c -> c.said().contains(stem));
+  }
+
+  /** Whether a cell or the supplier's text says that hands are at work on it. */
+  boolean speaksOfHands() {
+    return HANDS.matcher(text).find();
   }
 
   /** Whether a cell names a scheme, and neither says no to it nor that it is still to come. */

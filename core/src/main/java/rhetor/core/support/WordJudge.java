@@ -18,7 +18,7 @@ import rhetor.core.support.Assertion.Kind;
 final class WordJudge {
   /** "Less than any other": no range is everything. */
   private static final Pattern THAN_ALL =
-      Pattern.compile("(?i) than (?:any|all|every|anything|comparable|ordinary)\\b");
+      Pattern.compile("(?i)(?: \\p{L}+){0,2} than (?:any|all|every|anything|comparable|ordinary)\\b");
 
   private static final Pattern THAN = Pattern.compile("(?: \\p{L}+){0,2} than\\b");
 
@@ -47,6 +47,15 @@ final class WordJudge {
   private static final Pattern PAYS =
       Pattern.compile(
           "(?i)\\b(?<who>\\p{L}+) (?:pays for|covers|replaces|repairs|mends|refunds|backs|swaps|stands behind)\\b");
+
+  /** "No other fabric shuts out noise": it says how all others are. */
+  private static final Pattern FIRST_OF_ALL =
+      Pattern.compile("^(?:No other|Nothing else|No one else’s|No one else's) \\p{L}+");
+
+  /** How a thing is made, which is paid for. */
+  private static final Pattern BY_HAND =
+      Pattern.compile(
+          "(?i)\\b(?:made|woven|cut|sewn|knitted|knotted|carved|turned|painted|finished|built|drawn|thrown|forged|stitched|assembled|crafted) by hand\\b");
 
   /** "You get a new one". */
   private static final Pattern GETS_AGAIN =
@@ -279,6 +288,16 @@ final class WordJudge {
           found.add(Assertion.of(Kind.INCLUSION, sentence, packed.start("w"), packed.end("w"), ""));
           break;
         }
+      }
+    }
+    Matcher first = FIRST_OF_ALL.matcher(sentence);
+    if (first.find()) {
+      found.add(Assertion.of(Kind.COMPARATIVE, sentence, first.start(), first.end(), ""));
+    }
+    Matcher byHand = BY_HAND.matcher(sentence);
+    while (byHand.find()) {
+      if (!row.speaksOfHands()) {
+        found.add(Assertion.of(Kind.PROPERTY, sentence, byHand.start(), byHand.end(), ""));
       }
     }
     Matcher again = GETS_AGAIN.matcher(sentence);

@@ -58,6 +58,7 @@ class ShorthandTest {
     cell("Hooks", "4 double");
     cell("Ohm", "32");
     cell("Composition", "cotton");
+    cell("Details", "slow burner, 45 mm brass collar");
     cell("FSC", "100% cert. pending");
     cell("Fuel", "lamp oil, oats, rice");
     cell("Seal", "PE7");
@@ -86,6 +87,7 @@ class ShorthandTest {
         "A charge of four and a half hours is enough.",
         "Cells drive it.",
         "It is for two persons.",
+        "Its brass collar measures 45 mm in height.",
         "The wick is bound in cloth.",
         "Its seal is a PE 7.",
         "It isn't free of grain.",
@@ -124,6 +126,11 @@ class ShorthandTest {
         "The globe has a champagne sheen.|COLOUR",
         "After a fire you get a new one.|GUARANTEE",
         "The cover comes off.|ANSWER",
+        "No other lantern shines as far.|COMPARATIVE",
+        "It gives more light than any other.|COMPARATIVE",
+        "The hood is sewn by hand.|PROPERTY",
+        "A trivet and a snuffer complete the set.|INCLUSION",
+        "It measures 45 mm in length.|NUMBER",
         "All of it is FSC certified.|CERTIFICATE",
         "It does without any grain.|ANSWER",
         "It burns five gallons an hour.|NUMBER",
