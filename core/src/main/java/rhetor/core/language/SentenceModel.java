@@ -12,6 +12,7 @@ import java.io.UncheckedIOException;
 import java.nio.FloatBuffer;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Supplier;
 
 /**
  * The sentence model that ships inside: all-MiniLM-L6-v2, quantised to bytes (Reimers and Gurevych
@@ -34,8 +35,7 @@ final class SentenceModel {
    */
   SentenceModel() {
     // Each has a native library of its own, which takes time to unpack.
-    CompletableFuture<HuggingFaceTokenizer> words =
-        CompletableFuture.supplyAsync(SentenceModel::tokenizer);
+    CompletableFuture<HuggingFaceTokenizer> words = aside(SentenceModel::tokenizer);
     environment = OrtEnvironment.getEnvironment();
     try (OrtSession.SessionOptions options = new OrtSession.SessionOptions()) {
       options.setIntraOpNumThreads(1);
@@ -45,6 +45,28 @@ final class SentenceModel {
       throw new IllegalStateException("The sentence model can't be run here.", e);
     }
     tokenizer = words.join();
+  }
+
+  /**
+   * Computes something beside what goes on here. The tokenizer looks for its native library by the
+   * thread's class loader, and a pool's threads know nothing of jars within a jar.
+   */
+  private static <T> CompletableFuture<T> aside(Supplier<T> load) {
+    CompletableFuture<T> done = new CompletableFuture<>();
+    Thread thread =
+        Thread.ofPlatform()
+            .daemon()
+            .unstarted(
+                () -> {
+                  try {
+                    done.complete(load.get());
+                  } catch (RuntimeException | LinkageError e) {
+                    done.completeExceptionally(e);
+                  }
+                });
+    thread.setContextClassLoader(SentenceModel.class.getClassLoader());
+    thread.start();
+    return done;
   }
 
   private static HuggingFaceTokenizer tokenizer() {

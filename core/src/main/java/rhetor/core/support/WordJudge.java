@@ -18,7 +18,8 @@ import rhetor.core.support.Assertion.Kind;
 final class WordJudge {
   /** "Less than any other": no range is everything. */
   private static final Pattern THAN_ALL =
-      Pattern.compile("(?i)(?: \\p{L}+){0,2} than (?:any|all|every|anything|comparable|ordinary)\\b");
+      Pattern.compile(
+          "(?i)(?: \\p{L}+){0,2} than (?:any|all|every|anything|comparable|ordinary)\\b");
 
   private static final Pattern THAN = Pattern.compile("(?: \\p{L}+){0,2} than\\b");
 
@@ -426,7 +427,10 @@ final class WordJudge {
         .filter(w -> w.start() > 0 && Character.isUpperCase(sentence.charAt(w.start())))
         .filter(w -> !row.isName(w.text()))
         .map(w -> sentence.substring(w.start(), w.end()))
-        .anyMatch(w -> row.grants(w) && (isScheme(w) ? row.hasCode(w) : row.says(w.toLowerCase(Locale.ROOT))));
+        .anyMatch(
+            w ->
+                row.grants(w)
+                    && (isScheme(w) ? row.hasCode(w) : row.says(w.toLowerCase(Locale.ROOT))));
   }
 
   /** "FSC", where the cell says that it is pending. */
