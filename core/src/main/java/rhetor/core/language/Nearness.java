@@ -138,11 +138,13 @@ public final class Nearness {
         model = load.get();
       } catch (RuntimeException | LinkageError e) {
         // A platform without the native library reads by words alone.
-        System.getLogger(Nearness.class.getName())
-            .log(
-                System.Logger.Level.WARNING,
-                "The sentence model can't be run here: more columns will be asked about.",
-                e);
+        if (keeps) {
+          System.getLogger(Nearness.class.getName())
+              .log(
+                  System.Logger.Level.WARNING,
+                  "The sentence model can't be run here: more columns will be asked about.",
+                  e);
+        }
         model = null;
       }
     }

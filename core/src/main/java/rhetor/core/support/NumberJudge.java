@@ -107,7 +107,8 @@ final class NumberJudge {
               .filter(c -> says(c, amount, isAbout))
               .filter(c -> mayMeasure(c, amount, clause) || isWritten(c, sentence, amount))
               .toList();
-      boolean isSpokenOf = saying.stream().anyMatch(c -> isWhollySpokenOf(c, clause));
+      boolean isSpokenOf =
+          saying.stream().anyMatch(c -> isWhollySpokenOf(c, clause) || isQuoted(c, clause));
       Optional<Cell> meant = isSpokenOf ? Optional.empty() : meant(sentence, amount, amounts);
       boolean isElse =
           meant.isPresent()
@@ -323,6 +324,14 @@ final class NumberJudge {
     return Words.of(clause).stream()
         .filter(w -> !words.isFunction(w.text()))
         .anyMatch(w -> cell.label().contains(English.stem(w.text())));
+  }
+
+  /** Whether a clause has several words of what a cell says: "45 mm brass collar". */
+  private boolean isQuoted(Cell cell, String clause) {
+    return Stems.of(clause).stream()
+            .filter(s -> s.length() > 2 && !words.isHarmless(s) && cell.said().contains(s))
+            .count()
+        > 1;
   }
 
   /** Whether a clause has every word of a name of the cell's. */

@@ -39,7 +39,8 @@ final class Row {
   private static final int MOST_KINDS = 400;
 
   private static final Pattern HANDS =
-      Pattern.compile("\\bHAND(?:S|MADE|CRAFTED|WOVEN|SEWN|KNOTTED|PAINTED|THROWN)?\\b");
+      Pattern.compile(
+          "\\bBY HAND\\b|\\bHAND[ -]?(?:MADE|CRAFTED|WOVEN|SEWN|KNITTED|KNOTTED|PAINTED|THROWN|FINISHED|BUILT|CUT|STITCHED|TURNED|CARVED|FORGED|DRAWN|ASSEMBLED)\\b");
 
   private static final Pattern PENDING =
       Pattern.compile("(?i)\\b(?:pending|applied|expected|planned|in progress|not yet|tbc)\\b");
