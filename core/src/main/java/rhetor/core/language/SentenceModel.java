@@ -11,8 +11,6 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.FloatBuffer;
 import java.util.Map;
-import java.util.concurrent.CompletableFuture;
-import java.util.function.Supplier;
 
 /**
  * The sentence model that ships inside: all-MiniLM-L6-v2, quantised to bytes (Reimers and Gurevych
@@ -34,8 +32,8 @@ final class SentenceModel {
    *     native library is missing
    */
   SentenceModel() {
-    // Each has a native library of its own, which takes time to unpack.
-    CompletableFuture<HuggingFaceTokenizer> words = aside(SentenceModel::tokenizer);
+    // One after the other: each brings a native library, and only one thread is to load them.
+    tokenizer = tokenizer();
     environment = OrtEnvironment.getEnvironment();
     try (OrtSession.SessionOptions options = new OrtSession.SessionOptions()) {
       options.setIntraOpNumThreads(1);
@@ -44,29 +42,6 @@ final class SentenceModel {
     } catch (OrtException e) {
       throw new IllegalStateException("The sentence model can't be run here.", e);
     }
-    tokenizer = words.join();
-  }
-
-  /**
-   * Computes something beside what goes on here. The tokenizer looks for its native library by the
-   * thread's class loader, and a pool's threads know nothing of jars within a jar.
-   */
-  private static <T> CompletableFuture<T> aside(Supplier<T> load) {
-    CompletableFuture<T> done = new CompletableFuture<>();
-    Thread thread =
-        Thread.ofPlatform()
-            .daemon()
-            .unstarted(
-                () -> {
-                  try {
-                    done.complete(load.get());
-                  } catch (RuntimeException | LinkageError e) {
-                    done.completeExceptionally(e);
-                  }
-                });
-    thread.setContextClassLoader(SentenceModel.class.getClassLoader());
-    thread.start();
-    return done;
   }
 
   private static HuggingFaceTokenizer tokenizer() {
