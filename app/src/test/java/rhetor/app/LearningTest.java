@@ -2,7 +2,6 @@ package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.net.URI;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
@@ -114,30 +113,8 @@ class LearningTest {
   /** Asked once for a column, a text model's wordings are written for all products under it. */
   @Test
   void a_text_model_proposes_and_a_person_keeps() {
-    String host = URI.create(house.shop()).getAuthority();
     Visitor owner = house.as(Role.OWNER);
-    owner.put("/api/connections/hosts", Map.of("host", host, "allowed", true)).expect(200);
-    long connection =
-        owner
-            .post(
-                "/api/connections",
-                Map.of(
-                    "name",
-                    "Foolscap",
-                    "address",
-                    house.shop() + "/model/v1",
-                    "model",
-                    "foolscap-1",
-                    "key",
-                    RunningRhetor.TOKEN,
-                    "priceAsked",
-                    1000,
-                    "priceAnswered",
-                    2000,
-                    "monthlyMost",
-                    0))
-            .expect(200)
-            .id();
+    long connection = house.connectFoolscap();
     Map<String, Object> shown =
         Map.of("connection", connection, "headings", List.of("Clapper tone LT"), "ask", false);
     Map<String, Object> asked =

@@ -2,7 +2,6 @@ package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -113,29 +112,7 @@ class OverrulingTest {
   @Test
   void a_second_opinion_names_a_cell_and_holds_as_long_as_the_cell_does() {
     Visitor owner = house.as(Role.OWNER);
-    String host = URI.create(house.shop()).getAuthority();
-    owner.put("/api/connections/hosts", Map.of("host", host, "allowed", true)).expect(200);
-    long connection =
-        owner
-            .post(
-                "/api/connections",
-                Map.of(
-                    "name",
-                    "Foolscap",
-                    "address",
-                    house.shop() + "/model/v1",
-                    "model",
-                    "foolscap-1",
-                    "key",
-                    RunningRhetor.TOKEN,
-                    "priceAsked",
-                    1000,
-                    "priceAnswered",
-                    2000,
-                    "monthlyMost",
-                    0))
-            .expect(200)
-            .id();
+    long connection = house.connectFoolscap();
     save("Larder is a storage box of oak. The flange shoos mice and moths off the biscuits. Squirrels envy hedgehogs.")
         .expect(200);
     assertThat(marks(proof(), "no source")).hasSizeGreaterThan(1);

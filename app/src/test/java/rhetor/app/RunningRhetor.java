@@ -4,10 +4,12 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.ServerSocket;
 import java.net.Socket;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
@@ -32,6 +34,33 @@ public final class RunningRhetor implements BeforeAllCallback, ParameterResolver
     /** A visitor who is signed in with a role. */
     Visitor as(Role role) {
       return visitor().signIn(role.name().toLowerCase() + "@test.example", PASSWORD);
+    }
+
+    /** Has the owner connect the stand-in for a text model; the connection's id. */
+    long connectFoolscap() {
+      Visitor owner = as(Role.OWNER);
+      String host = URI.create(shop).getAuthority();
+      owner.put("/api/connections/hosts", Map.of("host", host, "allowed", true)).expect(200);
+      return owner
+          .post(
+              "/api/connections",
+              Map.of(
+                  "name",
+                  "Foolscap",
+                  "address",
+                  shop + "/model/v1",
+                  "model",
+                  "foolscap-1",
+                  "key",
+                  TOKEN,
+                  "priceAsked",
+                  1000,
+                  "priceAnswered",
+                  2000,
+                  "monthlyMost",
+                  0))
+          .expect(200)
+          .id();
     }
 
     <T> T bean(Class<T> type) {

@@ -22,21 +22,14 @@ class StruckFactsTest {
 
   private Visitor editor;
   private Visitor writer;
-  private long intake;
   private final List<Long> products = new ArrayList<>();
 
   @BeforeAll
   void texts_are_written(RunningRhetor.House house) {
     editor = house.as(Role.EDITOR);
     writer = house.as(Role.WRITER);
-    intake = editor.upload("SF.csv", SHEET).expect(200).id();
-    editor.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
-    editor.write(List.of(), intake, "plain");
-    editor
-        .get("/api/products?intake=" + intake)
-        .body()
-        .path("items")
-        .forEach(p -> products.add(p.path("id").asLong()));
+    products.addAll(editor.takeIn("SF.csv", SHEET));
+    editor.write(products, 0, "plain");
   }
 
   private JsonNode proof(long product) {
@@ -104,7 +97,7 @@ class StruckFactsTest {
           .satisfies(
               f ->
                   assertThat(f.path("why").asString()).contains("The house leaves it to the list"));
-      editor.write(products, intake, "plain");
+      editor.write(products, 0, "plain");
       String text = proof(products.get(1)).path("fields").toString();
       assertThat(text).contains("Weight: 710 g").doesNotContain("weighs 710 g");
     } finally {

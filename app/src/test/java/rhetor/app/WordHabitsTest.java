@@ -28,14 +28,8 @@ class WordHabitsTest {
   void texts_are_written(RunningRhetor.House house) {
     editor = house.as(Role.EDITOR);
     writer = house.as(Role.WRITER);
-    long intake = editor.upload("WH.csv", SHEET).expect(200).id();
-    editor.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
-    editor.write(List.of(), intake, "plain");
-    editor
-        .get("/api/products?intake=" + intake)
-        .body()
-        .path("items")
-        .forEach(p -> products.add(p.path("id").asLong()));
+    products.addAll(editor.takeIn("WH.csv", SHEET));
+    editor.write(products, 0, "plain");
   }
 
   private void save(Visitor who, long product, String text) {

@@ -186,9 +186,10 @@ public class ProofService {
     if (are.size() >= were.size() || !were.containsAll(are)) {
       return struck;
     }
-    Set<String> told = told(after);
+    Set<String> lost = new HashSet<>(told(before));
+    lost.removeAll(told(after));
     for (Fact fact : product.facts().facts()) {
-      if (told(before).contains(fact.id()) && !told.contains(fact.id())) {
+      if (lost.contains(fact.id())) {
         knowledge.current().toldAs(fact.concept(), fact.label()).ifPresent(struck::add);
       }
     }

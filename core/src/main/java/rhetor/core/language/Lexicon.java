@@ -142,22 +142,18 @@ public final class Lexicon {
    * of the others: two in three of "hose" are garments. 0 if none of its senses can be sold.
    */
   public double shareKindOf(String noun, Collection<String> others) {
-    Set<Long> above = new HashSet<>();
-    others.forEach(o -> nouns.of(lower(o)).forEach(s -> above.add(s.getOffset())));
-    List<Synset> senses =
-        nouns.of(lower(noun)).stream().filter(s -> GOODS.contains(field(s))).toList();
-    long kinds =
-        senses.stream()
-            .filter(s -> ancestors(List.of(s)).stream().anyMatch(above::contains))
-            .count();
-    return senses.isEmpty() ? 0 : (double) kinds / senses.size();
+    return shareOf(
+        nouns.of(lower(noun)).stream().filter(s -> GOODS.contains(field(s))).toList(), others);
   }
 
   /** The share of all senses of a noun in which it is a kind of one of the others, 0 to 1. */
   public double shareOfSenses(String noun, Collection<String> others) {
+    return shareOf(nouns.of(lower(noun)), others);
+  }
+
+  private double shareOf(List<Synset> senses, Collection<String> others) {
     Set<Long> above = new HashSet<>();
     others.forEach(o -> nouns.of(lower(o)).forEach(s -> above.add(s.getOffset())));
-    List<Synset> senses = nouns.of(lower(noun));
     long kinds =
         senses.stream()
             .filter(s -> ancestors(List.of(s)).stream().anyMatch(above::contains))

@@ -78,7 +78,7 @@ final class CellReader {
   private static final Map<String, List<String>> CALLED =
       Map.of(
           "CZ", List.of("Czech Republic"),
-          "GB", List.of("Britain", "British", "UK", "England"),
+          "GB", List.of("Britain", "British", "UK"),
           "US", List.of("America", "USA"),
           "NL", List.of("Holland"),
           "TR", List.of("Turkey"),
