@@ -7,6 +7,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -150,6 +151,7 @@ final class Word {
   static String shop(String url, String token, String method, String path, String body) {
     HttpRequest request =
         HttpRequest.newBuilder(URI.create(url + path))
+            .timeout(Duration.ofSeconds(60))
             .header("Authorization", "Bearer " + token)
             .header("Content-Type", "application/json")
             .method(method, HttpRequest.BodyPublishers.ofString(body))

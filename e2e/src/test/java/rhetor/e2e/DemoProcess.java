@@ -6,6 +6,7 @@ import java.net.ServerSocket;
 import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -70,7 +71,7 @@ final class DemoProcess implements AutoCloseable {
       }
       pause();
     }
-    throw new IllegalStateException("the demo house was not furnished; its log is " + log);
+    throw new IllegalStateException("the demo house was not furnished; " + whatItDoes());
   }
 
   /** Ends the server as a power cut would. */
@@ -106,10 +107,14 @@ final class DemoProcess implements AutoCloseable {
   }
 
   private void await(String address) throws IOException {
-    for (int i = 0; i < 600; i++) {
+    long end = System.nanoTime() + Duration.ofMinutes(3).toNanos();
+    while (System.nanoTime() < end) {
       try {
         HttpURLConnection connection =
             (HttpURLConnection) URI.create(address).toURL().openConnection();
+        // A server that takes the question and never answers it has not started.
+        connection.setConnectTimeout(5_000);
+        connection.setReadTimeout(5_000);
         if (connection.getResponseCode() == 200) {
           return;
         }
@@ -117,7 +122,16 @@ final class DemoProcess implements AutoCloseable {
         pause();
       }
     }
-    throw new IllegalStateException("did not start: " + address + "; logs are in " + data);
+    throw new IllegalStateException("did not start: " + address + "; " + whatItDoes());
+  }
+
+  /** The server's log with what each of its threads is at, for whoever has to find out why. */
+  private String whatItDoes() throws IOException {
+    new ProcessBuilder("kill", "-QUIT", String.valueOf(server.pid())).start();
+    for (int i = 0; i < 10; i++) {
+      pause();
+    }
+    return "its log:\n" + Files.readString(data.resolve("app.log"));
   }
 
   private static void pause() {

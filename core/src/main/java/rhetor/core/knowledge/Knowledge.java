@@ -209,7 +209,14 @@ public final class Knowledge {
 
   /** What another package reads out of this knowledge once and keeps with it. */
   public <T> T index(Class<T> type, Function<Knowledge, T> read) {
-    return type.cast(indexes.computeIfAbsent(type, t -> read.apply(this)));
+    Object known = indexes.get(type);
+    if (known == null) {
+      // No lock is held meanwhile: what is read out may ask for what others read out.
+      T fresh = read.apply(this);
+      Object other = indexes.putIfAbsent(type, fresh);
+      known = other == null ? fresh : other;
+    }
+    return type.cast(known);
   }
 
   /** The knowledge that ships with Rhetor. */

@@ -181,7 +181,12 @@ final class Cells {
    * @param what a name for the test; the same for the same test alone
    */
   double once(String what, Predicate<String> test) {
-    return shares.computeIfAbsent(what, w -> share(test));
+    Double known = shares.get(what);
+    if (known == null) {
+      known = share(test);
+      shares.put(what, known);
+    }
+    return known;
   }
 
   /** Whether at least this share of the cells passes, and there are any. */

@@ -24,7 +24,7 @@ final class Glosses {
   private final Knowledge knowledge;
   private final Nearness nearness;
   private final HeadingMemory memory;
-  private final Map<Meaning, List<float[]>> glosses = new LinkedHashMap<>();
+  private volatile Map<Meaning, List<float[]>> glosses = Map.of();
 
   Glosses(Knowledge knowledge, Nearness nearness, HeadingMemory memory) {
     this.knowledge = knowledge;
@@ -98,7 +98,11 @@ final class Glosses {
     List<Near> all = new ArrayList<>();
     sheet.columns().forEach(c -> all.add(Near.NOTHING));
     // The model knows English.
-    if (!sheet.language().equals("en") || glosses().isEmpty()) {
+    if (!sheet.language().equals("en")) {
+      return all;
+    }
+    Map<Meaning, List<float[]>> glosses = glosses();
+    if (glosses.isEmpty()) {
       return all;
     }
     List<SheetColumn> said =
@@ -106,20 +110,20 @@ final class Glosses {
             .filter(c -> c.raw().chars().anyMatch(Character::isLetter))
             .toList();
     List<float[]> vectors = nearness.ofAll(said.stream().map(Glosses::inWords).toList());
-    List<Near> near = vectors.parallelStream().map(this::near).toList();
+    memory.load(nearness);
+    List<Near> near = vectors.parallelStream().map(v -> near(v, glosses)).toList();
     for (int i = 0; i < near.size(); i++) {
       all.set(said.get(i).index(), near.get(i));
     }
     return all;
   }
 
-  private Near near(float[] vector) {
+  private Near near(float[] vector, Map<Meaning, List<float[]>> glosses) {
     Map<Meaning, Double> cosines = new LinkedHashMap<>();
-    glosses()
-        .forEach(
-            (m, all) ->
-                cosines.put(
-                    m, all.stream().mapToDouble(v -> Nearness.cosine(vector, v)).max().orElse(0)));
+    glosses.forEach(
+        (m, all) ->
+            cosines.put(
+                m, all.stream().mapToDouble(v -> Nearness.cosine(vector, v)).max().orElse(0)));
     return new Near(
         cosines,
         cosines.entrySet().stream()
@@ -150,19 +154,24 @@ final class Glosses {
     return all;
   }
 
-  /** Vectors of what concepts and roles are; looked up when they are first needed. */
-  private synchronized Map<Meaning, List<float[]>> glosses() {
+  /**
+   * Vectors of what concepts and roles are; looked up when they are first needed, without a lock:
+   * who waits for vectors that others compute must hold none.
+   */
+  private Map<Meaning, List<float[]>> glosses() {
     if (glosses.isEmpty()) {
+      Map<Meaning, List<float[]>> fresh = new LinkedHashMap<>();
       Map<Meaning, List<String>> all = all(knowledge);
       List<float[]> vectors = nearness.ofAll(all.values().stream().flatMap(List::stream).toList());
       int from = 0;
       for (Map.Entry<Meaning, List<String>> of : all.entrySet()) {
         int to = from + of.getValue().size();
         if (to <= vectors.size()) {
-          glosses.put(of.getKey(), vectors.subList(from, to));
+          fresh.put(of.getKey(), vectors.subList(from, to));
         }
         from = to;
       }
+      glosses = fresh;
     }
     return glosses;
   }

@@ -57,7 +57,7 @@ final class HeadingMemory {
   /** The headings in their order, and a vector for each; found when first asked for. */
   private final List<String> headings;
 
-  private List<float[]> vectors;
+  private volatile List<float[]> vectors;
 
   private HeadingMemory(Map<String, Map<Meaning, Double>> byHeading) {
     this.byHeading = byHeading;
@@ -164,11 +164,19 @@ final class HeadingMemory {
     return shares;
   }
 
-  private synchronized List<float[]> vectors(Nearness nearness) {
-    if (vectors == null) {
-      vectors = headings.isEmpty() ? List.of() : nearness.ofAll(headings);
+  /** Finds the places of all remembered headings, so that many threads can ask what is near. */
+  void load(Nearness nearness) {
+    vectors(nearness);
+  }
+
+  /** Without a lock: who waits for vectors that others compute must hold none. */
+  private List<float[]> vectors(Nearness nearness) {
+    List<float[]> known = vectors;
+    if (known == null) {
+      known = headings.isEmpty() ? List.of() : nearness.ofAll(headings);
+      vectors = known;
     }
-    return vectors;
+    return known;
   }
 
   private Map<Meaning, Double> of(Heading heading, Knowledge knowledge) {
