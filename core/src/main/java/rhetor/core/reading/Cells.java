@@ -51,6 +51,12 @@ final class Cells {
   private static final Pattern MIXED = Pattern.compile("\\p{Lu}\\p{Ll}\\p{Lu}");
 
   private static final Pattern STEM = Pattern.compile("\\p{L}+[-._/]");
+  private static final Pattern LIST_PARTS = Pattern.compile("[,;](?!\\d)|[/|+·•]");
+  private static final Pattern SENTENCE_ENDS_WITHIN = Pattern.compile("[.!?]\\s+\\p{Lu}\\p{Ll}");
+  private static final int FEWEST_LISTED = 3;
+  private static final Pattern NUMBER_WITHIN = Pattern.compile("\\d+(?:[.,]\\d+)?");
+  private static final int WORDS_FOR_A_NUMBER = 5;
+  private static final int MOST_WORDS_OF_A_PART = 3;
   private static final int SHORTEST_STEM = 3;
   private static final int SEVERAL = 3;
   private static final Pattern CAPITALS = Pattern.compile("[\\p{Lu}\\d]+(?:[-./_][\\p{Lu}\\d]+)*");
@@ -287,6 +293,26 @@ final class Cells {
 
   double sentences() {
     return share(v -> SENTENCE.matcher(v).matches() && v.split(" ").length >= 3);
+  }
+
+  /** The share of cells that list several things in a few words each, and say nothing of them. */
+  double listed() {
+    return share(
+        v -> {
+          String[] parts = LIST_PARTS.split(v);
+          return parts.length >= FEWEST_LISTED
+              && !SENTENCE_ENDS_WITHIN.matcher(v).find()
+              && words(v).size() <= MOST_WORDS_OF_A_PART * parts.length;
+        });
+  }
+
+  /** The share of cells that have a number for every few words, and several of them. */
+  double numbered() {
+    return share(
+        v -> {
+          long numbers = NUMBER_WITHIN.matcher(v).results().count();
+          return numbers >= FEWEST_LISTED && numbers * WORDS_FOR_A_NUMBER >= words(v).size();
+        });
   }
 
   double averageLength() {

@@ -85,6 +85,8 @@ enum Evidence {
   TEXT_WORD("The heading is about a text."),
   LONG("The cells are long."),
   SENTENCES("The cells are sentences."),
+  LISTED,
+  NUMBERED,
   SEARCH_WORD("The heading is about searches."),
   PHRASES("The cells are phrases in small letters."),
   PICTURES("The cells are addresses or file names of pictures."),

@@ -39,9 +39,14 @@ final class PrivateLooks {
     this.trade = knowledge.roleWords("trade");
   }
 
-  /** Whether a heading is a name of the products' codes, which another column has. */
+  /**
+   * Whether a heading is a name of the products' codes, which another column has; words that stand
+   * in many rows are no codes.
+   */
   boolean isSecondCode(SheetColumn column, SheetColumns sheet, Set<String> taken) {
+    Cells cells = column.cells();
     return taken.contains("sku")
+        && (cells.different() >= WRITTEN || cells.lettered() < WRITTEN)
         && !knowledge.vague().contains(column.heading().name())
         && names.exact(column.heading(), sheet.language()).stream()
             .anyMatch(m -> m.role() == Role.SKU);

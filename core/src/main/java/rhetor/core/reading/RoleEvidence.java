@@ -107,6 +107,8 @@ final class RoleEvidence {
         evidence.put(Evidence.TEXT_WORD, words.stream().anyMatch(text::contains) ? 1.0 : 0);
         evidence.put(Evidence.LONG, Math.min(1, cells.averageLength() / 60));
         evidence.put(Evidence.SENTENCES, cells.sentences());
+        evidence.put(Evidence.LISTED, cells.listed());
+        evidence.put(Evidence.NUMBERED, cells.numbered());
       }
       case KEYWORD -> {
         evidence.put(Evidence.ANY_KEYWORD, 1.0);

@@ -29,7 +29,7 @@ class LabelledSheetsTest {
     assertThat(measure.wrongKinds()).isEmpty();
     assertThat(measure.told()).isEmpty();
     assertThat(measure.wrongNames()).as("of 103 sheets").hasSizeLessThanOrEqualTo(1);
-    assertThat(measure.calibrationError()).isLessThan(0.05);
+    assertThat(measure.calibrationError()).isLessThan(0.03);
   }
 
   /** Nothing has learned from these, and nothing may. The "Drop" of a glove is told. */
@@ -48,5 +48,8 @@ class LabelledSheetsTest {
     assertThat(measure.wrongKinds()).isEmpty();
     assertThat(measure.wrongNames()).isEmpty();
     assertThat(measure.told()).hasSizeLessThanOrEqualTo(told);
+    assertThat(measure.rolesRight()).isGreaterThan(0.95);
+    // Of two hundred columns that were sure of just what they say it would be 0.04.
+    assertThat(measure.calibrationError()).isLessThan(0.08);
   }
 }

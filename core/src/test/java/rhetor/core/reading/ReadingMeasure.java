@@ -151,6 +151,11 @@ public final class ReadingMeasure {
     return error;
   }
 
+  /** The share of columns whose role is right. */
+  public double rolesRight() {
+    return (double) rolesRight / columns;
+  }
+
   /** The figures, a line each. */
   public List<String> lines() {
     return List.of(

@@ -317,6 +317,24 @@ class ReadingProposerTest {
         .isEqualTo(Meaning.KEEP);
   }
 
+  @Test
+  void long_lists_of_parts_are_no_text() {
+    ColumnReading recipe =
+        column(
+            "Inside",
+            "oat 42%, honey 18%, rapeseed oil 9%, almonds 8%, sunflower seeds 7%, cinnamon 0.4%",
+            "oat 51%; date syrup 20%; coconut 12%; pumpkin seeds 6%; sea salt 0.3%; vanilla",
+            "barley 38%, malt extract 14 %, hazelnuts 11%, cocoa 7%, butterfat 5%, salt 0.4%");
+    assertThat(recipe.meaning()).isNotEqualTo(Meaning.PROSE);
+  }
+
+  @Test
+  void words_that_stand_in_many_rows_are_no_second_code() {
+    assertThat(column("Cat.", "Spring loaded", "Spring loaded", "Hand wound").meaning())
+        .isNotEqualTo(Meaning.KEEP);
+    assertThat(column("Cat.", "SL-204", "SL-204", "HW-118").meaning()).isEqualTo(Meaning.KEEP);
+  }
+
   @ParameterizedTest
   @CsvSource(
       delimiter = '|',
