@@ -60,7 +60,7 @@ final class Counting<T> {
     boolean rested =
         Duration.between(now.at, clock.instant()).compareTo(now.took.multipliedBy(TENTH)) >= 0;
     if (rested && underWay.compareAndSet(false, true)) {
-      Thread.ofVirtual().name("counting").start(this::countOn);
+      Thread.ofPlatform().daemon().name("counting").start(this::countOn);
     }
     return now.old();
   }

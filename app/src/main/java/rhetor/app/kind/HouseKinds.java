@@ -112,7 +112,7 @@ public class HouseKinds {
     named.forEach(
         id ->
             labels.putIfAbsent(
-                id, knowledge.concept(id).map(Concept::label).orElse(id.replace("extra:", ""))));
+                id, knowledge.concept(id).map(Concept::label).orElse(Fact.labelOf(id))));
     return labels.keySet().stream()
         .filter(id -> !NAMING.contains(id))
         .map(

@@ -6,6 +6,7 @@ import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.web.Refused;
+import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.reading.TextReader;
 
@@ -72,9 +73,7 @@ class HandService {
   }
 
   private static String factId(Entered fact) {
-    return fact.fact().isBlank()
-        ? "extra:" + fact.label().strip().toLowerCase(java.util.Locale.ROOT)
-        : fact.fact();
+    return fact.fact().isBlank() ? Fact.ownId(fact.label()) : fact.fact();
   }
 
   private static String clean(String text, String what, int most) {

@@ -254,7 +254,7 @@ public class ProductService {
             .findFirst();
     type(
         id,
-        known.map(Concept::id).orElse("extra:" + label.toLowerCase(Locale.ROOT)),
+        known.map(Concept::id).orElse(Fact.ownId(label)),
         known.map(Concept::label).orElse(label),
         text,
         by);

@@ -115,7 +115,8 @@ class RunController {
   SseEmitter events(@PathVariable long id, Principal person) {
     runs.get(id);
     SseEmitter emitter = streams.open(person.getName());
-    Thread.ofVirtual()
+    Thread.ofPlatform()
+        .daemon()
         .name("run-" + id + "-events")
         .start(() -> follow(id, emitter, person.getName()));
     return emitter;

@@ -1,6 +1,7 @@
 package rhetor.core.fact;
 
 import java.util.List;
+import java.util.Locale;
 
 /**
  * One typed statement about a product, with the cells that make it.
@@ -15,11 +16,26 @@ import java.util.List;
  */
 public record Fact(
     String id, String concept, String label, Value value, List<Source> sources, boolean foreign) {
+  private static final String OWN = "extra:";
+
   public Fact {
     sources = List.copyOf(sources);
     if (sources.isEmpty()) {
       throw new IllegalArgumentException("a fact needs a source: " + label);
     }
+  }
+
+  /**
+   * The id of a fact that is of no known kind: all that its heading says, its unit too, so that
+   * "fruit %" and "fruit" are two.
+   */
+  public static String ownId(String label) {
+    return OWN + label.strip().toLowerCase(Locale.ROOT);
+  }
+
+  /** What a fact of no known kind is about, by its id. */
+  public static String labelOf(String ownId) {
+    return ownId.startsWith(OWN) ? ownId.substring(OWN.length()) : ownId;
   }
 
   /** The cell that the fact is first taken from. */

@@ -221,10 +221,10 @@ public final class FactReader {
           if (concept.isPresent()) {
             collector.column(i, column, concept.get(), headings.get(i), row, cell);
           } else {
-            collector.extra(i, column, headings.get(i), row, cell);
+            collector.extra(i, column, row, cell);
           }
         }
-        case EXTRA -> collector.extra(i, column, headings.get(i), row, cell);
+        case EXTRA -> collector.extra(i, column, row, cell);
         case NAME -> collector.merge.add(nameFact(row, i, rawName));
         case PROSE -> {
           prose.append(prose.isEmpty() ? "" : "\n").append(proseOf(cell).text);
@@ -446,19 +446,19 @@ public final class FactReader {
       return value;
     }
 
-    void extra(int index, ColumnReading column, Heading heading, SheetRow row, String cell) {
+    void extra(int index, ColumnReading column, SheetRow row, String cell) {
       boolean asks = column.heading().strip().endsWith("?");
       value(index, cell, true, text -> values.readAny(text, asks))
           .ifPresent(
               value -> {
-                String key = "extra:" + heading.name();
+                // With the unit that its cells are in: they are left as they stand.
+                String label = CellText.clean(column.heading()).replaceFirst("[:*?\\s]+$", "");
                 boolean foreign = !reading.language().equals("en");
                 merge.add(
                     new Fact(
-                        key,
+                        Fact.ownId(label),
                         "",
-                        // With the unit that its cells are in: they are left as they stand.
-                        CellText.clean(column.heading()).replaceFirst("[:*?\\s]+$", ""),
+                        label,
                         value,
                         List.of(source(row, column, cell)),
                         foreign));

@@ -1,7 +1,6 @@
 package rhetor.core.reading;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -98,10 +97,10 @@ public final class TextReader {
         proposer.propose(List.of("SKU", label.strip()), List.of()).columns().get(1);
     String factId =
         column.asks()
-            ? "extra:" + label.strip().toLowerCase(Locale.ROOT)
+            ? Fact.ownId(label)
             : switch (column.meaning().role()) {
               case CONCEPT -> column.meaning().concept();
-              case EXTRA, PROSE -> "extra:" + label.strip().toLowerCase(Locale.ROOT);
+              case EXTRA, PROSE -> Fact.ownId(label);
               case SKU, NAME, KEYWORD, PICTURE, KEEP -> "";
             };
     if (factId.isEmpty() || CellText.saysNothing(CellText.clean(text))) {
@@ -113,7 +112,7 @@ public final class TextReader {
     } catch (IllegalArgumentException e) {
       merge.add(
           fact(
-              "extra:" + label.strip().toLowerCase(Locale.ROOT),
+              Fact.ownId(label),
               "",
               label.strip(),
               new Value.Words(CellText.clean(text)),

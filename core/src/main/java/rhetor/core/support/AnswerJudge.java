@@ -1,5 +1,6 @@
 package rhetor.core.support;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -69,6 +70,19 @@ final class AnswerJudge {
           .map(AnswerJudge::firstPart)
           .collect(Collectors.toSet());
 
+  /** "Taped seams NO (critical only)": a part of a cell that says no. */
+  private static final Pattern REFUSED =
+      Pattern.compile(
+          "(?:^|[,;])\\s*(?<x>\\p{L}[\\p{L} -]{2,40}?)[ :=]+(?i:NO|N|none|✗)(?: ?\\((?<but>[^)]*)\\))?\\s*(?=[,;]|$)");
+
+  /** "NOT single protein", "no built-in light". */
+  private static final Pattern REFUSED_TOO =
+      Pattern.compile(
+          "(?i)\\b(?:not|no|without) (?:an? )?(?<x>[\\p{L}-]{3,} [\\p{L}-]{3,})(?<but>)\\s*(?=[,;.!)]|$)");
+
+  /** "The only protein" says that it is a single one. */
+  private static final Pattern ONLY = Pattern.compile("(?i)\\b(?:the only|sole|solely|alone)\\b");
+
   private static final double MOST_OF_ITS_SENSES = 0.5;
   private static final int SHORTEST_NEGATED = 5;
   private static final int SHORTEST_ROOT = 3;
@@ -79,8 +93,19 @@ final class AnswerJudge {
   /** Whether a cell has a word such as "unscented", so that its opposite would be wrong. */
   private final boolean hasNegatives;
 
+  private final List<Refusal> refusals;
+
+  /**
+   * What a part of a cell says no to.
+   *
+   * @param what stems of what it is
+   * @param but stems of what it says yes to all the same
+   */
+  private record Refusal(Set<String> what, Set<String> but, Cell cell) {}
+
   AnswerJudge(Row row) {
     this.row = row;
+    this.refusals = refusals(row.cells());
     this.hasNegatives =
         row.cells().stream()
             .anyMatch(c -> Words.of(value(c)).stream().anyMatch(w -> isNegative(w.text())));
@@ -99,6 +124,58 @@ final class AnswerJudge {
     opposites(sentence, all, found);
     negated(sentence, all, found);
     onlyOne(sentence, found);
+    refused(sentence, all, found);
+  }
+
+  private List<Refusal> refusals(List<Cell> cells) {
+    List<Refusal> all = new ArrayList<>();
+    for (Cell cell : cells) {
+      if (cell.answer() == Cell.Answer.NEITHER) {
+        for (Pattern pattern : List.of(REFUSED, REFUSED_TOO)) {
+          Matcher m = pattern.matcher(value(cell));
+          while (m.find()) {
+            Set<String> what = telling(m.group("x"));
+            if (!what.isEmpty()) {
+              String but = m.group("but");
+              all.add(new Refusal(what, but == null ? Set.of() : telling(but), cell));
+            }
+          }
+        }
+      }
+    }
+    return all;
+  }
+
+  private Set<String> telling(String text) {
+    return Words.of(text).stream()
+        .filter(w -> !words.isFunction(w.text()))
+        .map(w -> English.stem(w.text()))
+        .collect(Collectors.toSet());
+  }
+
+  /** "Every seam is taped" where a part of a cell says no to that. */
+  private void refused(String sentence, List<Word> all, List<Assertion> found) {
+    if (refusals.isEmpty()) {
+      return;
+    }
+    Set<String> stems = new HashSet<>(Stems.of(sentence));
+    if (ONLY.matcher(sentence).find()) {
+      stems.addAll(Stems.of("single"));
+    }
+    for (Refusal refusal : refusals) {
+      boolean isSpokenOf = refusal.what.stream().allMatch(s -> row.isAmong(s, stems));
+      if (isSpokenOf && refusal.but.stream().noneMatch(stems::contains)) {
+        all.stream()
+            .filter(w -> refusal.what.stream().anyMatch(s -> row.isAmong(s, Stems.of(w.text()))))
+            .findFirst()
+            .filter(w -> !isDenied(Clauses.at(sentence, w.start())))
+            .ifPresent(
+                w ->
+                    found.add(
+                        Assertion.of(
+                            Kind.ANSWER, sentence, w.start(), w.end(), refusal.cell.words())));
+      }
+    }
   }
 
   /** "Opened by hand" where the cell says that it is automatic. */
@@ -242,19 +319,33 @@ final class AnswerJudge {
               : all.stream()
                   .filter(w -> isNamed(cell, w, sentence))
                   // "Covers off" is all of small words; one alone, as in "stands high", says none.
-                  .filter(w -> !words.isHarmless(w.text()) || isNamedInWords(cell, stems))
+                  .filter(
+                      w ->
+                          !words.isHarmless(w.text())
+                              || isNamedInWords(cell, stems)
+                              || asksWhetherItCanBe(cell, w.text())
+                                  && sentence.startsWith("be ", w.start() - 3))
                   .min(Comparator.comparing(w -> words.isHarmless(w.text())));
       if (named.isPresent()) {
         Word word = named.get();
         // "Grain-free" is what a column says that is headed so.
         boolean isFree = word.text().endsWith("-free") && isNamed(cell, word, word.text());
         boolean isDenied =
-            !isFree && (isDenied(Clauses.at(sentence, word.start())) || hasNone(all));
+            !isFree
+                && (isDenied(Clauses.at(sentence, word.start()))
+                    || isDeniedLast(cell, sentence, all)
+                    || hasNone(all));
         if (isDenied == (cell.answer() == Cell.Answer.YES)) {
           found.add(Assertion.of(Kind.ANSWER, sentence, word.start(), word.end(), cell.words()));
         }
       }
     }
+  }
+
+  /** "The cover is sewn on and cannot come off": the last word of "cover off" is denied. */
+  private boolean isDeniedLast(Cell cell, String sentence, List<Word> all) {
+    List<Word> named = all.stream().filter(w -> isNamed(cell, w, sentence)).toList();
+    return named.size() > 1 && isDenied(Clauses.at(sentence, named.getLast().start()));
   }
 
   private static boolean hasNone(List<Word> all) {
@@ -263,6 +354,12 @@ final class AnswerJudge {
 
   private boolean isNamed(Cell cell, Set<String> stems) {
     return cell.names().stream().anyMatch(n -> n.stream().allMatch(s -> row.isAmong(s, stems)));
+  }
+
+  /** Whether a cell is headed by what can be done: "cuttable". */
+  private static boolean asksWhetherItCanBe(Cell cell, String verb) {
+    return cell.names().stream()
+        .anyMatch(n -> n.size() == 1 && Row.isAbleTo(n.iterator().next(), verb));
   }
 
   private boolean isNamedInWords(Cell cell, Set<String> stems) {
@@ -327,14 +424,16 @@ final class AnswerJudge {
   private void denials(String sentence, Matcher m, Set<String> beside, List<Assertion> found) {
     while (m.find()) {
       String stem = English.stem(m.group("w").toLowerCase(Locale.ROOT));
-      if (words.isHarmless(stem) || NOT.matcher(sentence.substring(0, m.start())).find()) {
+      boolean isAsked = row.cells().stream().anyMatch(c -> asksWhetherItCanBe(c, stem));
+      if (words.isHarmless(stem) && !isAsked
+          || NOT.matcher(sentence.substring(0, m.start())).find()) {
         continue;
       }
       row.cells().stream()
           .filter(c -> c.answer() == Cell.Answer.NEITHER)
           .filter(
               c ->
-                  c.said().contains(stem)
+                  c.said().stream().anyMatch(s -> s.equals(stem) || Row.areOfOneRoot(s, stem))
                       || beside.isEmpty() && hasKindOf(c, stem)
                       || c.names().stream()
                           .anyMatch(

@@ -2,6 +2,7 @@ package rhetor.core.support;
 
 import java.util.List;
 import java.util.Set;
+import rhetor.core.knowledge.Unit;
 
 /**
  * A public cell.
@@ -11,6 +12,7 @@ import java.util.Set;
  * @param label all of them
  * @param said stems of what it says
  * @param parts how many things it lists
+ * @param units what its headings measure one by the other: "mm/m", "l/min"
  * @param cutOff what full stops cut off in it: "adj." may be adjustable or adjusted
  */
 record Cell(
@@ -21,6 +23,7 @@ record Cell(
     List<Number> numbers,
     int parts,
     Answer answer,
+    List<Unit> units,
     Set<String> cutOff) {
 
   /** What a cell says to whether something is so. */

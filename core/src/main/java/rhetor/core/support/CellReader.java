@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
@@ -71,6 +72,9 @@ final class CellReader {
           "l", Set.of("length", "long"));
 
   private static final Pattern THOUSANDS = Pattern.compile("(?<![\\d.,])(\\d{1,4})[kK](?!\\p{L})");
+
+  private static final Pattern TWO_UNITS =
+      Pattern.compile("(?<!\\p{L})([\\p{L}°%]+) ?(?:/|\\bper\\b) ?([\\p{L}°%]+)(?!\\p{L})");
 
   private static final Pattern EITHER = Pattern.compile("\\p{L}{3,}(?: ?/ ?\\p{L}{3,})+\\??");
 
@@ -143,7 +147,9 @@ final class CellReader {
     Set<String> said = new HashSet<>();
     List<Cell.Number> numbers = new ArrayList<>();
     List<String> raws = fact.sources().stream().map(Source::raw).distinct().toList();
-    Unit headingUnit = headingUnit(fact);
+    List<Unit> beside = unitsBeside(fact);
+    Unit headingUnit =
+        beside.isEmpty() ? unitOf(fact.value()).orElseGet(() -> headingUnit(fact)) : null;
     Cell.Answer answer = Cell.Answer.NEITHER;
     int parts = 1;
     for (String raw : raws) {
@@ -205,7 +211,7 @@ final class CellReader {
       }
     }
     String words = fact.label() + ": " + raws.getFirst();
-    return new Cell(words, names, label, said, numbers, parts, answer, cutOff);
+    return new Cell(words, names, label, said, numbers, parts, answer, beside, cutOff);
   }
 
   /** "60.000" may be sixty thousand. */
@@ -256,8 +262,10 @@ final class CellReader {
     }
   }
 
-  private static Cell.Number number(Amount amount, Unit headingUnit) {
-    if (amount.unit().filter(u -> u.id().equals("m")).isPresent()) {
+  private Cell.Number number(Amount amount, Unit headingUnit) {
+    if (amount.unit().filter(u -> u.id().equals("m")).isPresent()
+        && (headingUnit == null || !headingUnit.dimension().equals("length"))
+        && amount.value() == Math.rint(amount.value())) {
       // Metres, months or minutes.
       return new Cell.Number(amount.value(), "", amount.value());
     }
@@ -268,6 +276,33 @@ final class CellReader {
           amount.value() * headingUnit.factor().doubleValue());
     }
     return new Cell.Number(amount.value(), amount.dimension(), amount.base());
+  }
+
+  /** The unit that the value was read in, whatever its cell has. */
+  private Optional<Unit> unitOf(Value value) {
+    return switch (value) {
+      case Value.Quantity q -> knowledge.unit(q.unit());
+      case Value.Range r -> knowledge.unit(r.unit());
+      case Value.Sides s -> knowledge.unit(s.unit());
+      default -> Optional.empty();
+    };
+  }
+
+  /** "Line mm/m", "Flow l/min": the units of headings that have two. */
+  private List<Unit> unitsBeside(Fact fact) {
+    List<Unit> units = new ArrayList<>();
+    for (Source source : fact.sources()) {
+      Matcher two = TWO_UNITS.matcher(source.column());
+      while (two.find()) {
+        Optional<Unit> first = knowledge.unitWritten(two.group(1));
+        Optional<Unit> second = knowledge.unitWritten(two.group(2));
+        if (first.isPresent() && second.isPresent()) {
+          units.add(first.get());
+          units.add(second.get());
+        }
+      }
+    }
+    return units;
   }
 
   /** The unit that a heading ends in: "Weight kg". */

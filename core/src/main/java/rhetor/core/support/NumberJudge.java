@@ -57,6 +57,17 @@ final class NumberJudge {
   private static final double NEAR_HALF = 5;
   private static final double WHOLE = 100;
 
+  private static final Pattern DEGREES = Pattern.compile("(?i)degrees?|°");
+  private static final Pattern DEGREES_BEHIND = Pattern.compile("(?i)[ -]?(?:degrees?|°)");
+
+  /** Stems of what columns are headed by that have degrees. */
+  private static final Set<String> OF_DEGREES =
+      Set.of("wash", "washing", "temperature", "temp", "heat", "angle", "tilt", "comfort");
+
+  private static final int FIRST_YEAR = 1950;
+  private static final int LAST_YEAR = 2100;
+  private static final int CENTURY = 100;
+
   private static final double NEAR = 0.006;
   private static final double NEARLY = 0.1;
 
@@ -105,6 +116,7 @@ final class NumberJudge {
       List<Cell> saying =
           row.cells().stream()
               .filter(c -> says(c, amount, isAbout))
+              .filter(c -> isOfItsUnits(c, amount) && isOfDegrees(c, sentence, amount))
               .filter(c -> mayMeasure(c, amount, clause) || isWritten(c, sentence, amount))
               .toList();
       boolean isSpokenOf =
@@ -206,6 +218,47 @@ final class NumberJudge {
             .anyMatch(s -> cell.label().contains(s) || cell.said().contains(s));
   }
 
+  /** Whether a cell may have degrees, where another has some: sixty of "L" are none. */
+  private boolean isOfDegrees(Cell cell, String sentence, Amount amount) {
+    boolean areDegrees =
+        DEGREES.matcher(sentence.substring(amount.start(), amount.end())).find()
+            || DEGREES_BEHIND.matcher(sentence).region(amount.end(), sentence.length()).lookingAt();
+    return !areDegrees
+        || hasDegrees(cell)
+        || row.cells().stream().noneMatch(NumberJudge::hasDegrees);
+  }
+
+  private static boolean hasDegrees(Cell cell) {
+    return cell.words().indexOf('°') >= 0
+        || cell.label().stream().anyMatch(OF_DEGREES::contains)
+        || cell.numbers().stream().anyMatch(n -> n.dimension().equals("temperature"));
+  }
+
+  /**
+   * Whether an amount is one of the units that the cell's heading has, or comes to as much: five of
+   * "l/min" are litres, and no gallons.
+   */
+  private static boolean isOfItsUnits(Cell cell, Amount amount) {
+    List<Unit> units =
+        cell.units().stream().filter(u -> u.dimension().equals(amount.dimension())).toList();
+    boolean isWritten =
+        cell.numbers().stream()
+            .anyMatch(
+                n -> n.dimension().equals(amount.dimension()) && isNear(n.base(), amount.base()));
+    return units.isEmpty()
+        || isWritten
+        || units.stream()
+            .map(u -> u.factor().doubleValue())
+            .anyMatch(
+                factor ->
+                    cell.numbers().stream()
+                        .anyMatch(n -> isNear(n.value() * factor, amount.base())));
+  }
+
+  private static boolean isNear(double mine, double theirs) {
+    return Math.abs(mine - theirs) <= NEAR * Math.max(Math.abs(mine), Math.abs(theirs));
+  }
+
   /**
    * Whether a cell has an amount as the sentence writes it ("300 mg" of "300mg/kg"), or its heading
    * has the unit ("g per l").
@@ -227,10 +280,18 @@ final class NumberJudge {
     double mine = areBoth ? a.base() : a.value();
     double theirs = areBoth ? n.base() : n.value();
     boolean isShare = a.isWord() && a.value() < 1 && Math.abs(a.value() * 100 - n.value()) < 1;
+    // "Gold 23" was won in 2023.
+    boolean isYear =
+        a.unit().isEmpty()
+            && !areBoth
+            && a.value() >= FIRST_YEAR
+            && a.value() < LAST_YEAR
+            && n.dimension().isEmpty()
+            && a.value() % CENTURY == n.value();
     double off = Math.abs(mine - theirs);
     double allowed =
         isAbout ? NEARLY : areBoth && n.dimension().equals("time") ? NEARLY_THE_DAY : NEAR;
-    return isShare || off <= allowed * Math.max(Math.abs(mine), Math.abs(theirs));
+    return isShare || isYear || off <= allowed * Math.max(Math.abs(mine), Math.abs(theirs));
   }
 
   /** "Seven sizes" of a list of seven. */

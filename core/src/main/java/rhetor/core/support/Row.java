@@ -42,11 +42,17 @@ final class Row {
       Pattern.compile(
           "\\bBY HAND\\b|\\bHAND[ -]?(?:MADE|CRAFTED|WOVEN|SEWN|KNITTED|KNOTTED|PAINTED|THROWN|FINISHED|BUILT|CUT|STITCHED|TURNED|CARVED|FORGED|DRAWN|ASSEMBLED)\\b");
 
+  private static final Pattern COMES_WITH =
+      Pattern.compile(
+          "(?i)\\b(?:incl|included?|includes|including|supplied|comes? with|in the box)\\b");
+
   private static final Pattern PENDING =
       Pattern.compile("(?i)\\b(?:pending|applied|expected|planned|in progress|not yet|tbc)\\b");
 
   /** "Veg." may be of vegetables, vegetarian or vegan: too little to hold somebody to. */
   private static final int SHORTEST_CUT = 4;
+
+  private static final int SHORTEST_VERB = 3;
 
   private final Knowledge knowledge;
   private final List<Cell> cells = new ArrayList<>();
@@ -225,7 +231,23 @@ final class Row {
     String longer = a.length() < b.length() ? b : a;
     return begins(shorter, longer)
         || shorter.length() == longer.length() && begins(longer, shorter)
-        || root(a).length() >= 4 && root(a).equals(root(b));
+        || root(a).length() >= 4 && root(a).equals(root(b))
+        || isAbleTo(a, b)
+        || isAbleTo(b, a);
+  }
+
+  /** "Cuttable" is what can be cut. */
+  static boolean isAbleTo(String able, String verb) {
+    if (!able.endsWith("able") && !able.endsWith("ible")) {
+      return false;
+    }
+    String root = root(able);
+    int last = root.length() - 1;
+    boolean isDoubled = last > 1 && root.charAt(last) == root.charAt(last - 1);
+    return verb.length() >= SHORTEST_VERB
+        && (root.equals(verb)
+            || verb.equals(root + "e")
+            || isDoubled && root.substring(0, last).equals(verb));
   }
 
   private static boolean begins(String shorter, String longer) {
@@ -257,17 +279,29 @@ final class Row {
     return text.contains(code.toUpperCase(Locale.ROOT));
   }
 
+  /** Whether a cell, the kind, a licensed claim or the supplier's prose has a stuff or a thing. */
+  boolean has(String word) {
+    return isInCells(word) || isInProse(word);
+  }
+
+  /** Whether a thing comes with it: a cell has it, or a sentence of the supplier's says so. */
+  boolean comesWith(String word) {
+    String stem = English.stem(word);
+    return isInCells(word)
+        || sentences.stream()
+            .anyMatch(s -> Stems.of(s).contains(stem) && COMES_WITH.matcher(s).find());
+  }
+
   /**
-   * Whether a heading, a cell, the kind or a licensed claim has a stuff, or a narrower one. Words
-   * for stuffs have kin of other sorts: a paper is a composition, too.
+   * Whether a heading, a cell, the kind or a licensed claim has a stuff or a thing, or a narrower
+   * one. Words for them have kin of other sorts: a paper is a composition, too.
    */
-  boolean hasStuff(String word) {
+  private boolean isInCells(String word) {
     String stem = English.stem(word);
     Set<String> alike = new HashSet<>(Lexicon.shipped().synonyms(stem));
     alike.removeIf(s -> s.indexOf(' ') >= 0);
     return Stream.of(nouns, promises).anyMatch(of -> hasRoot(of, word))
         || cells.stream().anyMatch(c -> hasRoot(c.label(), word))
-        || isInProse(word)
         || saidNouns.stream()
             .anyMatch(
                 s ->

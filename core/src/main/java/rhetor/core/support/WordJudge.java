@@ -3,7 +3,6 @@ package rhetor.core.support;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -63,6 +62,35 @@ final class WordJudge {
       Pattern.compile(
           "(?i)\\byou(?: will|’ll|'ll)? (?:get|receive|have) (?:a new one|another one|your money|a replacement|it replaced|it repaired)\\b");
 
+  /** "A spare handle": one thing of a list. */
+  private static final Pattern COUNTED = Pattern.compile("(?i)^ ?(?:an?|one|two|three|four|\\d+) ");
+
+  /** The letters of "and" with one more. */
+  private static final int AND_BEFORE = 4;
+
+  private static final Set<String> DETERMINERS =
+      Set.of("the", "your", "their", "his", "her", "its", "our");
+
+  /** "It repels oil": what a shop is held to as to "oil-repellent". */
+  private static final Pattern WITHSTOOD =
+      Pattern.compile(
+          "(?i)\\b(?<v>repels?|resists?|withstands?|defies|sheds?|shuts out|keeps out|wards off) (?:the |all |any )?(?<w>\\p{L}{3,})");
+
+  /** "It may go in the dishwasher". */
+  private static final Pattern INTO_MACHINE =
+      Pattern.compile(
+          "(?i)\\b(?:in|into|for) (?:the|a|your) (?<w>dishwasher|microwave|oven|freezer|washing machine|tumble dryer|dryer)\\b");
+
+  /** "A blanket comes in the same bag". */
+  private static final Pattern COMES_IN_THE =
+      Pattern.compile(
+          "(?i)\\b(?:an?|the) (?:\\p{L}+ )??(?<w>\\p{L}{3,}) (?:comes?|arrives?|ships?|is packed|is) (?:in|inside) the (?:same )?(?<c>\\p{L}+)");
+
+  /** "The mustard version": one that there is to choose. */
+  private static final Pattern VERSION =
+      Pattern.compile(
+          "(?i)\\b(?:(?:an?|the|choose|order|pick) (?<w>\\p{L}{3,}) (?:version|edition|colourway|variant|shade|colour|color|finish)|(?:choose|order|pick|take) (?:an?|the) (?<one>\\p{L}{3,}) one)\\b");
+
   private static final Set<String> PAYERS =
       Set.of("we", "maker", "manufacturer", "brand", "shop", "company", "supplier");
 
@@ -75,16 +103,6 @@ final class WordJudge {
   /** IPX6, EN131, USB3: letters and digits in one. */
   private static final Pattern CODE =
       Pattern.compile("(?<![\\p{L}\\d-])\\p{Lu}{1,5}\\d[\\p{Lu}\\d]*(?![\\p{L}\\d])");
-
-  /** "The ribs are made of" tempered steel. */
-  private static final Pattern PART_IS_OF =
-      Pattern.compile(
-          "(?i)\\b(?<part>\\p{L}+) (?:is|are)(?: made| cut| turned| carved)?(?: of| from| in| out of)?(?: \\p{L}+){0,2} $");
-
-  /** What stands before what a thing is made of. */
-  private static final Pattern MADE_OF =
-      Pattern.compile(
-          "(?i)\\b(?:(?:made|cut|carved|turned|built|woven|knitted|moulded|cast|forged|sewn|milled|crafted|machined|pressed)(?: entirely)? (?:from|of|out of)(?: (?:solid|pure|genuine|real|fine))?|(?:is|are|of|from) (?:solid|pure|genuine)) $");
 
   private static final Set<String> SHADES =
       Set.of("deep", "dark", "light", "pale", "bright", "soft", "muted", "rich", "dusty");
@@ -105,6 +123,7 @@ final class WordJudge {
   private final Row row;
   private final AnswerJudge answers;
   private final WordKinds kinds;
+  private final StuffJudge stuffs;
   private final JudgeWords words = JudgeWords.shipped();
 
   WordJudge(Row row, AnswerJudge answers, Knowledge knowledge) {
@@ -112,6 +131,7 @@ final class WordJudge {
     this.row = row;
     this.answers = answers;
     this.kinds = knowledge.index(WordKinds.class, WordKinds::new);
+    this.stuffs = new StuffJudge(row, kinds);
   }
 
   /** The words that nothing bears out; those before found are left out. */
@@ -159,7 +179,8 @@ final class WordJudge {
         found.add(Assertion.of(closed, sentence, word.start(), end, ""));
         continue;
       }
-      if (words.isHarmless(w) && !isScheme(written)
+      boolean isStuffHere = StuffJudge.isSpokenOfAsOne(sentence, word);
+      if (words.isHarmless(w) && !isScheme(written) && !isStuffHere
           || isGrammar(w)
           || words.is("inclusion", w)
           || words.is("negation", w)
@@ -173,7 +194,7 @@ final class WordJudge {
         continue;
       }
       boolean isThingIncluded =
-          isIncluding && English.isNoun(w) && !row.says(w) && isIn(clauseOfInclusion, word);
+          isIncluding && English.isNoun(w) && !row.comesWith(w) && isIn(clauseOfInclusion, word);
       boolean isSaid =
           isScheme(written)
               ? row.hasCode(written) || row.names(w)
@@ -181,14 +202,12 @@ final class WordJudge {
       boolean isStuff =
           kinds.made(w).filter(k -> k == Kind.MATERIAL).isPresent()
               && !English.tags(w).contains("VBZ");
-      isSaid &= !isStuff || row.hasStuff(w);
+      isSaid &= !isStuff || row.has(w);
       if (!isThingIncluded && (isSaid || row.isInProse(w))) {
-        otherPart(sentence, word)
+        stuffs
+            .otherwise(sentence, word, all)
             .ifPresent(
-                c ->
-                    found.add(
-                        Assertion.of(
-                            Kind.MATERIAL, sentence, word.start(), word.end(), c.words())));
+                c -> found.add(Assertion.of(Kind.MATERIAL, sentence, word.start(), word.end(), c)));
         continue;
       }
       if (isProper) {
@@ -202,7 +221,7 @@ final class WordJudge {
         Kind kind =
             isShade(word, all)
                 ? Kind.COLOUR
-                : isStuff(sentence, word) ? Kind.MATERIAL : kinds.made(w).orElse(Kind.OPEN);
+                : isStuffHere ? Kind.MATERIAL : kinds.made(w).orElse(Kind.OPEN);
         if (kind == Kind.COLOUR && !isShade(word, all) && isOfSomethingElse(word, all)) {
           continue;
         }
@@ -215,45 +234,6 @@ final class WordJudge {
         }
       }
     }
-  }
-
-  /** "The ribs are of steel" where the ribs' own cell has another material. */
-  private Optional<Cell> otherPart(String sentence, Word word) {
-    if (kinds.made(word.text()).filter(k -> k == Kind.MATERIAL).isEmpty()) {
-      return Optional.empty();
-    }
-    String before = sentence.substring(Clauses.start(sentence, word.start()), word.start());
-    Matcher part = PART_IS_OF.matcher(before);
-    if (!part.find()) {
-      return Optional.empty();
-    }
-    String stem = English.stem(part.group("part").toLowerCase(Locale.ROOT));
-    List<Cell> of = row.cells().stream().filter(c -> c.label().contains(stem)).toList();
-    boolean isSo =
-        of.stream()
-            .flatMap(c -> c.said().stream())
-            .anyMatch(
-                s ->
-                    Lexicon.shipped().isKindOf(s, English.stem(word.text()))
-                        || s.equals(English.stem(word.text())));
-    return isSo
-        ? Optional.empty()
-        : of.stream()
-            .filter(
-                c ->
-                    c.said().stream()
-                        .anyMatch(s -> kinds.made(s).filter(k -> k == Kind.MATERIAL).isPresent()))
-            .findFirst();
-  }
-
-  /**
-   * "Cut from plywood", "the top is solid koa": what is no known stuff, and is spoken of as one.
-   */
-  private static boolean isStuff(String sentence, Word word) {
-    Set<String> tags = English.tags(word.text());
-    boolean mayBeStuff = tags.isEmpty() || tags.contains("NN:U") || tags.contains("NN:UN");
-    String before = sentence.substring(Clauses.start(sentence, word.start()), word.start());
-    return mayBeStuff && MADE_OF.matcher(before).find();
   }
 
   /** "A deep burgundy", "a champagne sheen": what is a colour where it is spoken of so. */
@@ -295,6 +275,44 @@ final class WordJudge {
     if (first.find()) {
       found.add(Assertion.of(Kind.COMPARATIVE, sentence, first.start(), first.end(), ""));
     }
+    Matcher withstood = WITHSTOOD.matcher(sentence);
+    while (withstood.find()) {
+      String what = withstood.group("w").toLowerCase(Locale.ROOT);
+      String verb = withstood.group("v").toLowerCase(Locale.ROOT);
+      boolean isSaid = row.says(verb) || row.says(what) || row.isInProse(what);
+      if (!isSaid && !answers.isDenied(Clauses.at(sentence, withstood.start()))) {
+        found.add(Assertion.of(Kind.PROPERTY, sentence, withstood.start(), withstood.end(), ""));
+      }
+    }
+    Matcher cared = INTO_MACHINE.matcher(sentence);
+    while (cared.find()) {
+      String machine = cared.group("w").toLowerCase(Locale.ROOT);
+      boolean isSaid = row.says(machine) || row.isInProse(machine);
+      if (!isSaid && !answers.isDenied(Clauses.at(sentence, cared.start()))) {
+        found.add(Assertion.of(Kind.PROPERTY, sentence, cared.start("w"), cared.end("w"), ""));
+      }
+    }
+    Matcher along = COMES_IN_THE.matcher(sentence);
+    while (along.find()) {
+      String what = along.group("w").toLowerCase(Locale.ROOT);
+      boolean isPacked =
+          Lexicon.shipped().isKindOf(along.group("c").toLowerCase(Locale.ROOT), "container");
+      if (isPacked && English.isNoun(what) && !row.comesWith(what) && !row.isName(what)) {
+        found.add(Assertion.of(Kind.INCLUSION, sentence, along.start("w"), along.end("w"), ""));
+      }
+    }
+    Matcher version = VERSION.matcher(sentence);
+    while (version.find()) {
+      String group = version.group("w") == null ? "one" : "w";
+      String which = version.group(group).toLowerCase(Locale.ROOT);
+      if (!words.isHarmless(which)
+          && !row.says(which)
+          && !row.isName(which)
+          && !row.isInProse(which)) {
+        found.add(
+            Assertion.of(Kind.COLOUR, sentence, version.start(group), version.end(group), ""));
+      }
+    }
     Matcher byHand = BY_HAND.matcher(sentence);
     while (byHand.find()) {
       if (!row.speaksOfHands()) {
@@ -318,7 +336,11 @@ final class WordJudge {
   private void effects(String sentence, List<Word> all, List<Assertion> found) {
     for (int i = 0; i < all.size(); i++) {
       Word verb = all.get(i);
-      if (!words.is("effect", verb.text()) || !isVerb(verb.text())) {
+      if (!isVerb(verb.text())) {
+        continue;
+      }
+      if (!words.is("effect", verb.text())) {
+        direct(sentence, all, i, found);
         continue;
       }
       int end = Clauses.end(sentence, verb.end());
@@ -329,6 +351,39 @@ final class WordJudge {
           .ifPresent(
               w -> found.add(Assertion.of(Kind.HEALTH, sentence, verb.start(), w.end(), "")));
     }
+  }
+
+  /** "Clean the teeth": what is done to the body itself, whatever it is; touching it is nothing. */
+  private void direct(String sentence, List<Word> all, int at, List<Assertion> found) {
+    Word verb = all.get(at);
+    int next = at + 1;
+    if (next < all.size() && DETERMINERS.contains(all.get(next).text())) {
+      next++;
+    }
+    if (next >= all.size()
+        || words.is("touch", verb.text())
+        || words.isFunction(verb.text())
+        || !isJoined(sentence, verb, all.get(next))) {
+      return;
+    }
+    Word part = all.get(next);
+    boolean isLast =
+        next + 1 == all.size()
+            || !English.isNoun(all.get(next + 1).text())
+            || !isJoined(sentence, part, all.get(next + 1));
+    if (isLast
+        && words.is("body", part.text())
+        && !row.isOfKind(part.text())
+        && !row.says(part.text())) {
+      found.add(Assertion.of(Kind.HEALTH, sentence, verb.start(), part.end(), ""));
+    }
+  }
+
+  private static boolean isJoined(String sentence, Word first, Word second) {
+    return sentence
+        .substring(first.end(), second.start())
+        .chars()
+        .allMatch(c -> c == ' ' || Character.isLetter(c));
   }
 
   private static boolean isVerb(String word) {
@@ -451,10 +506,35 @@ final class WordJudge {
     for (String words : words.of(list)) {
       int at = Words.find(words, lower);
       if (at >= 0) {
-        return new int[] {Clauses.start(sentence, at), Clauses.end(sentence, at)};
+        return new int[] {startOfList(sentence, at), Clauses.end(sentence, at)};
       }
     }
     return new int[0];
+  }
+
+  /** Where a clause starts, or the list that it ends: "a handle and a case complete the set". */
+  private static int startOfList(String sentence, int at) {
+    int start = Clauses.start(sentence, at);
+    while (start > 0) {
+      int before = Clauses.start(sentence, Math.max(0, start - AND_BEFORE));
+      String item = sentence.substring(before, start);
+      boolean isItem =
+          item.endsWith(" and")
+              && COUNTED.matcher(item).find()
+              && Words.of(item).stream().noneMatch(w -> isSurelyVerb(w.text()));
+      if (!isItem) {
+        return start;
+      }
+      start = before;
+    }
+    return start;
+  }
+
+  /** Whether a word says what is done or is, and names nothing. */
+  private static boolean isSurelyVerb(String word) {
+    Set<String> tags = English.tags(word);
+    return !English.isNoun(word)
+        && tags.stream().anyMatch(t -> Set.of("VBZ", "VBP", "VBD", "MD").contains(t));
   }
 
   private static boolean isIn(int[] clause, Word word) {
