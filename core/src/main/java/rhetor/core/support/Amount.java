@@ -41,6 +41,8 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
           "fifths",
           5.0,
           "tenths",
+          10.0,
+          "tenth",
           10.0);
 
   static {
@@ -81,6 +83,11 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       Pattern.compile(
           "(?i)\\b(?:an? (?<one>\\p{L}+)|(?<n>\\p{L}+(?:-\\p{L}+)?|\\d+)) and a half(?: (?<many>\\p{L}+))?");
 
+  private static final Pattern A_PART = Pattern.compile("(?i)\\b(?:an?|one) $");
+
+  /** "Fluid ounces". */
+  private static final Pattern TWO_WORDS = Pattern.compile("[ -]?(?<u>\\p{L}+ \\p{L}+)");
+
   /** What may stand between a number and its unit. */
   private static final Pattern UNIT =
       Pattern.compile("[ -]?(?<u>[\\p{L}°%²³µΩ\"″£€$]+(?:/[\\p{L}²³]+)?)");
@@ -107,6 +114,12 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
         continue;
       }
       String word = m.group("w").toLowerCase(Locale.ROOT);
+      if (PARTS.containsKey(word)
+          && A_PART.matcher(text.substring(0, m.start())).find()
+          && text.startsWith(" of ", m.end())) {
+        all.add(new Amount(1 / PARTS.get(word), Optional.empty(), true, m.start(), m.end()));
+        continue;
+      }
       Amount last = all.isEmpty() ? null : all.getLast();
       if (last != null && last.end > m.start()) {
         // Its unit.
@@ -220,6 +233,11 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
 
   private static Amount withUnit(
       double value, boolean isWord, int start, int end, String text, Knowledge knowledge) {
+    Matcher two = TWO_WORDS.matcher(text).region(end, text.length());
+    Optional<Unit> inTwo = two.lookingAt() ? unit(two.group("u"), knowledge) : Optional.empty();
+    if (inTwo.isPresent()) {
+      return new Amount(value, inTwo, isWord, start, two.end());
+    }
     Matcher u = UNIT.matcher(text).region(end, text.length());
     if (u.lookingAt()) {
       String written = u.group("u");

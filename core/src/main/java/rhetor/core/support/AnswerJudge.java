@@ -35,6 +35,11 @@ final class AnswerJudge {
   /** "Too big for the cabin" isn't for it. */
   private static final Pattern TOO_MUCH = Pattern.compile("(?i)\\btoo \\p{L}+ (?:for|to)\\b");
 
+  /** "Keep it out of the freezer". */
+  private static final Pattern KEPT_OUT =
+      Pattern.compile(
+          "(?i)\\b(?:keep|keeps|kept|stays?|leave)\\b[^,;.]{0,20}\\b(?:out of|away from)\\b");
+
   /** What a heading asks that asks for what comes with a thing. */
   private static final Pattern ASKS_OF_PARTS =
       Pattern.compile("(?i)\\b(?:incl|included|includes|supplied)\\b");
@@ -124,6 +129,7 @@ final class AnswerJudge {
     opposites(sentence, all, found);
     negated(sentence, all, found);
     onlyOne(sentence, found);
+    proof(sentence, all, found);
     refused(sentence, all, found);
   }
 
@@ -274,6 +280,10 @@ final class AnswerJudge {
         || word.startsWith("contain");
   }
 
+  private static String heading(Cell cell) {
+    return cell.words().substring(0, cell.words().indexOf(':'));
+  }
+
   private static String value(Cell cell) {
     return cell.words().substring(cell.words().indexOf(':') + 1);
   }
@@ -297,7 +307,43 @@ final class AnswerJudge {
     row.cells().stream()
         .filter(c -> isNamed(c, stems) && first(List.of("both", "either", "all"), value(c)) >= 0)
         .findFirst()
+        .or(() -> row.cells().stream().filter(c -> namesOneOf(c, stems)).findFirst())
         .ifPresent(c -> found.add(Assertion.of(Kind.ANSWER, sentence, at, at + 4, c.words())));
+  }
+
+  /** Whether a sentence has all of one of a cell's alternatives, and nothing of the others. */
+  private boolean namesOneOf(Cell cell, Set<String> stems) {
+    String[] either = value(cell).split(" ?/ ?| or ");
+    if (either.length < 2) {
+      return false;
+    }
+    List<Set<String>> all = Arrays.stream(either).map(this::telling).toList();
+    long named = all.stream().filter(a -> !a.isEmpty() && stems.containsAll(a)).count();
+    long others =
+        all.stream()
+            .filter(
+                a ->
+                    a.stream().anyMatch(s -> s.length() > 1)
+                        && a.stream().noneMatch(stems::contains))
+            .count();
+    return named == 1 && others == all.size() - 1;
+  }
+
+  /** "Nothing leaks" where a cell says that it isn't leak proof. */
+  private void proof(String sentence, List<Word> all, List<Assertion> found) {
+    for (Cell cell : row.cells()) {
+      Set<String> against = new HashSet<>(Stems.of(heading(cell)));
+      if (cell.answer() == Cell.Answer.NEITHER || !against.remove("proof")) {
+        continue;
+      }
+      for (Word word : all) {
+        boolean isNamed = against.contains(English.stem(word.text()));
+        boolean isShut = isNamed && isDenied(Clauses.at(sentence, word.start()));
+        if (isNamed && !sentence.contains("proof") && isShut == (cell.answer() == Cell.Answer.NO)) {
+          found.add(Assertion.of(Kind.ANSWER, sentence, word.start(), word.end(), cell.words()));
+        }
+      }
+    }
   }
 
   private void answers(String sentence, List<Word> all, List<Assertion> found) {
@@ -490,6 +536,7 @@ final class AnswerJudge {
   boolean isDenied(String clause) {
     String told = GIVEN.matcher(clause).replaceAll("");
     return TOO_MUCH.matcher(told).find()
+        || KEPT_OUT.matcher(told).find()
         || Words.of(told).stream()
             .anyMatch(w -> words.is("negation", w.text()) || w.text().endsWith("-free"));
   }

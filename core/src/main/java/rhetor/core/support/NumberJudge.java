@@ -64,6 +64,9 @@ final class NumberJudge {
   private static final Set<String> OF_DEGREES =
       Set.of("wash", "washing", "temperature", "temp", "heat", "angle", "tilt", "comfort");
 
+  private static final Pattern SINGLE =
+      Pattern.compile("(?i)\\b(?:a single|just one|only one) (?<w>\\p{L}{2,})");
+
   private static final int FIRST_YEAR = 1950;
   private static final int LAST_YEAR = 2100;
   private static final int CENTURY = 100;
@@ -101,6 +104,7 @@ final class NumberJudge {
   /** The numbers that no cell has, or that a cell has otherwise. */
   void judge(String sentence, List<Assertion> found) {
     halves(sentence, found);
+    single(sentence, found);
     List<Amount> amounts = Amount.in(sentence, knowledge);
     if (amounts.isEmpty()) {
       return;
@@ -143,7 +147,11 @@ final class NumberJudge {
       } else if (saying.isEmpty()
           && !isCounted(amount, sentence)
           && !row.proseNumbers().contains(amount.value())) {
-        boolean isFew = amount.isWord() && amount.unit().isEmpty() && amount.value() <= FEW;
+        boolean isFew =
+            amount.isWord()
+                && amount.unit().isEmpty()
+                && amount.value() >= 1
+                && amount.value() <= FEW;
         boolean isSaid =
             row.cells().stream().anyMatch(c -> isSpokenOf(c, Clauses.at(sentence, amount.start())));
         found.add(
@@ -279,7 +287,11 @@ final class NumberJudge {
     }
     double mine = areBoth ? a.base() : a.value();
     double theirs = areBoth ? n.base() : n.value();
-    boolean isShare = a.isWord() && a.value() < 1 && Math.abs(a.value() * 100 - n.value()) < 1;
+    double share = a.value() * WHOLE;
+    boolean isShare =
+        a.isWord()
+            && a.value() < 1
+            && Math.abs(share - n.value()) < (isAbout ? Math.max(1, NEARLY * n.value()) : 1);
     // "Gold 23" was won in 2023.
     boolean isYear =
         a.unit().isEmpty()
@@ -450,6 +462,22 @@ final class NumberJudge {
           .filter(c -> c.said().contains(stem) || c.label().contains(stem))
           .filter(c -> c.numbers().stream().anyMatch(NumberJudge::isShare))
           .filter(c -> c.numbers().stream().noneMatch(n -> Math.abs(n.value() - HALF) <= NEAR_HALF))
+          .findFirst()
+          .ifPresent(
+              c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
+    }
+  }
+
+  /** "A single LED" where a cell has two. */
+  private void single(String sentence, List<Assertion> found) {
+    Matcher m = SINGLE.matcher(sentence);
+    while (m.find()) {
+      String what = m.group("w").toLowerCase(Locale.ROOT);
+      Pattern several =
+          Pattern.compile(
+              "(?i)(?<![\\d.,])(?:[2-9]|\\d{2}) ?[x×]? ?" + Pattern.quote(what) + "s?\\b");
+      row.cells().stream()
+          .filter(c -> several.matcher(c.words()).find())
           .findFirst()
           .ifPresent(
               c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));

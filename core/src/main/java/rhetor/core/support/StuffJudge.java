@@ -1,5 +1,6 @@
 package rhetor.core.support;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -49,6 +50,10 @@ final class StuffJudge {
   /** A part may stand so many words behind what it is made of. */
   private static final int BEHIND = 2;
 
+  /** Stems of what columns are headed by that say how a thing looks. */
+  private static final Set<String> COLOURS =
+      Set.of("colour", "color", "tint", "shade", "finish", "plating", "coating", "hue");
+
   /** Two letters are a fibre's code, which its cell has in full, too. */
   private static final int SHORTHAND = 2;
 
@@ -71,6 +76,7 @@ final class StuffJudge {
     }
     return ofOtherPart(sentence, word, all)
         .or(() -> onlyLook(sentence, word))
+        .or(() -> onlyColour(sentence, word))
         .or(() -> mixed(sentence, word));
   }
 
@@ -80,8 +86,12 @@ final class StuffJudge {
   static boolean isSpokenOfAsOne(String sentence, Word word) {
     Set<String> tags = English.tags(word.text());
     boolean mayBeStuff = tags.isEmpty() || tags.contains("NN:U") || tags.contains("NN:UN");
+    return mayBeStuff && isBehindMadeOf(sentence, word);
+  }
+
+  private static boolean isBehindMadeOf(String sentence, Word word) {
     String before = sentence.substring(Clauses.start(sentence, word.start()), word.start());
-    return mayBeStuff && MADE_OF.matcher(before).find();
+    return MADE_OF.matcher(before).find();
   }
 
   /** "The ribs are of steel", "a steel frame", where that part's own cell has another material. */
@@ -118,6 +128,9 @@ final class StuffJudge {
   private Optional<String> other(String part, Word stuff) {
     String stem = English.stem(part.toLowerCase(Locale.ROOT));
     String own = English.stem(stuff.text());
+    if (row.isOfKind(part)) {
+      return Optional.empty();
+    }
     List<Cell> of = row.cells().stream().filter(c -> c.label().contains(stem)).toList();
     boolean isSo =
         of.stream()
@@ -143,6 +156,22 @@ final class StuffJudge {
             .toList();
     return !having.isEmpty() && having.stream().allMatch(s -> saysLook(s, word.text()))
         ? Optional.of(having.getFirst())
+        : Optional.empty();
+  }
+
+  /** "Cast from brass" where brass is the colour, and another cell says what it is made of. */
+  private Optional<String> onlyColour(String sentence, Word word) {
+    List<Cell> having = having(word);
+    boolean isOnlyColour =
+        isBehindMadeOf(sentence, word)
+            && !having.isEmpty()
+            && having.stream().allMatch(c -> !Collections.disjoint(c.label(), COLOURS));
+    return isOnlyColour
+        ? row.cells().stream()
+            .filter(c -> c.said().stream().anyMatch(s -> isAnother(s, word.text())))
+            .filter(c -> Collections.disjoint(c.label(), COLOURS))
+            .map(Cell::words)
+            .findFirst()
         : Optional.empty();
   }
 

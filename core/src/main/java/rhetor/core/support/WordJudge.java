@@ -84,7 +84,7 @@ final class WordJudge {
   /** "A blanket comes in the same bag". */
   private static final Pattern COMES_IN_THE =
       Pattern.compile(
-          "(?i)\\b(?:an?|the) (?:\\p{L}+ )??(?<w>\\p{L}{3,}) (?:comes?|arrives?|ships?|is packed|is) (?:in|inside) the (?:same )?(?<c>\\p{L}+)");
+          "(?i)\\b(?<w>\\p{L}{3,}) (?:comes?|arrives?|ships?|is packed|are packed|is|are) (?:in|inside) the (?:same )?(?<c>\\p{L}+)");
 
   /** "The mustard version": one that there is to choose. */
   private static final Pattern VERSION =
@@ -305,10 +305,9 @@ final class WordJudge {
     while (version.find()) {
       String group = version.group("w") == null ? "one" : "w";
       String which = version.group(group).toLowerCase(Locale.ROOT);
-      if (!words.isHarmless(which)
-          && !row.says(which)
-          && !row.isName(which)
-          && !row.isInProse(which)) {
+      boolean saysLittle =
+          words.isHarmless(which) && (English.isAdjective(which) || !English.isNoun(which));
+      if (!saysLittle && !row.says(which) && !row.isName(which) && !row.isInProse(which)) {
         found.add(
             Assertion.of(Kind.COLOUR, sentence, version.start(group), version.end(group), ""));
       }

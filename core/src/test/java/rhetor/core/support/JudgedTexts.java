@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -73,7 +74,10 @@ public final class JudgedTexts {
         Map<String, ProductFacts> products =
             SettledReading.products(labelled.get(path[0]).get(sheet), knowledge);
         for (Product product : trade.products()) {
-          ProductFacts facts = products.get(product.sku());
+          ProductFacts facts =
+              Objects.requireNonNull(
+                  products.get(product.sku()),
+                  () -> product.sku() + " is none of " + products.keySet());
           product.so().forEach(s -> all.add(new Judged(sheet, facts, s, "")));
           product.lies().forEach(l -> all.add(new Judged(sheet, facts, l.text(), l.kind())));
         }
