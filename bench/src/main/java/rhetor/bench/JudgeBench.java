@@ -51,7 +51,9 @@ final class JudgeBench {
         }
       }
     }
-    for (String apart : List.of("judged-kept-back", "judged-kept-back-2", "judged-kept-back-3", "judged-kept-back-4")) {
+    for (String apart :
+        List.of(
+            "judged-kept-back", "judged-kept-back-2", "judged-kept-back-3", "judged-kept-back-4")) {
       JudgeMeasure unseen =
           new JudgeMeasure(
               JudgedTexts.in(RESOURCES.resolve(apart), RESOURCES, knowledge),

@@ -10,6 +10,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
+import rhetor.core.language.Words;
 
 /**
  * A number in a text with what it counts or measures.
@@ -97,6 +98,9 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
    */
   static List<Amount> in(String text, Knowledge knowledge) {
     List<Amount> all = new ArrayList<>();
+    if (!mayHaveAny(text)) {
+      return all;
+    }
     List<Amount> parts = fractions(text, knowledge);
     Matcher m = TOKEN.matcher(text);
     while (m.find()) {
@@ -150,6 +154,23 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       }
     }
     return all;
+  }
+
+  /** Spares most texts the expressions: a digit, or a word for a number. */
+  private static boolean mayHaveAny(String text) {
+    for (int i = 0; i < text.length(); i++) {
+      if (Character.isDigit(text.charAt(i))) {
+        return true;
+      }
+    }
+    for (Words.Word word : Words.of(text)) {
+      int hyphen = word.text().indexOf('-');
+      String first = hyphen < 0 ? word.text() : word.text().substring(0, hyphen);
+      if (WORDS.containsKey(first) && !first.equals("one") || PARTS.containsKey(first)) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** Parts of a unit, and numbers with a half; of what isn't measured nothing is said. */

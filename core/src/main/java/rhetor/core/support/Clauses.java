@@ -1,12 +1,20 @@
 package rhetor.core.support;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import rhetor.core.language.Memo;
 
 /** Where the clauses of a sentence begin and end, as far as product texts need it. */
 final class Clauses {
   private static final Pattern END =
       Pattern.compile("[,;:.!?–—]|\\b(?:and|but|so|while|which|that|than)\\b");
+
+  private static final int LONGEST = 400;
+
+  /** A sentence is asked for each of its words. */
+  private static final Memo<List<int[]>> ENDS = new Memo<>(Clauses::find, LONGEST);
 
   private Clauses() {}
 
@@ -16,26 +24,35 @@ final class Clauses {
   }
 
   static int start(String sentence, int at) {
-    Matcher m = END.matcher(sentence);
     int from = 0;
-    while (m.find() && m.end() <= at) {
-      if (!isInNumber(sentence, m.start())) {
-        from = m.end();
+    for (int[] end : ENDS.of(sentence)) {
+      if (end[1] > at) {
+        break;
       }
+      from = end[1];
     }
     return from;
   }
 
   static int end(String sentence, int at) {
-    Matcher m = END.matcher(sentence);
-    int from = at;
-    while (m.find(from)) {
-      if (!isInNumber(sentence, m.start())) {
-        return m.start();
+    for (int[] end : ENDS.of(sentence)) {
+      if (end[0] >= at) {
+        return end[0];
       }
-      from = m.end();
     }
     return sentence.length();
+  }
+
+  /** Where clauses end and the next ones begin. */
+  private static List<int[]> find(String sentence) {
+    List<int[]> ends = new ArrayList<>();
+    Matcher m = END.matcher(sentence);
+    while (m.find()) {
+      if (!isInNumber(sentence, m.start())) {
+        ends.add(new int[] {m.start(), m.end()});
+      }
+    }
+    return ends;
   }
 
   private static boolean isInNumber(String text, int at) {

@@ -25,6 +25,9 @@ final class StuffJudge {
       Pattern.compile(
           "(?i)\\b(?:(?:made|cut|carved|turned|built|woven|knitted|moulded|cast|forged|sewn|milled|crafted|machined|pressed)(?: entirely)? (?:from|of|out of)(?: (?:solid|pure|genuine|real|fine))?|(?:is|are|of|from) (?:solid|pure|genuine)|(?:made|sweetened|flavoured|filled|stuffed|padded|enriched|seasoned|infused|thickened|coated) with(?: (?:solid|pure|genuine|real|fine))?) $");
 
+  private static final Set<String> LAST_OF_MADE_OF =
+      Set.of("of", "from", "with", "solid", "pure", "genuine", "real", "fine");
+
   /** "Pure linen", "100 % cotton", "nothing but oak": there is nothing else in it. */
   private static final Pattern NOTHING_ELSE =
       Pattern.compile(
@@ -90,6 +93,11 @@ final class StuffJudge {
   }
 
   private static boolean isBehindMadeOf(String sentence, Word word) {
+    int start = sentence.lastIndexOf(' ', word.start() - 2) + 1;
+    if (word.start() < 2
+        || !LAST_OF_MADE_OF.contains(sentence.substring(start, word.start() - 1))) {
+      return false;
+    }
     String before = sentence.substring(Clauses.start(sentence, word.start()), word.start());
     return MADE_OF.matcher(before).find();
   }

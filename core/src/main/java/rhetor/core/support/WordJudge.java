@@ -27,40 +27,8 @@ final class WordJudge {
   private static final Pattern FOR_LIFE =
       Pattern.compile("(?i)\\bfor (?:all your |a |your )?life$");
 
-  /** "Fits every car", "takes capsules of all makes". */
-  private static final Pattern FITS_ALL =
-      Pattern.compile(
-          "(?i)\\b(?:fits?|suits?|takes?|works?|goes|matches|match)\\b[^,.;:]{0,40}?\\b(?:all|any|every)\\b (?:of the )?(?<w>\\p{L}+)");
-
-  private static final List<String> ALL = List.of(" all ", " any ", " every ");
-
-  /** What others make: no cell can bear out that it fits all of it. */
-  private static final Set<String> OTHERS = Set.of("makes", "brands", "models", "makers", "types");
-
-  private static final Pattern COMES_IN =
-      Pattern.compile("(?i)\\bcomes? in an? (?<w>\\p{L}+(?: \\p{L}+){0,2})(?! of\\b|\\p{L})");
-
   /** So many words may stand between what is done and what of the body it is done to. */
   private static final int BETWEEN = 3;
-
-  /** "The maker replaces". */
-  private static final Pattern PAYS =
-      Pattern.compile(
-          "(?i)\\b(?<who>\\p{L}+) (?:pays for|covers|replaces|repairs|mends|refunds|backs|swaps|stands behind)\\b");
-
-  /** "No other fabric shuts out noise": it says how all others are. */
-  private static final Pattern FIRST_OF_ALL =
-      Pattern.compile("^(?:No other|Nothing else|No one else’s|No one else's) \\p{L}+");
-
-  /** How a thing is made, which is paid for. */
-  private static final Pattern BY_HAND =
-      Pattern.compile(
-          "(?i)\\b(?:made|woven|cut|sewn|knitted|knotted|carved|turned|painted|finished|built|drawn|thrown|forged|stitched|assembled|crafted) by hand\\b");
-
-  /** "You get a new one". */
-  private static final Pattern GETS_AGAIN =
-      Pattern.compile(
-          "(?i)\\byou(?: will|’ll|'ll)? (?:get|receive|have) (?:a new one|another one|your money|a replacement|it replaced|it repaired)\\b");
 
   /** "A spare handle": one thing of a list. */
   private static final Pattern COUNTED = Pattern.compile("(?i)^ ?(?:an?|one|two|three|four|\\d+) ");
@@ -70,29 +38,6 @@ final class WordJudge {
 
   private static final Set<String> DETERMINERS =
       Set.of("the", "your", "their", "his", "her", "its", "our");
-
-  /** "It repels oil": what a shop is held to as to "oil-repellent". */
-  private static final Pattern WITHSTOOD =
-      Pattern.compile(
-          "(?i)\\b(?<v>repels?|resists?|withstands?|defies|sheds?|shuts out|keeps out|wards off) (?:the |all |any )?(?<w>\\p{L}{3,})");
-
-  /** "It may go in the dishwasher". */
-  private static final Pattern INTO_MACHINE =
-      Pattern.compile(
-          "(?i)\\b(?:in|into|for) (?:the|a|your) (?<w>dishwasher|microwave|oven|freezer|washing machine|tumble dryer|dryer)\\b");
-
-  /** "A blanket comes in the same bag". */
-  private static final Pattern COMES_IN_THE =
-      Pattern.compile(
-          "(?i)\\b(?<w>\\p{L}{3,}) (?:comes?|arrives?|ships?|is packed|are packed|is|are) (?:in|inside) the (?:same )?(?<c>\\p{L}+)");
-
-  /** "The mustard version": one that there is to choose. */
-  private static final Pattern VERSION =
-      Pattern.compile(
-          "(?i)\\b(?:(?:an?|the|choose|order|pick) (?<w>\\p{L}{3,}) (?:version|edition|colourway|variant|shade|colour|color|finish)|(?:choose|order|pick|take) (?:an?|the) (?<one>\\p{L}{3,}) one)\\b");
-
-  private static final Set<String> PAYERS =
-      Set.of("we", "maker", "manufacturer", "brand", "shop", "company", "supplier");
 
   /** "No other lead is": what comes behind it is compared with all. */
   private static final Pattern NO_OTHER = Pattern.compile("(?is)(?:.*\\b)?no(?: other\\b.*)? ");
@@ -124,6 +69,7 @@ final class WordJudge {
   private final AnswerJudge answers;
   private final WordKinds kinds;
   private final StuffJudge stuffs;
+  private final PromiseJudge promises;
   private final JudgeWords words = JudgeWords.shipped();
 
   WordJudge(Row row, AnswerJudge answers, Knowledge knowledge) {
@@ -132,6 +78,7 @@ final class WordJudge {
     this.answers = answers;
     this.kinds = knowledge.index(WordKinds.class, WordKinds::new);
     this.stuffs = new StuffJudge(row, kinds);
+    this.promises = new PromiseJudge(row, answers);
   }
 
   /** The words that nothing bears out; those before found are left out. */
@@ -142,7 +89,7 @@ final class WordJudge {
         found.add(Assertion.of(Kind.RATING, sentence, code.start(), code.end(), ""));
       }
     }
-    promises(sentence, found);
+    promises.judge(sentence, all, found);
     effects(sentence, all, found);
     int[] clauseOfInclusion = clauseWith(sentence, "inclusion");
     boolean isIncluding =
@@ -250,87 +197,6 @@ final class WordJudge {
                 && Lexicon.shipped().shareOfSenses(word.text(), List.of("chromatic color")) > 0);
   }
 
-  /**
-   * What sentences promise in more words than one: fitting everything, being packed, being paid.
-   */
-  private void promises(String sentence, List<Assertion> found) {
-    boolean isOfAll = ALL.stream().anyMatch(sentence::contains);
-    Matcher all = FITS_ALL.matcher(sentence);
-    while (isOfAll && all.find()) {
-      String what = all.group("w").toLowerCase(Locale.ROOT);
-      if (OTHERS.contains(what) || !row.says(what)) {
-        found.add(Assertion.of(Kind.COMPATIBILITY, sentence, all.start(), all.end(), ""));
-      }
-    }
-    Matcher packed = COMES_IN.matcher(sentence);
-    while (sentence.contains("ome") && packed.find()) {
-      for (String word : packed.group("w").toLowerCase(Locale.ROOT).split(" ")) {
-        if (Lexicon.shipped().isKindOf(word, "container") && !row.says(word)) {
-          found.add(Assertion.of(Kind.INCLUSION, sentence, packed.start("w"), packed.end("w"), ""));
-          break;
-        }
-      }
-    }
-    Matcher first = FIRST_OF_ALL.matcher(sentence);
-    if (first.find()) {
-      found.add(Assertion.of(Kind.COMPARATIVE, sentence, first.start(), first.end(), ""));
-    }
-    Matcher withstood = WITHSTOOD.matcher(sentence);
-    while (withstood.find()) {
-      String what = withstood.group("w").toLowerCase(Locale.ROOT);
-      String verb = withstood.group("v").toLowerCase(Locale.ROOT);
-      boolean isSaid = row.says(verb) || row.says(what) || row.isInProse(what);
-      if (!isSaid && !answers.isDenied(Clauses.at(sentence, withstood.start()))) {
-        found.add(Assertion.of(Kind.PROPERTY, sentence, withstood.start(), withstood.end(), ""));
-      }
-    }
-    Matcher cared = INTO_MACHINE.matcher(sentence);
-    while (cared.find()) {
-      String machine = cared.group("w").toLowerCase(Locale.ROOT);
-      boolean isSaid = row.says(machine) || row.isInProse(machine);
-      if (!isSaid && !answers.isDenied(Clauses.at(sentence, cared.start()))) {
-        found.add(Assertion.of(Kind.PROPERTY, sentence, cared.start("w"), cared.end("w"), ""));
-      }
-    }
-    Matcher along = COMES_IN_THE.matcher(sentence);
-    while (along.find()) {
-      String what = along.group("w").toLowerCase(Locale.ROOT);
-      boolean isPacked =
-          Lexicon.shipped().isKindOf(along.group("c").toLowerCase(Locale.ROOT), "container");
-      if (isPacked && English.isNoun(what) && !row.comesWith(what) && !row.isName(what)) {
-        found.add(Assertion.of(Kind.INCLUSION, sentence, along.start("w"), along.end("w"), ""));
-      }
-    }
-    Matcher version = VERSION.matcher(sentence);
-    while (version.find()) {
-      String group = version.group("w") == null ? "one" : "w";
-      String which = version.group(group).toLowerCase(Locale.ROOT);
-      boolean saysLittle =
-          words.isHarmless(which) && (English.isAdjective(which) || !English.isNoun(which));
-      if (!saysLittle && !row.says(which) && !row.isName(which) && !row.isInProse(which)) {
-        found.add(
-            Assertion.of(Kind.COLOUR, sentence, version.start(group), version.end(group), ""));
-      }
-    }
-    Matcher byHand = BY_HAND.matcher(sentence);
-    while (byHand.find()) {
-      if (!row.speaksOfHands()) {
-        found.add(Assertion.of(Kind.PROPERTY, sentence, byHand.start(), byHand.end(), ""));
-      }
-    }
-    Matcher again = GETS_AGAIN.matcher(sentence);
-    while (sentence.contains("ou") && again.find()) {
-      found.add(Assertion.of(Kind.GUARANTEE, sentence, again.start(), again.end(), ""));
-    }
-    Matcher paid = PAYS.matcher(sentence);
-    while (paid.find()) {
-      String who = paid.group("who").toLowerCase(Locale.ROOT);
-      if (PAYERS.contains(who) || row.isName(who) || isBrand(who)) {
-        found.add(Assertion.of(Kind.GUARANTEE, sentence, paid.start(), paid.end(), ""));
-      }
-    }
-  }
-
   /** "Lowers blood pressure", where the row doesn't say so. */
   private void effects(String sentence, List<Word> all, List<Assertion> found) {
     for (int i = 0; i < all.size(); i++) {
@@ -387,11 +253,6 @@ final class WordJudge {
 
   private static boolean isVerb(String word) {
     return English.tags(word).stream().anyMatch(t -> t.startsWith("VB"));
-  }
-
-  private boolean isBrand(String word) {
-    return row.cells().stream()
-        .anyMatch(c -> c.label().contains("brand") && c.said().contains(English.stem(word)));
   }
 
   /** "It shows best", "works better": how something is done, not what it is. */
@@ -501,9 +362,8 @@ final class WordJudge {
 
   /** Where the clause is that has a word of a list; nothing if none has. */
   private int[] clauseWith(String sentence, String list) {
-    String lower = sentence.toLowerCase(Locale.ROOT);
     for (String words : words.of(list)) {
-      int at = Words.find(words, lower);
+      int at = Words.find(words, sentence);
       if (at >= 0) {
         return new int[] {startOfList(sentence, at), Clauses.end(sentence, at)};
       }

@@ -2,6 +2,7 @@ package rhetor.core.say.en;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
@@ -26,6 +27,9 @@ final class PlainWords {
   /** "U-lock", "T-shirt": a letter that shows a shape. */
   private static final Pattern SHAPED = Pattern.compile("\\p{Lu}-\\p{Ll}{3,}");
 
+  /** What stands behind an apostrophe. */
+  private static final Set<String> ENDINGS = Set.of("s", "t", "d", "re", "ll", "ve");
+
   private static final int SHORTEST_NAME = 4;
 
   private final Knowledge knowledge;
@@ -42,6 +46,14 @@ final class PlainWords {
    * @param known whether a word is known to the readers, although no dictionary has it
    */
   Optional<Untold> inTheWay(String written, String before, String after, Predicate<String> known) {
+    if (isSmall(written)) {
+      boolean isCut =
+          knowledge.abbreviations("en").containsKey(written)
+              && !(after.isEmpty() && !before.isEmpty() && English.isNoun(written));
+      if (!isCut && isWord(written, known)) {
+        return Optional.empty();
+      }
+    }
     String word = written.replaceAll("[’'‘“”]", "’").replaceAll("^’|’$", "");
     if (word.equals("&") || word.equals("×") || word.equals("x") && isNumber(before)) {
       return Optional.empty();
@@ -97,12 +109,22 @@ final class PlainWords {
     return Optional.empty();
   }
 
+  /** Whether a word is several small letters and nothing else, as most are. */
+  static boolean isSmall(String word) {
+    for (int i = 0; i < word.length(); i++) {
+      if (!Character.isLowerCase(word.charAt(i))) {
+        return false;
+      }
+    }
+    return word.length() > 1;
+  }
+
   private static boolean isNumber(String word) {
     return NUMBER.matcher(word).matches();
   }
 
   private static boolean isWord(String part, Predicate<String> known) {
-    if (part.matches("s|t|d|re|ll|ve") || English.isInitials(part)) {
+    if (ENDINGS.contains(part) || English.isInitials(part)) {
       return true;
     }
     boolean isName =

@@ -1,0 +1,240 @@
+package rhetor.core.support;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.MatchResult;
+import java.util.regex.Pattern;
+import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
+import rhetor.core.language.Words.Word;
+import rhetor.core.support.Assertion.Kind;
+
+/**
+ * Finds what sentences promise in more words than one, and no cell keeps: fitting everything, being
+ * packed with it, being paid for, withstanding, versions to choose from.
+ */
+final class PromiseJudge {
+  /** An expression that is looked for only where one of some words stands. */
+  private record Cue(Pattern pattern, Set<String> words) {
+    Cue(String expression, String... words) {
+      this(Pattern.compile(expression), Set.of(words));
+    }
+
+    List<MatchResult> in(String sentence, Set<String> spoken) {
+      return words.stream().anyMatch(spoken::contains)
+          ? pattern.matcher(sentence).results().toList()
+          : List.of();
+    }
+  }
+
+  /** "Fits every car", "takes capsules of all makes". */
+  private static final Cue FITS_ALL =
+      new Cue(
+          "(?i)\\b(?:fits?|suits?|takes?|works?|goes|matches|match)\\b[^,.;:]{0,40}?\\b(?:all|any|every)\\b (?:of the )?(?<w>\\p{L}+)",
+          "all",
+          "any",
+          "every");
+
+  private static final Cue COMES_IN =
+      new Cue(
+          "(?i)\\bcomes? in an? (?<w>\\p{L}+(?: \\p{L}+){0,2})(?! of\\b|\\p{L})", "come", "comes");
+
+  /** "No other fabric shuts out noise": it says how all others are. */
+  private static final Cue FIRST_OF_ALL =
+      new Cue("^(?:No other|Nothing else|No one else’s|No one else's) \\p{L}+", "no", "nothing");
+
+  /** "It repels oil": what a shop is held to as to "oil-repellent". */
+  private static final Cue WITHSTOOD =
+      new Cue(
+          "(?i)\\b(?<v>repels?|resists?|withstands?|defies|sheds?|shuts out|keeps out|wards off) (?:the |all |any )?(?<w>\\p{L}{3,})",
+          "repel",
+          "repels",
+          "resist",
+          "resists",
+          "withstand",
+          "withstands",
+          "defies",
+          "shed",
+          "sheds",
+          "shuts",
+          "keeps",
+          "wards");
+
+  /** "It may go in the dishwasher". */
+  private static final Cue INTO_MACHINE =
+      new Cue(
+          "(?i)\\b(?:in|into|for) (?:the|a|your) (?<w>dishwasher|microwave|oven|freezer|washing machine|tumble dryer|dryer)\\b",
+          "dishwasher",
+          "microwave",
+          "oven",
+          "freezer",
+          "washing",
+          "tumble",
+          "dryer");
+
+  /** "A blanket comes in the same bag". */
+  private static final Cue COMES_IN_THE =
+      new Cue(
+          "(?i)\\b(?<w>\\p{L}{3,}) (?:comes?|arrives?|ships?|is packed|are packed|is|are) (?:in|inside) the (?:same )?(?<c>\\p{L}+)",
+          "in",
+          "inside");
+
+  /** "The mustard version": one that there is to choose. */
+  private static final Cue VERSION =
+      new Cue(
+          "(?i)\\b(?:(?:an?|the|choose|order|pick) (?<w>\\p{L}{3,}) (?:version|edition|colourway|variant|shade|colour|color|finish)|(?:choose|order|pick|take) (?:an?|the) (?<one>\\p{L}{3,}) one)\\b",
+          "version",
+          "edition",
+          "colourway",
+          "variant",
+          "shade",
+          "colour",
+          "color",
+          "finish",
+          "one");
+
+  /** How a thing is made, which is paid for. */
+  private static final Cue BY_HAND =
+      new Cue(
+          "(?i)\\b(?:made|woven|cut|sewn|knitted|knotted|carved|turned|painted|finished|built|drawn|thrown|forged|stitched|assembled|crafted) by hand\\b",
+          "hand");
+
+  /** "You get a new one". */
+  private static final Cue GETS_AGAIN =
+      new Cue(
+          "(?i)\\byou(?: will|’ll|'ll)? (?:get|receive|have) (?:a new one|another one|your money|a replacement|it replaced|it repaired)\\b",
+          "you",
+          "you'll",
+          "you’ll");
+
+  /** "The maker replaces". */
+  private static final Cue PAYS =
+      new Cue(
+          "(?i)\\b(?<who>\\p{L}+) (?:pays for|covers|replaces|repairs|mends|refunds|backs|swaps|stands behind)\\b",
+          "pays",
+          "covers",
+          "replaces",
+          "repairs",
+          "mends",
+          "refunds",
+          "backs",
+          "swaps",
+          "stands");
+
+  /** What others make: no cell can bear out that it fits all of it. */
+  private static final Set<String> OTHERS = Set.of("makes", "brands", "models", "makers", "types");
+
+  private static final Set<String> PAYERS =
+      Set.of("we", "maker", "manufacturer", "brand", "shop", "company", "supplier");
+
+  private final Row row;
+  private final AnswerJudge answers;
+  private final JudgeWords words = JudgeWords.shipped();
+
+  PromiseJudge(Row row, AnswerJudge answers) {
+    this.row = row;
+    this.answers = answers;
+  }
+
+  /** Adds what a sentence promises. */
+  void judge(String sentence, List<Word> all, List<Assertion> found) {
+    Set<String> spoken = new HashSet<>();
+    all.forEach(w -> spoken.add(w.text()));
+    compatible(sentence, spoken, found);
+    packed(sentence, spoken, found);
+    for (MatchResult m : FIRST_OF_ALL.in(sentence, spoken)) {
+      found.add(whole(Kind.COMPARATIVE, sentence, m));
+    }
+    for (MatchResult m : WITHSTOOD.in(sentence, spoken)) {
+      boolean isSaid = row.says(lower(m, "v")) || saysAnywhere(lower(m, "w"));
+      if (!isSaid && !isDenied(sentence, m)) {
+        found.add(whole(Kind.PROPERTY, sentence, m));
+      }
+    }
+    for (MatchResult m : INTO_MACHINE.in(sentence, spoken)) {
+      if (!saysAnywhere(lower(m, "w")) && !isDenied(sentence, m)) {
+        found.add(part(Kind.PROPERTY, sentence, m, "w"));
+      }
+    }
+    for (MatchResult m : VERSION.in(sentence, spoken)) {
+      String group = m.group("w") == null ? "one" : "w";
+      String which = lower(m, group);
+      boolean saysLittle =
+          words.isHarmless(which) && (English.isAdjective(which) || !English.isNoun(which));
+      if (!saysLittle && !saysAnywhere(which) && !row.isName(which)) {
+        found.add(part(Kind.COLOUR, sentence, m, group));
+      }
+    }
+    for (MatchResult m : BY_HAND.in(sentence, spoken)) {
+      if (!row.speaksOfHands()) {
+        found.add(whole(Kind.PROPERTY, sentence, m));
+      }
+    }
+    for (MatchResult m : GETS_AGAIN.in(sentence, spoken)) {
+      found.add(whole(Kind.GUARANTEE, sentence, m));
+    }
+    for (MatchResult m : PAYS.in(sentence, spoken)) {
+      String who = lower(m, "who");
+      if (PAYERS.contains(who) || row.isName(who) || isBrand(who)) {
+        found.add(whole(Kind.GUARANTEE, sentence, m));
+      }
+    }
+  }
+
+  private void compatible(String sentence, Set<String> spoken, List<Assertion> found) {
+    for (MatchResult m : FITS_ALL.in(sentence, spoken)) {
+      String what = lower(m, "w");
+      if (OTHERS.contains(what) || !row.says(what)) {
+        found.add(whole(Kind.COMPATIBILITY, sentence, m));
+      }
+    }
+  }
+
+  private void packed(String sentence, Set<String> spoken, List<Assertion> found) {
+    for (MatchResult m : COMES_IN.in(sentence, spoken)) {
+      boolean isPacked =
+          List.of(lower(m, "w").split(" ")).stream().anyMatch(w -> isContainer(w) && !row.says(w));
+      if (isPacked) {
+        found.add(part(Kind.INCLUSION, sentence, m, "w"));
+      }
+    }
+    for (MatchResult m : COMES_IN_THE.in(sentence, spoken)) {
+      String what = lower(m, "w");
+      boolean isThing = English.isNoun(what) && !row.comesWith(what) && !row.isName(what);
+      if (isThing && isContainer(lower(m, "c"))) {
+        found.add(part(Kind.INCLUSION, sentence, m, "w"));
+      }
+    }
+  }
+
+  private static boolean isContainer(String word) {
+    return Lexicon.shipped().isKindOf(word, "container");
+  }
+
+  private boolean saysAnywhere(String word) {
+    return row.says(word) || row.isInProse(word);
+  }
+
+  private boolean isDenied(String sentence, MatchResult m) {
+    return answers.isDenied(Clauses.at(sentence, m.start()));
+  }
+
+  private boolean isBrand(String word) {
+    return row.cells().stream()
+        .anyMatch(c -> c.label().contains("brand") && c.said().contains(English.stem(word)));
+  }
+
+  private static String lower(MatchResult m, String group) {
+    return m.group(group).toLowerCase(Locale.ROOT);
+  }
+
+  private static Assertion whole(Kind kind, String sentence, MatchResult m) {
+    return Assertion.of(kind, sentence, m.start(), m.end(), "");
+  }
+
+  private static Assertion part(Kind kind, String sentence, MatchResult m, String group) {
+    return Assertion.of(kind, sentence, m.start(group), m.end(group), "");
+  }
+}
