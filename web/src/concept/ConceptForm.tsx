@@ -9,23 +9,13 @@ import { useDeferredValue, useState } from 'react';
 import { api, take, type Schema } from '../api/client';
 import { count } from '../frame/format';
 import { Trial } from '../frame/Trial';
-import { without } from '../frame/without';
 import { useNotice } from '../frame/Notice';
 import { Versions } from '../frame/Versions';
+import { OfSomeKinds } from './OfSomeKinds';
+import { SayFields } from './SayFields';
 
 type View = Schema['ConceptView'];
 type Body = Schema['ConceptBody'];
-
-/** The places in a sentence, as a person would name them, with an example. */
-const FORMS: [form: string, label: string, example: string][] = [
-  ['verb', 'It …', 'weigh {v}'],
-  ['with', 'It has …', 'a weight of {v}'],
-  ['part', 'It is …', 'made of {v}'],
-  ['adj', 'A … product', '{a}'],
-  ['pp', 'A product …', 'in {v}'],
-  ['clause', 'A clause of its own', 'the finish is {v}'],
-  ['front', 'In front: …, it …', 'at {v}'],
-];
 
 const KINDS: Record<Body['kind'], string> = {
   WORDS: 'words',
@@ -47,6 +37,8 @@ const BLANK: Body = {
   weight: 50,
   anyOrder: false,
   say: {},
+  sayOf: [],
+  notOf: [],
 };
 
 /** A new kind of fact for a heading of a sheet; for no heading an empty one. */
@@ -198,24 +190,13 @@ export function ConceptForm(props: {
         A wording a line; {'{v}'} is the value. A kind of fact without wordings stands in the
         specification list only.
       </Box>
-      <Box sx={half}>
-        {FORMS.map(([form, label, example]) => (
-          <TextField
-            {...field}
-            key={form}
-            multiline
-            label={label}
-            placeholder={example}
-            slotProps={{ inputLabel: { shrink: true } }}
-            value={(body.say[form] ?? []).join('\n')}
-            onChange={(e) => {
-              const rest = without(body.say, form);
-              const wordings = e.target.value === '' ? [] : e.target.value.split('\n');
-              set({ say: wordings.length > 0 ? { ...rest, [form]: wordings } : rest });
-            }}
-          />
-        ))}
-      </Box>
+      <SayFields say={body.say} mayDecide={mayDecide} onChange={(say) => set({ say })} />
+      <OfSomeKinds
+        body={body}
+        classes={choices.classes}
+        mayDecide={mayDecide}
+        onChange={(sayOf, notOf) => set({ sayOf, notOf })}
+      />
       {body.kind === 'TERMS' && (
         <FormControlLabel
           disabled={!mayDecide}

@@ -69,6 +69,8 @@ class HouseKnowledgeTest {
     concept.put("theme", "performance");
     concept.put("weight", 90);
     concept.put("anyOrder", false);
+    concept.put("sayOf", List.of());
+    concept.put("notOf", List.of());
     concept.put("say", Map.of(form, List.of(wording)));
     return concept;
   }
@@ -121,6 +123,43 @@ class HouseKnowledgeTest {
     editor.post("/api/concepts/bell_pitch/restore", Map.of()).expect(200);
     editor.get("/api/kinds/cow_bell").expect(404);
     assertThat(before).isLessThan(intake);
+  }
+
+  @Test
+  void one_kind_of_product_has_words_of_its_own_for_a_fact() {
+    long intake =
+        takeIn("HK-5", "SKU,Name,Category,Material,Bulb\n%s,Lee Lamp,Table lamps,oak,E27\n");
+    long product = product(intake);
+    JsonNode choices = editor.get("/api/concepts/choices").expect(200).body();
+    String lamp =
+        choices
+            .path("classes")
+            .valueStream()
+            .filter(c -> c.path("plural").asString().equals("lamps"))
+            .findFirst()
+            .orElseThrow()
+            .path("id")
+            .asString();
+    Map<String, Object> changed = concept("bulb", "bulb", "verb", "take {asis} bulbs");
+    changed.put("label", "Lamp base");
+    changed.put(
+        "sayOf",
+        List.of(
+            Map.of(
+                "classes",
+                List.of(lamp),
+                "say",
+                Map.of("verb", List.of("glow with {asis} bulbs")))));
+    changed.put("notOf", List.of(lamp));
+    editor.put("/api/concepts/bulb", changed).expect(200);
+    editor.write(List.of(product), intake, "plain");
+    assertThat(editor.get("/api/proofs/" + product).body().toString())
+        .contains("glows with E27 bulbs")
+        .doesNotContain("takes E27 bulbs");
+    changed.put("notOf", List.of("no_such_kind"));
+    assertThat(editor.put("/api/concepts/bulb", changed).expect(400).detail())
+        .contains("no_such_kind");
+    editor.post("/api/concepts/bulb/restore", Map.of()).expect(200);
   }
 
   @Test

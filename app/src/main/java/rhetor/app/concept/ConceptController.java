@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -49,6 +50,13 @@ class ConceptController {
   }
 
   /**
+   * Wordings for things of some classes.
+   *
+   * @param classes ids of kinds of products, with those that belong to them
+   */
+  record SayOfBody(@NotNull List<String> classes, @NotNull Map<String, List<String>> say) {}
+
+  /**
    * A kind of fact as it is shown and sent; see {@link Concept} for its parts.
    *
    * @param names what English sheets call it
@@ -63,7 +71,9 @@ class ConceptController {
       @NotNull String theme,
       int weight,
       boolean anyOrder,
-      @NotNull Map<String, List<String>> say) {
+      @NotNull Map<String, List<String>> say,
+      @NotNull List<@Valid SayOfBody> sayOf,
+      @NotNull List<String> notOf) {
     static ConceptBody of(Concept c) {
       return new ConceptBody(
           c.id(),
@@ -74,7 +84,9 @@ class ConceptController {
           c.theme(),
           c.weight(),
           c.anyOrder(),
-          c.say());
+          c.say(),
+          c.sayOf().stream().map(s -> new SayOfBody(s.classes(), s.say())).toList(),
+          c.notOf());
     }
   }
 
@@ -82,7 +94,10 @@ class ConceptController {
   record ConceptView(ConceptBody concept, Standing state, String by) {}
 
   /** What one can choose from for a kind of fact of one's own. */
-  record ConceptChoices(List<String> units, List<String> themes) {}
+  record ConceptChoices(List<String> units, List<String> themes, List<ClassChoice> classes) {}
+
+  /** A kind of product, by its id and what people call several of it. */
+  record ClassChoice(String id, String plural) {}
 
   @GetMapping("/api/concepts")
   List<ConceptView> list(
@@ -101,7 +116,11 @@ class ConceptController {
   ConceptChoices choices() {
     return new ConceptChoices(
         house.standard().units().stream().map(Unit::id).filter(u -> !u.isEmpty()).sorted().toList(),
-        house.standard().concepts().stream().map(Concept::theme).distinct().sorted().toList());
+        house.standard().concepts().stream().map(Concept::theme).distinct().sorted().toList(),
+        house.current().classes().stream()
+            .map(c -> new ClassChoice(c.id(), c.plural()))
+            .sorted(Comparator.comparing(ClassChoice::plural))
+            .toList());
   }
 
   @PostMapping("/api/concepts/try")
@@ -209,15 +228,6 @@ class ConceptController {
    * languages, can't be changed there, for stored facts rest on them.
    */
   private Concept concept(ConceptBody body) {
-    Map<String, List<String>> say = new LinkedHashMap<>();
-    new TreeMap<>(body.say)
-        .forEach(
-            (form, wordings) -> {
-              List<String> kept = clean(wordings);
-              if (!kept.isEmpty()) {
-                say.put(form, kept);
-              }
-            });
     Concept shipped = concepts.shipped(body.id).orElse(null);
     Map<String, List<String>> names =
         new LinkedHashMap<>(shipped == null ? Map.of() : shipped.names());
@@ -241,10 +251,26 @@ class ConceptController {
         shipped == null ? List.of() : shipped.cues(),
         shipped == null ? List.of() : shipped.classes(),
         body.anyOrder,
-        say,
-        shipped == null ? List.of() : shipped.sayOf(),
-        shipped == null ? List.of() : shipped.notOf(),
+        say(body.say),
+        body.sayOf.stream()
+            .map(s -> new Concept.SayOf(s.classes, say(s.say)))
+            .filter(s -> !s.say().isEmpty())
+            .toList(),
+        body.notOf,
         shipped == null ? Map.of() : shipped.compare());
+  }
+
+  private static Map<String, List<String>> say(Map<String, List<String>> sent) {
+    Map<String, List<String>> say = new LinkedHashMap<>();
+    new TreeMap<>(sent)
+        .forEach(
+            (form, wordings) -> {
+              List<String> kept = clean(wordings);
+              if (!kept.isEmpty()) {
+                say.put(form, kept);
+              }
+            });
+    return say;
   }
 
   private String theme(String theme) {

@@ -61,7 +61,7 @@ public class HouseConcepts {
   }
 
   private static String text(Concept c) {
-    return (c.id() + " " + c.label() + " " + c.names().values() + " " + c.say().values())
+    return (c.id() + " " + c.label() + " " + c.names().values() + " " + c.wordings().toList())
         .toLowerCase(Locale.ROOT);
   }
 
@@ -74,6 +74,12 @@ public class HouseConcepts {
   /** The concept that ships under an id, if one does. */
   Optional<Concept> shipped(String id) {
     return house.standard().concept(id);
+  }
+
+  /** What ships, with the kinds of products that the house has. */
+  private Knowledge checkedAgainst() {
+    Knowledge standard = house.standard();
+    return standard.with(standard.claims(), List.of(), house.current().classes());
   }
 
   /** A kind of fact as the house has had it, the latest first; nothing if it never decided. */
@@ -103,7 +109,7 @@ public class HouseConcepts {
 
   /** Tries a kind of fact on real products and keeps nothing. */
   ConceptTrial tryOut(Concept concept) {
-    List<String> problems = ConceptCheck.problems(concept, house.standard());
+    List<String> problems = ConceptCheck.problems(concept, checkedAgainst());
     int texts = house.productsTelling(Support.Kind.FACT, concept.id()).size();
     if (!problems.isEmpty()) {
       return new ConceptTrial(problems, 0, 0, false, texts, List.of());
@@ -132,7 +138,7 @@ public class HouseConcepts {
   /** Adds a kind of fact, or changes one; returns how many texts that tell it are stale now. */
   @Transactional
   public int put(Concept concept, String by) {
-    List<String> problems = ConceptCheck.problems(concept, house.standard());
+    List<String> problems = ConceptCheck.problems(concept, checkedAgainst());
     if (!problems.isEmpty()) {
       throw Refused.invalid(String.join(" ", problems));
     }
@@ -215,7 +221,7 @@ public class HouseConcepts {
       }
       say.put(one.form, wordings);
       Concept after = before.saying(say);
-      List<String> problems = ConceptCheck.problems(after, house.standard());
+      List<String> problems = ConceptCheck.problems(after, checkedAgainst());
       if (!problems.isEmpty()) {
         throw Refused.invalid(one.heading + ": " + String.join(" ", problems));
       }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.ClaimCheck;
@@ -67,7 +68,18 @@ public final class ConceptCheck {
     concept
         .say()
         .forEach((form, wordings) -> wordings(form, wordings, concept, knowledge, problems));
+    for (Concept.SayOf of : concept.sayOf()) {
+      classes(of.classes(), knowledge, problems);
+      of.say().forEach((form, wordings) -> wordings(form, wordings, concept, knowledge, problems));
+    }
+    classes(concept.notOf(), knowledge, problems);
     return problems;
+  }
+
+  private static void classes(List<String> ids, Knowledge knowledge, List<String> problems) {
+    ids.stream()
+        .filter(id -> knowledge.productClass(id).isEmpty())
+        .forEach(id -> problems.add("There is no kind of product called \"" + id + "\"."));
   }
 
   private static void names(
@@ -109,10 +121,7 @@ public final class ConceptCheck {
       problems.add("More than " + MOST_WORDINGS + " wordings for one place are too many.");
     }
     List<String> delivered =
-        knowledge
-            .concept(concept.id())
-            .map(c -> c.say().getOrDefault(form, List.of()))
-            .orElse(List.of());
+        knowledge.concept(concept.id()).map(Concept::wordings).orElse(Stream.empty()).toList();
     for (String wording : wordings) {
       if (!delivered.contains(wording)) {
         wording(form, wording, concept, knowledge, problems);

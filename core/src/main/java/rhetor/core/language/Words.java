@@ -6,6 +6,11 @@ import java.util.Locale;
 
 /** Cuts text into words: letters, with hyphens and apostrophes between them. */
 public final class Words {
+  private static final int LONGEST = 400;
+
+  /** A sentence is cut for each that judges it. */
+  private static final Memo<List<Word>> CUT = new Memo<>(Words::cut, LONGEST);
+
   private Words() {}
 
   /**
@@ -19,6 +24,10 @@ public final class Words {
 
   /** The words of a text in order; numbers are none. */
   public static List<Word> of(String text) {
+    return CUT.of(text);
+  }
+
+  private static List<Word> cut(String text) {
     List<Word> words = new ArrayList<>();
     int length = text.length();
     int i = 0;
@@ -37,7 +46,7 @@ public final class Words {
       }
       words.add(new Word(text.substring(start, i).toLowerCase(Locale.ROOT), start, i));
     }
-    return words;
+    return List.copyOf(words);
   }
 
   /**

@@ -164,13 +164,22 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       }
     }
     for (Words.Word word : Words.of(text)) {
-      int hyphen = word.text().indexOf('-');
-      String first = hyphen < 0 ? word.text() : word.text().substring(0, hyphen);
-      if (WORDS.containsKey(first) && !first.equals("one") || PARTS.containsKey(first)) {
+      if (isNumber(word.text()) || PARTS.containsKey(first(word.text()))) {
         return true;
       }
     }
     return false;
+  }
+
+  /** Whether a word, or the first of a compound, is a number: "two", "two-year". */
+  static boolean isNumber(String word) {
+    String first = first(word);
+    return WORDS.containsKey(first) && !first.equals("one");
+  }
+
+  private static String first(String word) {
+    int hyphen = word.indexOf('-');
+    return hyphen < 0 ? word : word.substring(0, hyphen);
   }
 
   /** Parts of a unit, and numbers with a half; of what isn't measured nothing is said. */

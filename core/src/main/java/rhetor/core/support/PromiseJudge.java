@@ -1,6 +1,5 @@
 package rhetor.core.support;
 
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -8,7 +7,6 @@ import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
-import rhetor.core.language.Words.Word;
 import rhetor.core.support.Assertion.Kind;
 
 /**
@@ -138,10 +136,12 @@ final class PromiseJudge {
     this.answers = answers;
   }
 
-  /** Adds what a sentence promises. */
-  void judge(String sentence, List<Word> all, List<Assertion> found) {
-    Set<String> spoken = new HashSet<>();
-    all.forEach(w -> spoken.add(w.text()));
+  /**
+   * Adds what a sentence promises.
+   *
+   * @param spoken its words
+   */
+  void judge(String sentence, Set<String> spoken, List<Assertion> found) {
     compatible(sentence, spoken, found);
     packed(sentence, spoken, found);
     for (MatchResult m : FIRST_OF_ALL.in(sentence, spoken)) {

@@ -89,9 +89,11 @@ final class WordJudge {
         found.add(Assertion.of(Kind.RATING, sentence, code.start(), code.end(), ""));
       }
     }
-    promises.judge(sentence, all, found);
+    Set<String> spoken = new HashSet<>();
+    all.forEach(w -> spoken.add(w.text()));
+    promises.judge(sentence, spoken, found);
     effects(sentence, all, found);
-    int[] clauseOfInclusion = clauseWith(sentence, "inclusion");
+    int[] clauseOfInclusion = clauseWith(sentence, spoken, "inclusion");
     boolean isIncluding =
         clauseOfInclusion.length > 0
             && !answers.isDenied(sentence.substring(clauseOfInclusion[0], clauseOfInclusion[1]));
@@ -361,9 +363,11 @@ final class WordJudge {
   }
 
   /** Where the clause is that has a word of a list; nothing if none has. */
-  private int[] clauseWith(String sentence, String list) {
+  private int[] clauseWith(String sentence, Set<String> spoken, String list) {
     for (String words : words.of(list)) {
-      int at = Words.find(words, sentence);
+      int space = words.indexOf(' ');
+      boolean isSpoken = spoken.contains(space < 0 ? words : words.substring(0, space));
+      int at = isSpoken ? Words.find(words, sentence) : -1;
       if (at >= 0) {
         return new int[] {startOfList(sentence, at), Clauses.end(sentence, at)};
       }
@@ -401,7 +405,7 @@ final class WordJudge {
   }
 
   private boolean isUnitOrNumber(String word) {
-    return knowledge.unitWritten(word).isPresent() || !Amount.in(word, knowledge).isEmpty();
+    return knowledge.unitWritten(word).isPresent() || Amount.isNumber(word);
   }
 
   /** "Stiffer than", "the steadiest", "no quieter": it says how others are. */

@@ -17,6 +17,15 @@ class ConceptCheckTest {
   private static final Knowledge KNOWLEDGE = Knowledge.standard();
 
   private static Concept concept(String id, Concept.Kind kind, Map<String, List<String>> say) {
+    return concept(id, kind, say, List.of(), List.of());
+  }
+
+  private static Concept concept(
+      String id,
+      Concept.Kind kind,
+      Map<String, List<String>> say,
+      List<Concept.SayOf> sayOf,
+      List<String> notOf) {
     return new Concept(
         id,
         "Bell pitch",
@@ -33,8 +42,8 @@ class ConceptCheckTest {
         List.of(),
         false,
         say,
-        List.of(),
-        List.of(),
+        sayOf,
+        notOf,
         Map.of());
   }
 
@@ -121,5 +130,47 @@ class ConceptCheckTest {
     Knowledge house = KNOWLEDGE.with(KNOWLEDGE.claims(), List.of(own), List.of());
     assertThat(house.concept("bell_pitch")).contains(own);
     assertThat(house.concepts()).hasSize(KNOWLEDGE.concepts().size() + 1);
+  }
+
+  @Test
+  void one_kind_of_product_may_have_other_words_than_all_others() {
+    ProductFacts bag = Products.of("SKU,Name,Category,Bell pitch", "B,Chapel,Backpacks,A sharp");
+    ProductFacts bell =
+        Products.of("SKU,Name,Category,Bell pitch", "B,Chapel,Bicycle bells,A sharp");
+    Concept.SayOf ofBags =
+        new Concept.SayOf(List.of(bag.productClass()), Map.of("verb", List.of("jingle in {asis}")));
+    Concept own =
+        concept(
+            "bell_pitch",
+            Concept.Kind.WORDS,
+            Map.of("verb", List.of("ring in {asis}")),
+            List.of(ofBags),
+            List.of(bag.productClass()));
+    assertThat(ConceptCheck.problems(own, KNOWLEDGE)).isEmpty();
+    assertThat(ConceptCheck.examples(own, bag, KNOWLEDGE))
+        .isNotEmpty()
+        .allSatisfy(e -> assertThat(e).contains("jingles in A sharp"));
+    assertThat(ConceptCheck.examples(own, bell, KNOWLEDGE))
+        .isNotEmpty()
+        .allSatisfy(e -> assertThat(e).contains("rings in A sharp"));
+  }
+
+  @Test
+  void words_for_one_kind_of_product_are_checked_like_all_others() {
+    Concept own =
+        concept(
+            "bell_pitch",
+            Concept.Kind.WORDS,
+            Map.of(),
+            List.of(
+                new Concept.SayOf(
+                    List.of("no_such_kind"),
+                    Map.of("verb", List.of("ring loud"), "shout", List.of("{v}")))),
+            List.of("nor_this"));
+    assertThat(ConceptCheck.problems(own, KNOWLEDGE))
+        .anySatisfy(p -> assertThat(p).contains("no_such_kind"))
+        .anySatisfy(p -> assertThat(p).contains("nor_this"))
+        .anySatisfy(p -> assertThat(p).contains("put {v}"))
+        .anySatisfy(p -> assertThat(p).contains("shout"));
   }
 }
