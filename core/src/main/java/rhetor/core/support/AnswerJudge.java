@@ -1,6 +1,5 @@
 package rhetor.core.support;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -75,19 +74,6 @@ final class AnswerJudge {
           .map(AnswerJudge::firstPart)
           .collect(Collectors.toSet());
 
-  /** "Taped seams NO (critical only)": a part of a cell that says no. */
-  private static final Pattern REFUSED =
-      Pattern.compile(
-          "(?:^|[,;])\\s*(?<x>\\p{L}[\\p{L} -]{2,40}?)[ :=]+(?i:NO|N|none|✗)(?: ?\\((?<but>[^)]*)\\))?\\s*(?=[,;]|$)");
-
-  /** "NOT single protein", "no built-in light". */
-  private static final Pattern REFUSED_TOO =
-      Pattern.compile(
-          "(?i)\\b(?:not|no|without) (?:an? )?(?<x>[\\p{L}-]{3,} [\\p{L}-]{3,})(?<but>)\\s*(?=[,;.!)]|$)");
-
-  /** "The only protein" says that it is a single one. */
-  private static final Pattern ONLY = Pattern.compile("(?i)\\b(?:the only|sole|solely|alone)\\b");
-
   private static final double MOST_OF_ITS_SENSES = 0.5;
   private static final int SHORTEST_NEGATED = 5;
   private static final int SHORTEST_ROOT = 3;
@@ -98,19 +84,11 @@ final class AnswerJudge {
   /** Whether a cell has a word such as "unscented", so that its opposite would be wrong. */
   private final boolean hasNegatives;
 
-  private final List<Refusal> refusals;
-
-  /**
-   * What a part of a cell says no to.
-   *
-   * @param what stems of what it is
-   * @param but stems of what it says yes to all the same
-   */
-  private record Refusal(Set<String> what, Set<String> but, Cell cell) {}
+  private final Refusals refusals;
 
   AnswerJudge(Row row) {
     this.row = row;
-    this.refusals = refusals(row.cells());
+    this.refusals = new Refusals(row);
     this.hasNegatives =
         row.cells().stream()
             .anyMatch(c -> Words.of(value(c)).stream().anyMatch(w -> isNegative(w.text())));
@@ -130,58 +108,7 @@ final class AnswerJudge {
     negated(sentence, all, found);
     onlyOne(sentence, found);
     proof(sentence, all, found);
-    refused(sentence, all, found);
-  }
-
-  private List<Refusal> refusals(List<Cell> cells) {
-    List<Refusal> all = new ArrayList<>();
-    for (Cell cell : cells) {
-      if (cell.answer() == Cell.Answer.NEITHER) {
-        for (Pattern pattern : List.of(REFUSED, REFUSED_TOO)) {
-          Matcher m = pattern.matcher(value(cell));
-          while (m.find()) {
-            Set<String> what = telling(m.group("x"));
-            if (!what.isEmpty()) {
-              String but = m.group("but");
-              all.add(new Refusal(what, but == null ? Set.of() : telling(but), cell));
-            }
-          }
-        }
-      }
-    }
-    return all;
-  }
-
-  private Set<String> telling(String text) {
-    return Words.of(text).stream()
-        .filter(w -> !words.isFunction(w.text()))
-        .map(w -> English.stem(w.text()))
-        .collect(Collectors.toSet());
-  }
-
-  /** "Every seam is taped" where a part of a cell says no to that. */
-  private void refused(String sentence, List<Word> all, List<Assertion> found) {
-    if (refusals.isEmpty()) {
-      return;
-    }
-    Set<String> stems = new HashSet<>(Stems.of(sentence));
-    if (ONLY.matcher(sentence).find()) {
-      stems.addAll(Stems.of("single"));
-    }
-    for (Refusal refusal : refusals) {
-      boolean isSpokenOf = refusal.what.stream().allMatch(s -> row.isAmong(s, stems));
-      if (isSpokenOf && refusal.but.stream().noneMatch(stems::contains)) {
-        all.stream()
-            .filter(w -> refusal.what.stream().anyMatch(s -> row.isAmong(s, Stems.of(w.text()))))
-            .findFirst()
-            .filter(w -> !isDenied(Clauses.at(sentence, w.start())))
-            .ifPresent(
-                w ->
-                    found.add(
-                        Assertion.of(
-                            Kind.ANSWER, sentence, w.start(), w.end(), refusal.cell.words())));
-      }
-    }
+    refusals.judge(sentence, all, this, found);
   }
 
   /** "Opened by hand" where the cell says that it is automatic. */
@@ -317,7 +244,7 @@ final class AnswerJudge {
     if (either.length < 2) {
       return false;
     }
-    List<Set<String>> all = Arrays.stream(either).map(this::telling).toList();
+    List<Set<String>> all = Arrays.stream(either).map(Refusals::telling).toList();
     long named = all.stream().filter(a -> !a.isEmpty() && stems.containsAll(a)).count();
     long others =
         all.stream()
