@@ -6,7 +6,7 @@ import java.util.Locale;
 
 /** Cuts text into words: letters, with hyphens and apostrophes between them. */
 public final class Words {
-  private static final int LONGEST = 400;
+  private static final int LONGEST = 800;
 
   /** A sentence is cut for each that judges it. */
   private static final Memo<List<Word>> CUT = new Memo<>(Words::cut, LONGEST);

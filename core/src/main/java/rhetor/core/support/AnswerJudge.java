@@ -108,7 +108,7 @@ final class AnswerJudge {
     negated(sentence, all, found);
     onlyOne(sentence, found);
     proof(sentence, all, found);
-    refusals.judge(sentence, all, this, found);
+    refusals.judge(sentence, all, this::isDenied, found);
   }
 
   /** "Opened by hand" where the cell says that it is automatic. */

@@ -11,7 +11,7 @@ final class Clauses {
   private static final Pattern END =
       Pattern.compile("[,;:.!?–—]|\\b(?:and|but|so|while|which|that|than)\\b");
 
-  private static final int LONGEST = 400;
+  private static final int LONGEST = 800;
 
   /** A sentence is asked for each of its words. */
   private static final Memo<List<int[]>> ENDS = new Memo<>(Clauses::find, LONGEST);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -70,8 +71,12 @@ final class Refusals {
         .collect(Collectors.toSet());
   }
 
-  /** "Every seam is taped" where a part of a cell says no to that. */
-  void judge(String sentence, List<Word> all, AnswerJudge answers, List<Assertion> found) {
+  /**
+   * "Every seam is taped" where a part of a cell says no to that.
+   *
+   * @param isDenied whether a clause denies what it speaks of
+   */
+  void judge(String sentence, List<Word> all, Predicate<String> isDenied, List<Assertion> found) {
     if (refusals.isEmpty()) {
       return;
     }
@@ -85,7 +90,7 @@ final class Refusals {
         all.stream()
             .filter(w -> refusal.what.stream().anyMatch(s -> row.isAmong(s, Stems.of(w.text()))))
             .findFirst()
-            .filter(w -> !answers.isDenied(Clauses.at(sentence, w.start())))
+            .filter(w -> !isDenied.test(Clauses.at(sentence, w.start())))
             .ifPresent(
                 w ->
                     found.add(
