@@ -102,7 +102,8 @@ export function Reading({ id }: { id: number }) {
   if (!intake.data) return <LinearProgress aria-label="Reading the sheet" />;
   const sheet = intake.data;
   const isOpen = sheet.status === 'PROPOSED';
-  const isBusy = takeIn.isPending || tryOut.isPending;
+  // An answer that is on its way still counts for what is taken in.
+  const isBusy = takeIn.isPending || tryOut.isPending || setColumn.isPending;
   const asking = sheet.columns.filter((c) => c.choices.length + c.units.length > 0);
   const isBlocked =
     sheet.obstacle !== '' ||
@@ -180,7 +181,7 @@ export function Reading({ id }: { id: number }) {
           )}
         </Box>
       )}
-      {(isBusy || setColumn.isPending) && <LinearProgress aria-label="Working" sx={{ mb: 1 }} />}
+      {isBusy && <LinearProgress aria-label="Working" sx={{ mb: 1 }} />}
       {dryRun && isOpen && <DryRun id={id} run={dryRun} />}
       <Box
         role="region"

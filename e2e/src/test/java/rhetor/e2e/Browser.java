@@ -9,6 +9,7 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
+import org.openqa.selenium.TimeoutException;
 import org.openqa.selenium.WebDriverException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
@@ -96,9 +97,16 @@ final class Browser implements AutoCloseable {
     return until(ExpectedConditions.visibilityOfElementLocated(by));
   }
 
-  /** Waits until the words stand on the page. */
+  /** Waits until the words stand on the page; if they never do, says what stands there. */
   void see(String words) {
-    until(d -> driver.findElement(By.tagName("body")).getText().contains(words));
+    try {
+      until(d -> sees(words));
+    } catch (TimeoutException e) {
+      throw new AssertionError(
+          "\"%s\" doesn't stand on %s: %s"
+              .formatted(words, driver.getCurrentUrl(), text(By.tagName("body"))),
+          e);
+    }
   }
 
   boolean sees(String words) {
