@@ -329,6 +329,12 @@ final class AnswerJudge {
     return cell.names().stream().anyMatch(n -> n.stream().allMatch(s -> row.isAmong(s, stems)));
   }
 
+  /** Whether a cell that is headed so says no: quartz in another is no glass then. */
+  private static boolean saysNoTo(Cell cell, String stem) {
+    return cell.answer() == Cell.Answer.NO
+        && cell.names().stream().anyMatch(n -> n.equals(Set.of(stem)));
+  }
+
   /** Whether a cell is headed by what can be done: "cuttable". */
   private static boolean asksWhetherItCanBe(Cell cell, String verb) {
     return cell.names().stream()
@@ -397,6 +403,9 @@ final class AnswerJudge {
   private void denials(String sentence, Matcher m, Set<String> beside, List<Assertion> found) {
     while (m.find()) {
       String stem = English.stem(m.group("w").toLowerCase(Locale.ROOT));
+      if (row.cells().stream().anyMatch(c -> saysNoTo(c, stem))) {
+        continue;
+      }
       boolean isAsked = row.cells().stream().anyMatch(c -> asksWhetherItCanBe(c, stem));
       if (words.isHarmless(stem) && !isAsked
           || NOT.matcher(sentence.substring(0, m.start())).find()) {

@@ -79,6 +79,25 @@ final class PromiseJudge {
           "in",
           "inside");
 
+  /** "It comes in oxide": a colour, where the row has a cell for that. */
+  private static final Cue IN_COLOUR =
+      new Cue(
+          "(?i)\\b(?:comes|come|available|offered) (?:also )?in (?<w>\\p{L}{3,})(?: (?:and|or|as well as)(?: in)? (?<and>\\p{L}{3,}))?(?=[.,;!]|$)",
+          "in");
+
+  /** "It turns itself off": what works by itself. */
+  private static final Cue BY_ITSELF =
+      new Cue(
+          "(?i)\\b(?<v>\\p{L}+) (?:itself|themselves)(?: (?:off|up|down|on|by \\p{L}+))?",
+          "itself",
+          "themselves");
+
+  /** What is said to do so of nothing but how it looks or suits. */
+  private static final Set<String> IDIOMS =
+      Set.of(
+          "lend", "prove", "speak", "pay", "show", "present", "find", "offer", "commend", "explain",
+          "suggest", "by", "in", "for", "of", "and");
+
   /** "The mustard version": one that there is to choose. */
   private static final Cue VERSION =
       new Cue(
@@ -167,6 +186,19 @@ final class PromiseJudge {
         found.add(part(Kind.COLOUR, sentence, m, group));
       }
     }
+    colours(sentence, spoken, found);
+    for (MatchResult m : BY_ITSELF.in(sentence, spoken)) {
+      String verb = lower(m, "v");
+      boolean isSaid =
+          IDIOMS.contains(verb)
+              || IDIOMS.contains(English.stem(verb))
+              || row.says("automatic")
+              || row.says("self")
+              || row.isInProse(verb);
+      if (!isSaid && !isDenied(sentence, m)) {
+        found.add(whole(Kind.PROPERTY, sentence, m));
+      }
+    }
     for (MatchResult m : BY_HAND.in(sentence, spoken)) {
       if (!row.speaksOfHands()) {
         found.add(whole(Kind.PROPERTY, sentence, m));
@@ -179,6 +211,24 @@ final class PromiseJudge {
       String who = lower(m, "who");
       if (PAYERS.contains(who) || row.isName(who) || isBrand(who)) {
         found.add(whole(Kind.GUARANTEE, sentence, m));
+      }
+    }
+  }
+
+  private void colours(String sentence, Set<String> spoken, List<Assertion> found) {
+    boolean hasColours =
+        row.cells().stream()
+            .anyMatch(c -> c.label().contains("colour") || c.label().contains("color"));
+    if (!hasColours) {
+      return;
+    }
+    for (MatchResult m : IN_COLOUR.in(sentence, spoken)) {
+      for (String group : List.of("w", "and")) {
+        String colour = m.group(group) == null ? "" : lower(m, group);
+        boolean isSaid = colour.isEmpty() || words.isHarmless(colour) || saysAnywhere(colour);
+        if (!isSaid && !row.isName(colour) && !isDenied(sentence, m)) {
+          found.add(part(Kind.COLOUR, sentence, m, group));
+        }
       }
     }
   }

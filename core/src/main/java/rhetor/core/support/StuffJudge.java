@@ -25,6 +25,9 @@ final class StuffJudge {
       Pattern.compile(
           "(?i)\\b(?:(?:made|cut|carved|turned|built|woven|knitted|moulded|cast|forged|sewn|milled|crafted|machined|pressed)(?: entirely)? (?:from|of|out of)(?: (?:solid|pure|genuine|real|fine))?|(?:is|are|of|from) (?:solid|pure|genuine)|(?:made|sweetened|flavoured|filled|stuffed|padded|enriched|seasoned|infused|thickened|coated) with(?: (?:solid|pure|genuine|real|fine))?) $");
 
+  private static final Pattern FILLED =
+      Pattern.compile("(?i)\\b(?:filled|stuffed|padded|lined) with $");
+
   private static final Set<String> LAST_OF_MADE_OF =
       Set.of("of", "from", "with", "solid", "pure", "genuine", "real", "fine");
 
@@ -88,7 +91,12 @@ final class StuffJudge {
    */
   static boolean isSpokenOfAsOne(String sentence, Word word) {
     Set<String> tags = English.tags(word.text());
-    boolean mayBeStuff = tags.isEmpty() || tags.contains("NN:U") || tags.contains("NN:UN");
+    boolean mayBeStuff =
+        tags.isEmpty()
+            || tags.contains("NN:U")
+            || tags.contains("NN:UN")
+            || English.isNoun(word.text())
+                && FILLED.matcher(sentence.substring(0, word.start())).find();
     return mayBeStuff && isBehindMadeOf(sentence, word);
   }
 
