@@ -157,7 +157,7 @@ class HouseKnowledgeTest {
         .contains("glows with E27 bulbs")
         .doesNotContain("takes E27 bulbs");
     changed.put("notOf", List.of("no_such_kind"));
-    assertThat(editor.put("/api/concepts/bulb", changed).expect(400).detail())
+    assertThat(editor.put("/api/concepts/bulb", changed).expect(422).detail())
         .contains("no_such_kind");
     editor.post("/api/concepts/bulb/restore", Map.of()).expect(200);
   }

@@ -58,8 +58,8 @@ public final class Teller {
       case FLAG -> value instanceof Value.YesNo ? Optional.empty() : because(Cause.NOT_OF_ITS_KIND);
       case QUANTITY ->
           switch (value) {
-            case Value.Quantity q -> unit(q.unit(), concept);
-            case Value.Range r -> unit(r.unit(), concept);
+            case Value.Quantity q -> unit(q.unit());
+            case Value.Range r -> unit(r.unit());
             default -> because(Cause.NOT_OF_ITS_KIND);
           };
       case COUNT ->
@@ -76,10 +76,9 @@ public final class Teller {
     };
   }
 
-  private static Optional<Untold> unit(String unit, Concept concept) {
-    return unit.isEmpty() && !concept.dimension().isEmpty()
-        ? because(Cause.NO_UNIT)
-        : Optional.empty();
+  /** An amount of nobody says what: "of 330". */
+  private static Optional<Untold> unit(String unit) {
+    return unit.isEmpty() ? because(Cause.NO_UNIT) : Optional.empty();
   }
 
   private static Optional<Untold> because(Cause cause) {

@@ -74,6 +74,9 @@ final class AnswerJudge {
           .map(AnswerJudge::firstPart)
           .collect(Collectors.toSet());
 
+  private static final Pattern MEASURED =
+      Pattern.compile("(?i)\\d[\\d.,]* ?\\p{L}{1,12} (?:high|deep|long|wide|tall|thick|heavy)\\b");
+
   private static final double MOST_OF_ITS_SENSES = 0.5;
   private static final int SHORTEST_NEGATED = 5;
   private static final int SHORTEST_ROOT = 3;
@@ -148,7 +151,7 @@ final class AnswerJudge {
         continue;
       }
       row.cells().stream()
-          .filter(c -> saysOpposite(c, w))
+          .filter(c -> saysOpposite(c, w) && !c.said().contains(English.stem(w)))
           .filter(c -> row.cells().stream().noneMatch(o -> hasWord(o, w)))
           .findFirst()
           .ifPresent(
@@ -454,7 +457,8 @@ final class AnswerJudge {
 
   /** "High in caffeine" where the cell says medium. */
   private void degrees(String sentence, List<Assertion> found) {
-    Set<String> stems = Stems.of(sentence);
+    // "43 cm high" says how much.
+    Set<String> stems = Stems.of(MEASURED.matcher(sentence).replaceAll(" "));
     Set<String> spoken = words.degrees(stems);
     if (spoken.size() != 1) {
       return;

@@ -30,7 +30,7 @@ final class CellReader {
 
   private static final Pattern NO =
       Pattern.compile(
-          "(?i)(?:no|n|none|without|nein|non|not|false|free|excl\\.?|✗|–|-)(?:[ ,;(/].*)?");
+          "(?i)(?:no|n|none|without|nein|non|not(?! (?:for|suitable|intended|recommended)\\b)|false|free|excl\\.?|✗|–|-)(?:[ ,;(/].*)?");
 
   private static final Pattern YES =
       Pattern.compile("(?i)(?:yes|y|x|ja|oui|true|✓|✔|incl\\.?)(?:[ ,;(/].*)?");

@@ -209,7 +209,7 @@ final class PromiseJudge {
     }
     for (MatchResult m : PAYS.in(sentence, spoken)) {
       String who = lower(m, "who");
-      if (PAYERS.contains(who) || row.isName(who) || isBrand(who)) {
+      if (PAYERS.contains(who) || isBrand(who)) {
         found.add(whole(Kind.GUARANTEE, sentence, m));
       }
     }

@@ -23,7 +23,7 @@ final class Refusals {
   /** "NOT single protein", "no built-in light". */
   private static final Pattern REFUSED_TOO =
       Pattern.compile(
-          "(?i)\\b(?:not|no|without) (?:an? )?(?<x>[\\p{L}-]{3,} [\\p{L}-]{3,})(?<but>)\\s*(?=[,;.!)]|$)");
+          "(?i)\\b(?:not|no|without) (?:an? |(?:suitable |intended |recommended )?for (?:the )?)?(?<x>[\\p{L}-]{3,} [\\p{L}-]{3,})(?<but>)\\s*(?=[,;.!)]|$)");
 
   /** "The only protein" says that it is a single one. */
   private static final Pattern ONLY = Pattern.compile("(?i)\\b(?:the only|sole|solely|alone)\\b");

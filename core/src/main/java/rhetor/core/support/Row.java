@@ -109,7 +109,11 @@ final class Row {
     Amount.in(product.supplierText(), knowledge).forEach(a -> proseNumbers.add(a.value()));
     proseNumbers.addAll(CellReader.grouped(product.supplierText()));
     StringBuilder all =
-        new StringBuilder(product.name()).append(' ').append(product.supplierText());
+        new StringBuilder(product.name())
+            .append(' ')
+            .append(product.kindNoun())
+            .append(' ')
+            .append(product.supplierText());
     product.facts().forEach(f -> f.sources().forEach(c -> all.append(' ').append(c.raw())));
     product.facts().forEach(f -> f.sources().forEach(c -> all.append(' ').append(c.column())));
     text = all.toString().toUpperCase(Locale.ROOT);
@@ -347,6 +351,7 @@ final class Row {
     String stem = English.stem(word);
     Set<String> stems = Stems.of(word);
     return promises.contains(stem)
+        || nouns.contains(stem)
         || cells.stream()
             .filter(c -> c.answer() != Cell.Answer.NO)
             .anyMatch(

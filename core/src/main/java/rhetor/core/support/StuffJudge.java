@@ -127,9 +127,15 @@ final class StuffJudge {
     int at = all.indexOf(word);
     return all.subList(at + 1, Math.min(all.size(), at + 1 + BEHIND)).stream()
         .takeWhile(w -> isJoined(sentence, word, w))
-        .filter(w -> English.isNoun(w.text()))
+        .filter(w -> English.isNoun(w.text()) && !isBeforeKind(w, all))
         .flatMap(w -> other(w.text(), word).stream())
         .findFirst();
+  }
+
+  /** "A cotton cord hammock": the cord is what the whole is of. */
+  private boolean isBeforeKind(Word part, List<Word> all) {
+    int next = all.indexOf(part) + 1;
+    return next < all.size() && row.isOfKind(all.get(next).text());
   }
 
   /** Whether nothing but spaces and words stands between two words. */
@@ -213,8 +219,18 @@ final class StuffJudge {
     boolean isMixed =
         !having.isEmpty()
             && having.stream()
-                .allMatch(c -> c.said().stream().anyMatch(s -> isAnother(s, word.text())));
+                .allMatch(
+                    c ->
+                        !saysAlone(c, word.text())
+                            && c.said().stream().anyMatch(s -> isAnother(s, word.text())));
     return isMixed ? Optional.of(having.getFirst().words()) : Optional.empty();
+  }
+
+  /** Whether a cell says itself that there is nothing else in it: "100% cotton percale". */
+  private static boolean saysAlone(Cell cell, String word) {
+    String text = cell.words().toLowerCase(Locale.ROOT);
+    int at = Words.find(word, text);
+    return at >= 0 && NOTHING_ELSE.matcher(text.substring(0, at)).find();
   }
 
   private boolean isAnother(String said, String word) {

@@ -20,6 +20,10 @@ final class WordJudge {
       Pattern.compile(
           "(?i)(?: \\p{L}+){0,2} than (?:any|all|every|anything|comparable|ordinary)\\b");
 
+  /** "The highest pressure is 10 bar": of this thing, and of no other. */
+  private static final Pattern IS_SO_MUCH =
+      Pattern.compile("(?i)(?: \\p{L}+){1,2} (?:is|are) (?:about |around )?\\d");
+
   private static final Pattern THAN = Pattern.compile("(?: \\p{L}+){0,2} than\\b");
 
   private static final double MOST = 0.6;
@@ -419,6 +423,8 @@ final class WordJudge {
     return tags.contains("JJR")
             && (THAN.matcher(sentence).region(word.end(), sentence.length()).lookingAt()
                 || NO_OTHER.matcher(before).matches())
-        || tags.contains("JJS") && before.matches("(?is).*\\bthe ");
+        || tags.contains("JJS")
+            && before.matches("(?is).*\\bthe ")
+            && !IS_SO_MUCH.matcher(sentence).region(word.end(), sentence.length()).lookingAt();
   }
 }

@@ -32,6 +32,11 @@ public final class EnglishProse implements Prose {
 
   private static final Pattern SENTENCE_END = Pattern.compile("[.]$");
 
+  /**
+   * What has no more letters before a full stop is cut off there, though it may be a word: "reg."
+   */
+  private static final int LONGEST_CUT = 4;
+
   /** The longest list of imperatives that is one value. */
   private static final int MOST_ORDERS = 4;
 
@@ -93,7 +98,9 @@ public final class EnglishProse implements Prose {
     if (knowledge.term(concept.terms(), text).isPresent()) {
       return Optional.empty();
     }
-    if (SHARE.matcher(text).matches() || STANDARD.matcher(text).matches()) {
+    // Where words are looked for, such as materials, a code is none: "SK5".
+    boolean isStandard = concept.terms().isEmpty() && STANDARD.matcher(text).matches();
+    if (SHARE.matcher(text).matches() || isStandard) {
       return Optional.empty();
     }
     if (NEGATION.matcher(text).matches()) {
@@ -104,7 +111,8 @@ public final class EnglishProse implements Prose {
       return Optional.of(new Untold(Cause.SIGNS, signs.group()));
     }
     String[] words = text.split("\\s+");
-    if (words.length == 1 && item.strip().endsWith(".") && !English.isKnown(text)) {
+    boolean isWhole = English.isKnown(text) && text.length() > LONGEST_CUT;
+    if (words.length == 1 && item.strip().endsWith(".") && !isWhole) {
       return Optional.of(new Untold(Cause.SHORTHAND, text));
     }
     for (int i = 0; i < words.length; i++) {

@@ -188,7 +188,9 @@ public final class Wording implements Phrasebook {
                 fill(of.say(), value, fact.label(), productClass, concept, filled);
               }
             }
-            if (!knowledge.isOf(productClass, concept.notOf())) {
+            // Of things of no known kind it is left to whoever said what their column is.
+            boolean isTaken = productClass.isEmpty() || knowledge.takes(concept, productClass);
+            if (isTaken && !knowledge.isOf(productClass, concept.notOf())) {
               fill(concept.say(), value, fact.label(), productClass, concept, filled);
             }
           }
