@@ -11,6 +11,17 @@ import com.tngtech.archunit.lang.ArchRule;
 
 @AnalyzeClasses(packages = "rhetor.app", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
+  /** A virtual thread that loads a class can stop the server: see docs/architecture.md. */
+  @ArchTest
+  static final ArchRule threads_are_the_platforms =
+      noClasses()
+          .should()
+          .callMethod(Thread.class, "ofVirtual")
+          .orShould()
+          .callMethod(Thread.class, "startVirtualThread", Runnable.class)
+          .orShould()
+          .callMethod(java.util.concurrent.Executors.class, "newVirtualThreadPerTaskExecutor");
+
   @ArchTest
   static final ArchRule packages_have_no_circles =
       slices().matching("rhetor.app.(*)..").should().beFreeOfCycles();

@@ -85,10 +85,10 @@ final class PromiseJudge {
           "(?i)\\b(?:comes|come|available|offered) (?:also )?in (?<w>\\p{L}{3,})(?: (?:and|or|as well as)(?: in)? (?<and>\\p{L}{3,}))?(?=[.,;!]|$)",
           "in");
 
-  /** "It turns itself off": what works by itself. */
+  /** "It turns itself off": what works by itself; "the bag itself" is nothing but the bag. */
   private static final Cue BY_ITSELF =
       new Cue(
-          "(?i)\\b(?<v>\\p{L}+) (?:itself|themselves)(?: (?:off|up|down|on|by \\p{L}+))?",
+          "(?i)(?<!\\b(?:the|an?|its|this|that) )\\b(?<v>\\p{L}+) (?:itself|themselves)(?: (?:off|up|down|on|by \\p{L}+))?",
           "itself",
           "themselves");
 
@@ -225,7 +225,9 @@ final class PromiseJudge {
     for (MatchResult m : IN_COLOUR.in(sentence, spoken)) {
       for (String group : List.of("w", "and")) {
         String colour = m.group(group) == null ? "" : lower(m, group);
-        boolean isSaid = colour.isEmpty() || words.isHarmless(colour) || saysAnywhere(colour);
+        // "Comes in handy" names nothing.
+        boolean isNothing = !English.isNoun(colour) || words.isHarmless(colour);
+        boolean isSaid = colour.isEmpty() || isNothing || saysAnywhere(colour);
         if (!isSaid && !row.isName(colour) && !isDenied(sentence, m)) {
           found.add(part(Kind.COLOUR, sentence, m, group));
         }

@@ -98,7 +98,10 @@ class StrictJudgeTest {
         "The cover comes off, but it cannot be washed above 30 degrees.",
         "It weighs 22 kg.",
         "Choose the sage one.",
-        "It won silver in 2023."
+        "It won silver in 2023.",
+        "It comes in sage and indigo, and in handy.",
+        "The chains hang from the swing itself.",
+        "Two cup holders are fixed to the frame itself."
       })
   void what_is_so_passes(String sentence) {
     assertThat(judged(sentence)).filteredOn(Assertion::isHeld).isEmpty();
@@ -129,7 +132,10 @@ class StrictJudgeTest {
         "The canopy repels water.|PROPERTY",
         "Its rocking strengthens the heart.|HEALTH",
         "It cleans the blood.|HEALTH",
-        "It is safe for babies.|HEALTH"
+        "It is safe for babies.|HEALTH",
+        "It comes in oxide.|COLOUR",
+        "The canopy folds itself up.|PROPERTY",
+        "The cushion is stuffed with feathers.|MATERIAL"
       })
   void what_is_not_so_is_held_against_its_kind(String sentence, Kind kind) {
     assertThat(judged(sentence))
