@@ -47,6 +47,18 @@ public final class FactReader {
   private final ProseMiner miner;
   private final KindFinder kinds;
   private final List<Heading> headings;
+
+  /** What each column is called where it is a fact of its own. */
+  private final List<Own> owns;
+
+  private record Own(String id, String label) {
+    /** With the unit that its cells are in: they are left as they stand. */
+    static Own of(ColumnReading column) {
+      String label = CellText.clean(column.heading()).replaceFirst("[:*?\\s]+$", "");
+      return new Own(Fact.ownId(label), label);
+    }
+  }
+
   private final int skuColumn;
   private final int nameColumn;
   private final int keywordColumn;
@@ -92,6 +104,7 @@ public final class FactReader {
     this.values = new ValueReader(knowledge, reading.numbers());
     this.miner = new ProseMiner(knowledge, reading.numbers());
     this.kinds = new KindFinder(knowledge);
+    this.owns = reading.columns().stream().map(Own::of).toList();
     this.headings =
         reading.columns().stream().map(c -> Heading.of(c.heading(), knowledge)).toList();
     reading.columns().forEach(c -> valuesOf.add(new Seen<>()));
@@ -451,17 +464,11 @@ public final class FactReader {
       value(index, cell, true, text -> values.readAny(text, asks))
           .ifPresent(
               value -> {
-                // With the unit that its cells are in: they are left as they stand.
-                String label = CellText.clean(column.heading()).replaceFirst("[:*?\\s]+$", "");
+                Own own = owns.get(index);
                 boolean foreign = !reading.language().equals("en");
                 merge.add(
                     new Fact(
-                        Fact.ownId(label),
-                        "",
-                        label,
-                        value,
-                        List.of(source(row, column, cell)),
-                        foreign));
+                        own.id, "", own.label, value, List.of(source(row, column, cell)), foreign));
               });
     }
 
