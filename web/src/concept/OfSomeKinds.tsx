@@ -18,12 +18,16 @@ export function OfSomeKinds(props: {
 }) {
   const { body, classes, mayDecide, onChange } = props;
   const plural = (id: string) => classes.find((c) => c.id === id)?.plural ?? id;
-  const put = (at: number, changed: SayOf | null) =>
+  const put = (at: number, changed: SayOf) =>
     onChange(
-      changed === null
-        ? body.sayOf.filter((_, i) => i !== at)
-        : body.sayOf.map((s, i) => (i === at ? changed : s)),
+      body.sayOf.map((s, i) => (i === at ? changed : s)),
       body.notOf,
+    );
+  // Without words of their own they are told like all the others again.
+  const takeOut = (out: SayOf) =>
+    onChange(
+      body.sayOf.filter((s) => s !== out),
+      body.notOf.filter((c) => !out.classes.includes(c)),
     );
   const free = classes.filter((c) => !body.sayOf.some((s) => s.classes.includes(c.id)));
   return (
@@ -37,7 +41,7 @@ export function OfSomeKinds(props: {
             <Box sx={{ flex: 1, fontWeight: 600 }}>
               Of {of.classes.map(plural).join(', ') || 'no kind yet'}
             </Box>
-            {mayDecide && <Button onClick={() => put(at, null)}>Take these out</Button>}
+            {mayDecide && <Button onClick={() => takeOut(of)}>Take these out</Button>}
           </Box>
           <SayFields
             say={of.say}

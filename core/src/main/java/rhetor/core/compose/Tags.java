@@ -62,14 +62,16 @@ final class Tags {
     for (String supporting : style.supporting()) {
       tag(tags, seen, supporting.toLowerCase(Locale.ROOT), Support.keyword(supporting));
     }
-    if (!subject.kind().isEmpty()) {
+    // What has neither a name nor a category has nothing that its kind could rest on.
+    List<Support> known = subject.kindSupport(product);
+    if (!subject.kind().isEmpty() && !known.isEmpty()) {
       tag(
           tags,
           seen,
           subject.plural() || English.isMass(subject.kind())
               ? subject.kind()
               : English.plural(subject.kind()),
-          subject.kindSupport(product).getLast());
+          known.getLast());
     }
     product
         .fact("brand")

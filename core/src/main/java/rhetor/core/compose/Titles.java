@@ -246,8 +246,9 @@ final class Titles {
     if (alt.length() > most) {
       alt = new StringBuilder(shorten(subject.name(), most));
     }
-    if (!subject.kind().isEmpty() && !subject.nameHasKind()) {
-      append(alt, ", ", subject.kind(), most, support, subject.kindSupport(product).getLast());
+    List<Support> known = subject.kindSupport(product);
+    if (!subject.kind().isEmpty() && !subject.nameHasKind() && !known.isEmpty()) {
+      append(alt, ", ", subject.kind(), most, support, known.getLast());
     }
     for (Message m : messages) {
       if (m.fact().concept().equals("colour")

@@ -123,9 +123,7 @@ public final class ReadingProposer {
 
   ReadingProposer(
       Knowledge knowledge, EvidenceWeights weights, Nearness nearness, HeadingMemory memory) {
-    // Both are read from files, and wanted only when the first sheet comes. Loading classes doesn't
-    // go
-    // well with virtual threads, which can't let go of their carriers meanwhile.
+    // Both are read from files, and wanted only when the first sheet comes.
     Thread.ofPlatform().daemon().start(nearness::load);
     Thread.ofPlatform().daemon().start(Lexicon::shipped);
     this.knowledge = knowledge;

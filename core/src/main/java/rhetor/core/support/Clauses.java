@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.language.Memo;
+import rhetor.core.language.Words.Word;
 
 /** Where the clauses of a sentence begin and end, as far as product texts need it. */
 final class Clauses {
@@ -41,6 +42,14 @@ final class Clauses {
       }
     }
     return sentence.length();
+  }
+
+  /** Whether nothing but spaces and words stands between two words. */
+  static boolean areJoined(String sentence, Word first, Word second) {
+    return sentence
+        .substring(first.end(), second.start())
+        .chars()
+        .allMatch(c -> c == ' ' || Character.isLetter(c));
   }
 
   /** Where clauses end and the next ones begin. */

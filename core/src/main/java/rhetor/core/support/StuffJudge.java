@@ -126,7 +126,7 @@ final class StuffJudge {
     }
     int at = all.indexOf(word);
     return all.subList(at + 1, Math.min(all.size(), at + 1 + BEHIND)).stream()
-        .takeWhile(w -> isJoined(sentence, word, w))
+        .takeWhile(w -> Clauses.areJoined(sentence, word, w))
         .filter(w -> English.isNoun(w.text()) && !isBeforeKind(w, all))
         .flatMap(w -> other(w.text(), word).stream())
         .findFirst();
@@ -136,14 +136,6 @@ final class StuffJudge {
   private boolean isBeforeKind(Word part, List<Word> all) {
     int next = all.indexOf(part) + 1;
     return next < all.size() && row.isOfKind(all.get(next).text());
-  }
-
-  /** Whether nothing but spaces and words stands between two words. */
-  private static boolean isJoined(String sentence, Word first, Word second) {
-    return sentence
-        .substring(first.end(), second.start())
-        .chars()
-        .allMatch(c -> c == ' ' || Character.isLetter(c));
   }
 
   /** The cell of a part that has other stuffs and not this one. */

@@ -234,27 +234,20 @@ final class WordJudge {
     if (next >= all.size()
         || words.is("touch", verb.text())
         || words.isFunction(verb.text())
-        || !isJoined(sentence, verb, all.get(next))) {
+        || !Clauses.areJoined(sentence, verb, all.get(next))) {
       return;
     }
     Word part = all.get(next);
     boolean isLast =
         next + 1 == all.size()
             || !English.isNoun(all.get(next + 1).text())
-            || !isJoined(sentence, part, all.get(next + 1));
+            || !Clauses.areJoined(sentence, part, all.get(next + 1));
     if (isLast
         && words.is("body", part.text())
         && !row.isOfKind(part.text())
         && !row.says(part.text())) {
       found.add(Assertion.of(Kind.HEALTH, sentence, verb.start(), part.end(), ""));
     }
-  }
-
-  private static boolean isJoined(String sentence, Word first, Word second) {
-    return sentence
-        .substring(first.end(), second.start())
-        .chars()
-        .allMatch(c -> c == ' ' || Character.isLetter(c));
   }
 
   private static boolean isVerb(String word) {

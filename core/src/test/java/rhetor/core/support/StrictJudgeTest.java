@@ -43,32 +43,14 @@ class StrictJudgeTest {
     cell("Details", "hood detachable; taped seams NO (critical only); 2 cup holders");
     cell("Pump l/min", "5.0");
     cell("Rope mm/m", "8/150");
-    cell("Cuttable", "Y");
-    cell("Cover off", "Y");
+    cell("", "Cuttable", "Y", new Value.YesNo(true));
+    cell("", "Cover off", "Y", new Value.YesNo(true));
     cell("Wash °C", "30");
     cell("", "L", "60", new Value.Words("60"));
     cell("weight", "kg", "22", new Value.Quantity(new BigDecimal("22"), "kg", ""));
     cell("Colours", "sage, indigo");
     cell("Award", "Silver 23");
     cell("Filling", "blended, NOT single fibre!");
-    facts.set(
-        8,
-        new Fact(
-            "cut",
-            "",
-            "Cuttable",
-            new Value.YesNo(true),
-            List.of(new Source("swings.csv", 2, "Cuttable", "Y")),
-            false));
-    facts.set(
-        9,
-        new Fact(
-            "off",
-            "",
-            "Cover off",
-            new Value.YesNo(true),
-            List.of(new Source("swings.csv", 2, "Cover off", "Y")),
-            false));
     ProductFacts swing =
         new ProductFacts(
             "S-1",

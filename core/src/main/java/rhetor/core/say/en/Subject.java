@@ -119,10 +119,6 @@ public record Subject(
   public List<Support> kindSupport(ProductFacts product) {
     List<Support> support = new ArrayList<>(nameSupport);
     product.fact("category").ifPresent(f -> support.add(Support.fact(f.id())));
-    if (support.isEmpty()) {
-      // Whoever has neither a name nor a category is known by something.
-      product.facts().stream().findFirst().ifPresent(f -> support.add(Support.fact(f.id())));
-    }
     return support;
   }
 
