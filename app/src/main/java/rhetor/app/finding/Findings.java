@@ -92,7 +92,7 @@ public class Findings {
   public boolean areMissing() {
     return jdbc.sql(
             """
-            select exists (select 1 from product where text_id is not null and readiness < 100)
+            select exists (select 1 from product where stage in ('DRAFTED', 'IN_PROOF', 'SIGNED_OFF', 'PUBLISHED') and readiness < 100)
               and not exists (select 1 from finding)
             """)
         .query(Boolean.class)

@@ -23,13 +23,13 @@ import rhetor.app.product.ProductIntake;
 import rhetor.app.product.ProductIntake.LeaveAlone;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
-import rhetor.core.exchange.Ahead;
 import rhetor.core.exchange.SheetWriter;
 import rhetor.core.exchange.SheetWriters;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.reading.ColumnReading;
 import rhetor.core.reading.FactReader;
 import rhetor.core.reading.KnownReading;
+import rhetor.core.sheet.Ahead;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetProblem;
 import rhetor.core.sheet.SheetRow;
@@ -67,12 +67,21 @@ public class IntakeTaking {
     this.jdbc = jdbc;
   }
 
-  /**
-   * After a crash in the middle of an intake nothing of it was stored, so it can be begun again.
-   */
+  /** What a crash in the middle of an intake left behind goes, and it can be begun again. */
   @EventListener(ApplicationReadyEvent.class)
   void releaseInterrupted() {
-    jdbc.sql("update intake set status = 'PROPOSED' where status = 'TAKING'").update();
+    jdbc.sql("select id from intake where status = 'TAKING'")
+        .query(Long.class)
+        .list()
+        .forEach(this::release);
+  }
+
+  private void release(long id) {
+    transaction.executeWithoutResult(
+        t -> {
+          products.removeSources(id);
+          intakes.release(id);
+        });
   }
 
   /** Takes an intake's rows in as proposed. */
@@ -113,7 +122,7 @@ public class IntakeTaking {
           "Another sheet with some of the same SKUs was taken in at the same moment. Nothing of this one was stored; take it in again.");
     } finally {
       if (!done) {
-        intakes.release(id);
+        release(id);
       }
     }
     return sheets.get(id);
@@ -147,11 +156,12 @@ public class IntakeTaking {
   }
 
   private void takeAll(Intake intake, LeaveAlone leaveAlone, String by) {
-    IntakeResult result =
-        read(intake, products.intake(intake.id(), intake.supplier(), leaveAlone), t -> {}, p -> {});
-    intakes.finish(intake.id(), result);
-    log.note(by, Event.INTAKE_TAKEN, intake.fileName(), result.rows() + " rows");
-    sheets.remember(intake);
+    try (ProductIntake target = products.sheetIntake(intake.id(), intake.supplier(), leaveAlone)) {
+      IntakeResult result = read(intake, target, t -> {}, p -> {});
+      intakes.finish(intake.id(), result);
+      log.note(by, Event.INTAKE_TAKEN, intake.fileName(), result.rows() + " rows");
+      sheets.remember(intake);
+    }
   }
 
   /**

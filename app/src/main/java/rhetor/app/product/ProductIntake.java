@@ -14,7 +14,7 @@ import rhetor.core.fact.ProductFacts;
  * Takes the products of one intake in, in batches; or only tells what that would do. To be used
  * inside one transaction.
  */
-public final class ProductIntake {
+public final class ProductIntake implements AutoCloseable {
   private static final int BATCH = 500;
 
   private final ProductStore store;
@@ -24,6 +24,7 @@ public final class ProductIntake {
   private final String supplier;
   private final LeaveAlone leaveAlone;
   private final Optional<Listener> dryRun;
+  private final Optional<SourcesAside> aside;
   private final List<ProductStore.Name> names = new ArrayList<>();
   private final List<Prepared> batch = new ArrayList<>();
   private final Map<Long, String> keywords = new HashMap<>();
@@ -70,7 +71,8 @@ public final class ProductIntake {
       long intake,
       String supplier,
       LeaveAlone leaveAlone,
-      Optional<Listener> dryRun) {
+      Optional<Listener> dryRun,
+      Optional<SourcesAside> aside) {
     this.store = store;
     this.products = products;
     this.units = products.units();
@@ -78,6 +80,7 @@ public final class ProductIntake {
     this.supplier = supplier;
     this.leaveAlone = leaveAlone;
     this.dryRun = dryRun;
+    this.aside = aside;
   }
 
   /** A product that is ready to be stored. */
@@ -107,8 +110,15 @@ public final class ProductIntake {
       names.sort(
           Comparator.comparing(ProductStore.Name::name).thenComparing(ProductStore.Name::id));
       store.addNames(names);
+      aside.ifPresent(SourcesAside::finish);
     }
     return new Counts(added, changed, unchanged, left);
+  }
+
+  /** Ends what goes on beside it. */
+  @Override
+  public void close() {
+    aside.ifPresent(SourcesAside::close);
   }
 
   private void flush() {
@@ -153,10 +163,11 @@ public final class ProductIntake {
       List<ProductStore.Row> fresh, List<ProductStore.Row> other, List<ProductStore.Row> same) {
     List<NamedPictures.OfProduct> pictures = new ArrayList<>(0);
     if (!fresh.isEmpty()) {
-      List<ProductStore.Name> inserted = store.insert(intake, fresh);
-      names.addAll(inserted);
-      for (int i = 0; i < fresh.size(); i++) {
-        addPictures(pictures, inserted.get(i).id(), fresh.get(i).facts());
+      List<ProductStore.Row> inserted = store.insert(fresh);
+      aside.ifPresentOrElse(a -> a.add(inserted), () -> store.addSources(intake, inserted));
+      for (ProductStore.Row row : inserted) {
+        names.add(row.inAlphabet());
+        addPictures(pictures, row.id(), row.facts());
       }
     }
     if (!other.isEmpty()) {

@@ -126,6 +126,10 @@ class ProductLists {
     Where where = where(filter);
     List<Stage> stages = stages(filter);
     long total = total(filter, stages, where);
+    if (stages.isEmpty() && order.column.equals("readiness")) {
+      // There is an index of readiness within each stage, and none over all: intakes pay for them.
+      stages = List.of(Stage.values());
+    }
     List<Object> params = new ArrayList<>();
     String sql;
     if (stages.isEmpty()) {

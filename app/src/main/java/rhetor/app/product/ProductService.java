@@ -10,11 +10,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Semaphore;
 import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
@@ -48,9 +50,13 @@ public class ProductService {
 
   private final Map<String, Figures> figures = new ConcurrentHashMap<>();
 
+  /** How many intakes at once may hold a second connection: few, so that others get one. */
+  private final Semaphore asides = new Semaphore(3);
+
   private record Figures(RangeFigures range, Instant at) {}
 
   private final HouseKnowledge knowledge;
+  private final TransactionTemplate transaction;
   private final Clock clock;
   private final BaseUnits units;
   private final HouseNameService houseNames;
@@ -67,8 +73,10 @@ public class ProductService {
       NamedPictures pictures,
       ProductCounts counts,
       JsonMapper json,
+      TransactionTemplate transaction,
       Clock clock) {
     this.store = store;
+    this.transaction = transaction;
     this.lists = lists;
     this.counts = counts;
     this.facts = facts;
@@ -91,13 +99,33 @@ public class ProductService {
 
   /** Begins to take the products of an intake in. */
   public ProductIntake intake(long intakeId, String supplier, ProductIntake.LeaveAlone leaveAlone) {
-    return new ProductIntake(store, this, intakeId, supplier, leaveAlone, Optional.empty());
+    return new ProductIntake(
+        store, this, intakeId, supplier, leaveAlone, Optional.empty(), Optional.empty());
+  }
+
+  /**
+   * Begins to take the products of a whole sheet in. To be closed; if it comes to nothing, {@link
+   * #removeSources} has to follow, after a crash too.
+   */
+  public ProductIntake sheetIntake(
+      long intakeId, String supplier, ProductIntake.LeaveAlone leaveAlone) {
+    Optional<SourcesAside> aside =
+        asides.tryAcquire()
+            ? Optional.of(new SourcesAside(store, transaction, intakeId, asides::release))
+            : Optional.empty();
+    return new ProductIntake(store, this, intakeId, supplier, leaveAlone, Optional.empty(), aside);
+  }
+
+  /** Removes what an intake that came to nothing said of products. */
+  public void removeSources(long intakeId) {
+    store.removeSources(intakeId);
   }
 
   /** Tells what an intake would do to each product, and stores nothing. */
   public ProductIntake dryRun(
       String supplier, ProductIntake.LeaveAlone leaveAlone, ProductIntake.Listener listener) {
-    return new ProductIntake(store, this, 0, supplier, leaveAlone, Optional.of(listener));
+    return new ProductIntake(
+        store, this, 0, supplier, leaveAlone, Optional.of(listener), Optional.empty());
   }
 
   /** SKUs and names of the products that an intake named. */

@@ -152,10 +152,14 @@ class ProductStore {
   record Name(String name, long id) {}
 
   /** One product of an intake; of a new one the id is yet to be given. */
-  record Row(long id, ProductFacts facts, byte[] packed, int rowNumber, int missing) {}
+  record Row(long id, ProductFacts facts, byte[] packed, int rowNumber, int missing) {
+    Name inAlphabet() {
+      return new Name(cut(facts.name(), LONGEST_NAME), id);
+    }
+  }
 
-  /** Adds new products, and what the intake says of them; their names are left to be added. */
-  List<Name> insert(long intake, List<Row> rows) {
+  /** Adds new products; their rows with ids, whose sources and names are left to be added. */
+  List<Row> insert(List<Row> rows) {
     List<Long> ids =
         jdbc.sql("select next value for product_id from system_range(1, ?)")
             .param(rows.size())
@@ -180,8 +184,7 @@ class ProductStore {
         r -> counts.came(ProductCounts.Counted.fresh(r.facts.contradictions().size(), r.missing)));
     numbered.forEach(r -> names.named(r.id, r.facts.sku(), r.facts.name()));
     counts.factsChanged();
-    addSources(intake, numbered);
-    return numbered.stream().map(r -> new Name(cut(r.facts.name(), LONGEST_NAME), r.id)).toList();
+    return numbered;
   }
 
   /**
@@ -250,6 +253,13 @@ class ProductStore {
           s.setLong(2, r.id);
           s.setBytes(3, r.packed);
         });
+  }
+
+  /** Removes what an intake that came to nothing said of products. */
+  void removeSources(long intake) {
+    jdbc.sql("delete from product_source where id between ? and ?")
+        .params(sourceId(intake, 0), sourceId(intake + 1, -1))
+        .update();
   }
 
   /** Id of what an intake's row said. */

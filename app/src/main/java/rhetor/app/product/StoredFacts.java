@@ -15,9 +15,7 @@ import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
-import tools.jackson.dataformat.smile.SmileFactory;
 import tools.jackson.dataformat.smile.SmileMapper;
-import tools.jackson.dataformat.smile.SmileWriteFeature;
 
 /**
  * Facts as they are stored: Smile, a binary form of JSON, with records as arrays. They are read
@@ -30,12 +28,15 @@ final class StoredFacts {
   private static final SmileMapper SMILE = mapper();
 
   /**
-   * Stands for the concept that is called like the fact, its label, or the first source's sheet.
+   * Stands for the concept that is called like the fact, its label, the first source's sheet, the
+   * column that is headed by the label, or the words that are all of the first source's cell.
    */
   private static final String SAME = "\u0001";
 
   /** Stands for the first source's row; rows are numbered from 1, and what has none is 0. */
   private static final int SAME_ROW = -1;
+
+  private static final Value RAW = new Value.Words(SAME);
 
   private static final Source NONE = new Source("", 0, "", "");
 
@@ -83,18 +84,20 @@ final class StoredFacts {
 
   private Fact whole(Fact fact, Kept kept) {
     String concept = fact.concept().equals(SAME) ? fact.id() : fact.concept();
+    String label = fact.label().equals(SAME) ? label(concept) : fact.label();
+    boolean areRaw = fact.value() instanceof Value.Words(String words) && words.equals(SAME);
     return new Fact(
         fact.id(),
         concept,
-        fact.label().equals(SAME) ? label(concept) : fact.label(),
-        fact.value(),
+        label,
+        areRaw ? new Value.Words(fact.source().raw()) : fact.value(),
         fact.sources().stream()
             .map(
                 s ->
                     new Source(
                         s.sheet().equals(SAME) ? kept.sheet : s.sheet(),
                         s.row() == SAME_ROW ? kept.row : s.row(),
-                        s.column(),
+                        s.column().equals(SAME) ? label : s.column(),
                         s.raw()))
             .toList(),
         fact.foreign());
@@ -102,8 +105,7 @@ final class StoredFacts {
 
   private static SmileMapper mapper() {
     SmileMapper.Builder builder =
-        SmileMapper.builder(
-                SmileFactory.builder().enable(SmileWriteFeature.CHECK_SHARED_STRING_VALUES).build())
+        SmileMapper.builder()
             .addMixIn(Kept.class, AsArray.class)
             .addMixIn(Fact.class, AsArray.class)
             .addMixIn(Source.class, AsArray.class)
@@ -154,8 +156,10 @@ final class StoredFacts {
     out.writeString(fact.id());
     out.writeString(fact.concept().equals(fact.id()) ? SAME : fact.concept());
     out.writeString(fact.label().equals(label(fact.concept())) ? SAME : fact.label());
-    write(fact.value(), out);
-    write(fact.sources(), first, out);
+    boolean areRaw =
+        fact.value() instanceof Value.Words(String words) && words.equals(fact.source().raw());
+    write(areRaw ? RAW : fact.value(), out);
+    writeSources(fact, first, out);
     out.writeBoolean(fact.foreign());
     out.writeEndArray();
   }
@@ -164,13 +168,13 @@ final class StoredFacts {
     return knowledge.concept(concept).map(Concept::label).orElse(SAME);
   }
 
-  private static void write(List<Source> sources, Source first, JsonGenerator out) {
+  private static void writeSources(Fact fact, Source first, JsonGenerator out) {
     out.writeStartArray();
-    for (Source s : sources) {
+    for (Source s : fact.sources()) {
       out.writeStartArray();
       out.writeString(s.sheet().equals(first.sheet()) ? SAME : s.sheet());
       out.writeNumber(s.row() == first.row() ? SAME_ROW : s.row());
-      out.writeString(s.column());
+      out.writeString(s.column().equals(fact.label()) ? SAME : s.column());
       out.writeString(s.raw());
       out.writeEndArray();
     }

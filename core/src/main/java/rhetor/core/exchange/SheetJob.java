@@ -23,6 +23,7 @@ import rhetor.core.fact.Source;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.reading.FactReader;
 import rhetor.core.reading.Reading;
+import rhetor.core.sheet.Ahead;
 import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetProblem;
 import rhetor.core.sheet.SheetRow;

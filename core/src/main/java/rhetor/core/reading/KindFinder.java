@@ -127,7 +127,8 @@ final class KindFinder {
     }
     Shelf shelf = shelves.of(category);
     Named onShelf = shelf.named.orElse(null);
-    Named called = suffixClass(core(name));
+    String core = core(name);
+    Named called = suffixClass(core);
     if (onShelf != null) {
       // A name may be more exact than its shelf, but a course that is called "Learn to Lead" is no
       // lead.
@@ -151,8 +152,7 @@ final class KindFinder {
     if (!shelf.noun.isEmpty()) {
       return new Kind("", shelf.noun);
     }
-    return told.map(c -> new Kind(c.id(), c.noun()))
-        .orElseGet(() -> new Kind("", thing(core(name))));
+    return told.map(c -> new Kind(c.id(), c.noun())).orElseGet(() -> new Kind("", thing(core)));
   }
 
   /**

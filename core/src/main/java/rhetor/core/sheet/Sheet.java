@@ -14,12 +14,15 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;
+import java.util.function.Supplier;
 
 /**
  * A supplier's file with rows of products, in any {@link SheetFormat}, that has been looked through
  * once and can be streamed.
  */
 public final class Sheet {
+  private static final int PARSED_AHEAD = 1_000;
+
   private final Path file;
   private final SheetLayout layout;
   private final SheetLimits limits;
@@ -206,8 +209,10 @@ public final class Sheet {
     List<String> headings;
     List<String> notes = new ArrayList<>();
     try (RowStream all = draft.stream();
-        KeptRows.Writer keeping = all instanceof KeptRows ? null : draft.keeping().orElse(null)) {
-      for (SheetRow row = all.next(); row != null; row = all.next()) {
+        KeptRows.Writer keeping = all instanceof KeptRows ? null : draft.keeping().orElse(null);
+        Ahead<SheetRow> ahead = new Ahead<>(PARSED_AHEAD)) {
+      Supplier<SheetRow> next = keeping == null ? all::next : parsedAhead(all, ahead);
+      for (SheetRow row = next.get(); row != null; row = next.get()) {
         if (keeping != null) {
           keeping.write(row);
         }
@@ -274,6 +279,17 @@ public final class Sheet {
     // Names of records are matched by their exact field; rows are cut where the last heading ends.
     boolean records = !layout.format().hasHeadingRow();
     return layout.measured(records ? headings : unique(headings), width, rows, notes);
+  }
+
+  /** What takes long to parse is parsed on a thread of its own. */
+  private static Supplier<SheetRow> parsedAhead(RowStream rows, Ahead<SheetRow> ahead) {
+    ahead.start(
+        sink -> {
+          for (SheetRow row = rows.next(); row != null; row = rows.next()) {
+            sink.put(row);
+          }
+        });
+    return ahead::next;
   }
 
   private static SheetException tooWide(SheetRow row, int width, SheetLimits limits) {

@@ -1,4 +1,4 @@
-package rhetor.core.exchange;
+package rhetor.core.sheet;
 
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
