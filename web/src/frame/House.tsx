@@ -3,7 +3,7 @@ import Dialog from '@mui/material/Dialog';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { Navigate, Route, Routes } from 'react-router';
+import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { EditionsPage } from '../edition/EditionsPage';
 import { ColumnsPage } from '../intake/ColumnsPage';
 import { IntakePage } from '../intake/IntakePage';
@@ -33,12 +33,14 @@ import { ChannelsPage } from '../channel/ChannelsPage';
 import { ConnectionsPage } from '../model/ConnectionsPage';
 import { AuditPage } from '../audit/AuditPage';
 import { Bar } from './Bar';
+import { Boundary } from './Boundary';
 import { SessionContext, useSessionQuery } from './session';
 
 /** The whole house: the door, and behind it the line of work. */
 export function House() {
   const session = useSessionQuery();
   const queries = useQueryClient();
+  const { pathname } = useLocation();
   const [hasEnded, setEnded] = useState(false);
   useEffect(() => {
     const ended = () => setEnded(true);
@@ -72,35 +74,37 @@ export function House() {
       )}
       <Bar />
       <Box component="main" sx={{ px: { xs: 2, md: 3 }, pt: 2, pb: 8 }}>
-        <Routes>
-          <Route path="/intake/:id?" element={<IntakePage />} />
-          <Route path="/products/missing" element={<MissingPage />} />
-          <Route path="/products/variants" element={<VariantsPage />} />
-          <Route path="/products/new" element={<HandPage />} />
-          <Route path="/intake/pictures" element={<PicturesPage />} />
-          <Route path="/style" element={<StylePage />} />
-          <Route path="/templates" element={<TemplatesPage />} />
-          <Route path="/ranges" element={<RangesPage />} />
-          <Route path="/keywords" element={<KeywordsPage />} />
-          <Route path="/audit" element={<AuditPage />} />
-          <Route path="/claims" element={<ClaimsPage />} />
-          <Route path="/facts" element={<ConceptsPage />} />
-          <Route path="/kinds/:id?" element={<KindsPage />} />
-          <Route path="/names" element={<NamesPage />} />
-          <Route path="/columns" element={<ColumnsPage />} />
-          <Route path="/categories" element={<CategoriesPage />} />
-          <Route path="/products/:id?" element={<ProductsPage />} />
-          <Route path="/runs/:id?" element={<RunsPage />} />
-          <Route path="/proofs/:id?" element={<ProofsPage />} />
-          <Route path="/editions/:id?" element={<EditionsPage />} />
-          <Route path="/results" element={<ResultsPage />} />
-          <Route path="/channels" element={<ChannelsPage />} />
-          <Route path="/connections" element={<ConnectionsPage />} />
-          <Route path="/people" element={<PeoplePage />} />
-          <Route path="/me" element={<MyselfPage />} />
-          <Route path="/log" element={<LogPage />} />
-          <Route path="*" element={<Navigate to="/intake" replace />} />
-        </Routes>
+        <Boundary place={pathname}>
+          <Routes>
+            <Route path="/intake/:id?" element={<IntakePage />} />
+            <Route path="/products/missing" element={<MissingPage />} />
+            <Route path="/products/variants" element={<VariantsPage />} />
+            <Route path="/products/new" element={<HandPage />} />
+            <Route path="/intake/pictures" element={<PicturesPage />} />
+            <Route path="/style" element={<StylePage />} />
+            <Route path="/templates" element={<TemplatesPage />} />
+            <Route path="/ranges" element={<RangesPage />} />
+            <Route path="/keywords" element={<KeywordsPage />} />
+            <Route path="/audit" element={<AuditPage />} />
+            <Route path="/claims" element={<ClaimsPage />} />
+            <Route path="/facts" element={<ConceptsPage />} />
+            <Route path="/kinds/:id?" element={<KindsPage />} />
+            <Route path="/names" element={<NamesPage />} />
+            <Route path="/columns" element={<ColumnsPage />} />
+            <Route path="/categories" element={<CategoriesPage />} />
+            <Route path="/products/:id?" element={<ProductsPage />} />
+            <Route path="/runs/:id?" element={<RunsPage />} />
+            <Route path="/proofs/:id?" element={<ProofsPage />} />
+            <Route path="/editions/:id?" element={<EditionsPage />} />
+            <Route path="/results" element={<ResultsPage />} />
+            <Route path="/channels" element={<ChannelsPage />} />
+            <Route path="/connections" element={<ConnectionsPage />} />
+            <Route path="/people" element={<PeoplePage />} />
+            <Route path="/me" element={<MyselfPage />} />
+            <Route path="/log" element={<LogPage />} />
+            <Route path="*" element={<Navigate to="/intake" replace />} />
+          </Routes>
+        </Boundary>
       </Box>
     </SessionContext.Provider>
   );

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { EditorContent, useEditor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Schema } from '../api/client';
 import { useDraft } from '../frame/drafts';
 import { serif } from '../theme';
@@ -49,14 +49,26 @@ export function Editor(props: Props) {
     props.onClose();
   };
   const isRich = props.field.code === 'description';
+  const box = useRef<HTMLElement>(null);
+  // The list below a long text may have been what the person was looking at.
+  useEffect(() => {
+    box.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
   return (
     <Box
+      ref={box}
       onKeyDown={(e) => {
         // What was typed is found again when the field is opened the next time.
         if (e.key === 'Escape') props.onClose();
         if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) save();
       }}
-      sx={{ border: 1, borderColor: 'success.main', bgcolor: 'background.paper', p: 2 }}
+      sx={{
+        border: 1,
+        borderColor: 'success.main',
+        bgcolor: 'background.paper',
+        p: 2,
+        scrollMarginTop: 72,
+      }}
     >
       {isOutdated && (
         <Box role="alert" sx={{ borderLeft: 3, borderColor: 'warning.main', pl: 1.5, mb: 1.5 }}>
@@ -123,7 +135,10 @@ function RichText({ html, onChange }: { html: string; onChange: (html: string) =
     extensions: [StarterKit.configure({ heading: { levels: [3] }, codeBlock: false, code: false })],
     content: html,
     injectCSS: false,
-    autofocus: 'start',
+    // Most begin by adding to the first paragraph.
+    autofocus: true,
+    onCreate: ({ editor: e }) =>
+      e.commands.focus(Math.max(1, (e.state.doc.firstChild?.nodeSize ?? 2) - 1)),
     editorProps: { attributes: { 'aria-label': 'Description', role: 'textbox' } },
     onUpdate: ({ editor: e }) => onChange(e.getHTML()),
   });

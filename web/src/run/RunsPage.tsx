@@ -15,6 +15,7 @@ import { Empty } from '../frame/Empty';
 import { count, figure, when } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { useMay } from '../frame/session';
+import { SureButton } from '../frame/SureButton';
 
 type Run = Schema['Run'];
 
@@ -130,6 +131,17 @@ function OneRun({ id }: { id: number }) {
       notice.trouble(e);
     }
   };
+  const takeBack = async () => {
+    try {
+      const back = await take(api.POST('/api/runs/{id}/take-back', { params: { path: { id } } }));
+      notice.say(`${count(back.texts, 'text')} taken back; the revisions stay in the history.`);
+      ['run', 'products', 'proof', 'waiting'].forEach((key) =>
+        queries.invalidateQueries({ queryKey: [key] }),
+      );
+    } catch (e) {
+      notice.trouble(e);
+    }
+  };
   const retry = async () => {
     try {
       const next = await take(api.POST('/api/runs/{id}/retry', { params: { path: { id } } }));
@@ -177,6 +189,11 @@ function OneRun({ id }: { id: number }) {
           <Button variant="contained" component={Link} to="/proofs">
             Read the texts
           </Button>
+        )}
+        {hasEnded && mayWrite && (view.data?.undoable ?? 0) > 0 && (
+          <SureButton sure="Take them back: earlier texts count again" onSure={takeBack}>
+            {`Take ${count(view.data?.undoable ?? 0, 'text')} back …`}
+          </SureButton>
         )}
         {hasEnded && shown.failed > 0 && mayWrite && (
           <Button variant="outlined" onClick={retry}>

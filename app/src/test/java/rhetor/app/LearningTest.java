@@ -92,10 +92,26 @@ class LearningTest {
     assertThat(learnable.get(0).path("wording").asString()).isEqualTo("ring {asis}");
 
     Map<String, Object> wording = words("Strike tone LT", "verb", "ring {asis}");
+    JsonNode tried = editor.post("/api/concepts/wordings/try", wording).expect(200).body();
+    assertThat(tried.path("texts").asInt()).isEqualTo(3);
+    // What somebody wrote by hand is not written over.
+    assertThat(tried.path("asWritten").asInt()).isEqualTo(2);
+    assertThat(tried.path("examples")).hasSize(3);
+    assertThat(tried.path("examples").valueStream())
+        .allSatisfy(
+            e -> {
+              assertThat(e.path("now").toString()).doesNotContain("ring");
+              assertThat(e.path("then").toString()).containsPattern("\\bring");
+            });
+    // Nothing was kept.
+    assertThat(editor.get("/api/concepts/untold").body().toString()).contains("Strike tone LT");
+
     writer.post("/api/concepts/wordings", wording).expect(403);
-    int texts =
-        editor.post("/api/concepts/wordings", wording).expect(200).body().path("texts").asInt();
-    assertThat(texts).isEqualTo(3);
+    JsonNode learned = editor.post("/api/concepts/wordings", wording).expect(200).body();
+    assertThat(learned.path("texts").asInt()).isEqualTo(3);
+    assertThat(learned.path("products").valueStream().map(JsonNode::asLong))
+        .containsExactlyInAnyOrderElementsOf(products.subList(1, 3));
+    assertThat(learned.path("concepts").get(0).asString()).isEqualTo("own_strike_tone_lt");
     assertThat(editor.get("/api/concepts/untold").body().toString())
         .doesNotContain("Strike tone LT");
     // Twice the same teaches nothing new.
@@ -111,6 +127,65 @@ class LearningTest {
   }
 
   /** Asked once for a column, a text model's wordings are written for all products under it. */
+  @Test
+  void a_run_can_be_taken_back_but_for_what_people_have_changed() {
+    long sheet =
+        editor
+            .upload(
+                "Unwin",
+                "UN.csv",
+                "Art,Bell,Clapper,Crown,Heft\nUN-1,Chapel cow bell,iron,flat,60 g\nUN-2,Byre cow bell,iron,round,90 g\nUN-3,Alp cow bell,brass,round,140 g\n"
+                    .getBytes(java.nio.charset.StandardCharsets.UTF_8))
+            .expect(200)
+            .id();
+    editor.post("/api/intakes/" + sheet + "/take", Map.of()).expect(200);
+    List<Long> all =
+        editor
+            .get("/api/products?intake=" + sheet)
+            .body()
+            .path("items")
+            .valueStream()
+            .map(p -> p.path("id").asLong())
+            .toList();
+    editor.write(all.subList(0, 2), 0, "plain");
+    long before = proof(all.getFirst()).path("revision").asLong();
+    editor.write(all, 0, "warm");
+    long run = editor.get("/api/runs").body().get(0).path("id").asLong();
+    // Of the second one somebody has changed the text since.
+    editor
+        .seen(
+            proof(all.get(1)).path("revision").asLong(),
+            "PUT",
+            "/api/proofs/" + all.get(1) + "/fields/title",
+            Map.of("text", "Byre, a cow bell"))
+        .expect(200);
+    assertThat(editor.get("/api/runs/" + run).body().path("undoable").asInt()).isEqualTo(2);
+
+    house.as(Role.READER).post("/api/runs/" + run + "/take-back", Map.of()).expect(403);
+    int back =
+        writer
+            .post("/api/runs/" + run + "/take-back", Map.of())
+            .expect(200)
+            .body()
+            .path("texts")
+            .asInt();
+
+    assertThat(back).isEqualTo(2);
+    assertThat(proof(all.getFirst()).path("revision").asLong()).isEqualTo(before);
+    assertThat(proof(all.get(1)).toString()).contains("Byre, a cow bell");
+    assertThat(editor.get("/api/products/" + all.get(2)).body().toString()).contains("UNWRITTEN");
+    editor.get("/api/proofs/" + all.get(2)).expect(404);
+    // Once more there is nothing left to take back.
+    assertThat(
+            writer
+                .post("/api/runs/" + run + "/take-back", Map.of())
+                .expect(200)
+                .body()
+                .path("texts")
+                .asInt())
+        .isZero();
+  }
+
   @Test
   void a_text_model_proposes_and_a_person_keeps() {
     Visitor owner = house.as(Role.OWNER);

@@ -146,18 +146,25 @@ class ConceptController {
   record NewWordings(@NotNull List<@Valid NewWording> wordings) {}
 
   @PostMapping("/api/concepts/wordings")
-  Touched learn(@Valid @RequestBody NewWordings wordings, Principal person) {
-    return new Touched(
-        concepts.learn(
-            wordings.wordings().stream()
-                .map(
-                    w ->
-                        new HouseConcepts.Worded(
-                            CellText.clean(w.heading()),
-                            w.form().strip().toLowerCase(Locale.ROOT),
-                            CellText.clean(w.wording())))
-                .toList(),
-            person.getName()));
+  HouseConcepts.Learned learn(@Valid @RequestBody NewWordings wordings, Principal person) {
+    return concepts.learn(worded(wordings), person.getName());
+  }
+
+  /** What wordings for headings would do; nothing is kept. */
+  @PostMapping("/api/concepts/wordings/try")
+  HouseConcepts.LearnedTrial tryWordings(@Valid @RequestBody NewWordings wordings) {
+    return concepts.tryOut(worded(wordings));
+  }
+
+  private static List<HouseConcepts.Worded> worded(NewWordings wordings) {
+    return wordings.wordings().stream()
+        .map(
+            w ->
+                new HouseConcepts.Worded(
+                    CellText.clean(w.heading()),
+                    w.form().strip().toLowerCase(Locale.ROOT),
+                    CellText.clean(w.wording())))
+        .toList();
   }
 
   /**

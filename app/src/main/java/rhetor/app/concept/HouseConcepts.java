@@ -19,13 +19,22 @@ import rhetor.app.house.Turns;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.knowledge.HouseKnowledge.Decided;
 import rhetor.app.knowledge.Standing;
+import rhetor.app.product.ProductFilter;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.ProductService.Look;
+import rhetor.app.product.Stage;
 import rhetor.app.web.Refused;
+import rhetor.core.compose.Brief;
+import rhetor.core.compose.Composer;
 import rhetor.core.compose.ConceptCheck;
 import rhetor.core.fact.Fact;
+import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.say.Variety;
+import rhetor.core.style.Field;
+import rhetor.core.text.Block;
+import rhetor.core.text.Sentence;
 import rhetor.core.text.Support;
 
 /** The kinds of facts that the house knows, and what it decides about their names and words. */
@@ -199,17 +208,35 @@ public class HouseConcepts {
   record Worded(String heading, String form, String wording) {}
 
   /**
+   * What was learned.
+   *
+   * @param texts how many texts of products with such facts are stale now
+   * @param products those of them that nobody has changed by hand, so that they can be written anew
+   * @param concepts ids of the kinds of facts that have the words now
+   */
+  record Learned(int texts, List<Long> products, List<String> concepts) {}
+
+  /**
    * Keeps how headings' facts are told from now on, beside what the house has for them already: all
-   * of it or nothing; returns how many texts of products with such facts are stale now.
+   * of it or nothing.
    *
    * @throws Refused if a wording can't stand, with what to do
    */
   @Transactional
-  public int learn(List<Worded> learned, String by) {
+  public Learned learn(List<Worded> learned, String by) {
+    turns.take(Turns.Turn.WORDS);
+    Map<String, Concept> concepts = saying(learned);
+    concepts.values().forEach(c -> house.decide(CONCEPTS, c.id(), c, Standing.OWN, by));
+    List<Long> having = having(concepts);
+    products.markStale(having);
+    return new Learned(having.size(), having, concepts.values().stream().map(Concept::id).toList());
+  }
+
+  /** The headings' kinds of facts with words added, by heading. */
+  private Map<String, Concept> saying(List<Worded> learned) {
     if (learned.isEmpty() || learned.size() > MOST_HEADINGS) {
       throw Refused.invalid("Keep 1 to %d wordings at a time.".formatted(MOST_HEADINGS));
     }
-    turns.take(Turns.Turn.WORDS);
     Knowledge knowledge = house.current();
     Map<String, Concept> concepts = new LinkedHashMap<>();
     for (Worded one : learned) {
@@ -229,19 +256,88 @@ public class HouseConcepts {
       // The next heading gets another short name.
       knowledge = knowledge.with(knowledge.claims(), List.of(after), knowledge.classes());
     }
-    concepts.values().forEach(c -> house.decide(CONCEPTS, c.id(), c, Standing.OWN, by));
+    return concepts;
+  }
+
+  /** The products with a text that have a fact under one of the headings. */
+  private List<Long> having(Map<String, Concept> concepts) {
     List<Long> having = new ArrayList<>();
     products.eachSource(
         (product, text, facts) -> {
-          boolean has =
-              facts.facts().stream()
-                  .anyMatch(f -> f.concept().isEmpty() && concepts.containsKey(key(f.label())));
-          if (text != 0 && has && (having.isEmpty() || having.getLast() != product)) {
+          if (text != 0
+              && has(facts, concepts)
+              && (having.isEmpty() || having.getLast() != product)) {
             having.add(product);
           }
         });
-    products.markStale(having);
-    return having.size();
+    return having;
+  }
+
+  /** Those whose texts are as they were written. */
+  private List<Long> asWritten(List<Long> ids) {
+    Set<Long> drafted = new HashSet<>(products.ids(new ProductFilter("", Stage.DRAFTED.name(), 0)));
+    return ids.stream().filter(drafted::contains).toList();
+  }
+
+  private static boolean has(ProductFacts product, Map<String, Concept> concepts) {
+    return product.facts().stream()
+        .anyMatch(f -> f.concept().isEmpty() && concepts.containsKey(key(f.label())));
+  }
+
+  /**
+   * What a product's description would say.
+   *
+   * @param now its sentences by the words that there are
+   * @param then by those with the new ones
+   */
+  record LearnedExample(
+      long product, String sku, String name, List<String> now, List<String> then) {}
+
+  /**
+   * What words for headings would do.
+   *
+   * @param texts how many texts of products with such facts there are
+   * @param asWritten how many of them nobody has changed by hand
+   * @param examples products whose descriptions would change, a few
+   */
+  record LearnedTrial(int texts, int asWritten, List<LearnedExample> examples) {}
+
+  /**
+   * Tries how headings' facts would be told and keeps nothing.
+   *
+   * @throws Refused if a wording can't stand, with what to do
+   */
+  LearnedTrial tryOut(List<Worded> learned) {
+    Map<String, Concept> concepts = saying(learned);
+    Knowledge now = house.current();
+    Knowledge then = now.with(now.claims(), concepts.values(), now.classes());
+    List<LearnedExample> examples =
+        products
+            .look(
+                facts -> has(facts, concepts),
+                (product, facts) -> example(product, facts, now, then),
+                SAMPLES)
+            .examples();
+    List<Long> having = having(concepts);
+    return new LearnedTrial(having.size(), asWritten(having).size(), examples);
+  }
+
+  private Optional<LearnedExample> example(
+      long product, ProductFacts facts, Knowledge now, Knowledge then) {
+    List<String> before = sentences(facts, now);
+    List<String> after = sentences(facts, then);
+    return before.equals(after)
+        ? Optional.empty()
+        : Optional.of(new LearnedExample(product, facts.sku(), facts.name(), before, after));
+  }
+
+  private List<String> sentences(ProductFacts facts, Knowledge knowledge) {
+    return new Composer(knowledge, 1, Variety.ofFew(), products.figures(facts.productClass()))
+        .compose(Brief.of(facts)).blocks(Field.DESCRIPTION).stream()
+            .filter(b -> b.kind() == Block.Kind.PARAGRAPH)
+            .flatMap(b -> b.sentences().stream())
+            .map(Sentence::text)
+            .toList();
   }
 
   /**

@@ -48,7 +48,7 @@ public class Findings {
 
   /** Takes the place of what was found in a product's texts before. */
   public void put(long product, Audit audit) {
-    jdbc.sql("delete from finding where product_id = ?").param(product).update();
+    forget(product);
     if (audit.marks().isEmpty()) {
       return;
     }
@@ -65,6 +65,11 @@ public class Findings {
     template.batchUpdate(
         "insert into finding (product_id, field, cause, weight, marks, mendable) values (?, ?, ?, ?, ?, ?)",
         List.copyOf(rows.values()));
+  }
+
+  /** Takes away what was found in a product's texts. */
+  public void forget(long product) {
+    jdbc.sql("delete from finding where product_id = ?").param(product).update();
   }
 
   /**

@@ -24,7 +24,8 @@ public enum Event {
   SHOP_SETTLED("page in the shop settled"),
   CONNECTION_CHANGED("connection changed"),
   INTAKE_TAKEN("intake taken in"),
-  INTAKE_TAKEN_BACK("intake taken back");
+  INTAKE_TAKEN_BACK("intake taken back"),
+  RUN_TAKEN_BACK("texts of a run taken back");
 
   private final String label;
 

@@ -38,6 +38,9 @@ import tools.jackson.databind.json.JsonMapper;
 public class ProductService {
   private static final int LONGEST_FACT = 4_000;
 
+  /** The readiness of what has no text. */
+  private static final int UNWRITTEN = -1;
+
   private final ProductStore store;
   private final ProductLists lists;
   private final FactStore facts;
@@ -368,6 +371,24 @@ public class ProductService {
    */
   public boolean setText(Product seen, long textId, Stage stage, Audit audit) {
     return store.setText(seen, textId, stage, audit.readiness().score(), audit.mustFix().size());
+  }
+
+  /**
+   * Makes the text before the one that counts count again, if that one still does and nobody has
+   * signed it off; its facts may have changed since, so it is checked again.
+   *
+   * @param before the revision before
+   * @param audit what was found in that one when it was written
+   * @return whether it did
+   */
+  public boolean takeTextBack(long id, long text, long before, Stage stage, Audit audit) {
+    return store.takeTextBack(
+        id, text, before, stage, audit.readiness().score(), audit.mustFix().size());
+  }
+
+  /** Takes the text that counts away, if that one still does and nobody has signed it off. */
+  public boolean unwrite(long id, long text) {
+    return store.takeTextBack(id, text, 0, Stage.UNWRITTEN, UNWRITTEN, 0);
   }
 
   /**

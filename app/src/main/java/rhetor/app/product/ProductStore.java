@@ -6,6 +6,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -208,11 +209,7 @@ class ProductStore {
                 }));
     addNames(List.of(new Name(cut(facts.name(), LONGEST_NAME), id)));
     names.named(id, facts.sku(), facts.name());
-    // What a text rests on is another by now: what was found in it has to be found anew.
-    jdbc.sql(
-            "merge into to_recheck (product_id) key (product_id) select id from product where id = ? and text_id is not null")
-        .param(id)
-        .update();
+    recheck(id);
   }
 
   /** Notes an intake that has no sheet; its id. */
@@ -318,6 +315,40 @@ class ProductStore {
                         seen.stage().name())
                     .update())
         == 1;
+  }
+
+  /** Makes another text count, none if it is 0, in place of one that nobody has signed off. */
+  boolean takeTextBack(long id, long text, long before, Stage stage, int readiness, int mustFix) {
+    boolean done =
+        changing(
+                id,
+                () ->
+                    jdbc.sql(
+                            """
+                            update product set text_id = ?, stage = ?, readiness = ?, must_fix = ?, failed = null, stale = false
+                            where id = ? and text_id = ? and stage in ('DRAFTED', 'IN_PROOF')""")
+                        .params(
+                            Arrays.asList(
+                                before == 0 ? null : before,
+                                stage.name(),
+                                readiness,
+                                mustFix,
+                                id,
+                                text))
+                        .update())
+            == 1;
+    if (done && before != 0) {
+      recheck(id);
+    }
+    return done;
+  }
+
+  /** What a text rests on may be another by now: what was found in it has to be found anew. */
+  private void recheck(long id) {
+    jdbc.sql(
+            "merge into to_recheck (product_id) key (product_id) select id from product where id = ? and text_id is not null")
+        .param(id)
+        .update();
   }
 
   void setAudit(long id, long text, int readiness, int mustFix, boolean stale) {

@@ -44,6 +44,11 @@ class HouseTexts {
     all().put(product, draft.prose());
   }
 
+  /** Takes note that a product has no text any more. */
+  void gone(long product) {
+    all().remove(product);
+  }
+
   /** The mark for a description that is too like another product's. */
   Optional<Mark> likeness(long product, Draft draft) {
     return all()

@@ -71,6 +71,25 @@ class TextStore {
         rs.getTimestamp("created_at").toInstant());
   }
 
+  /**
+   * A text of a run that still counts and that nobody has signed off.
+   *
+   * @param parentId the revision before it, 0 for none
+   */
+  record Undoable(long id, long productId, long parentId) {}
+
+  /** What can be taken back of a run. */
+  List<Undoable> undoable(long run) {
+    return jdbc.sql(
+            """
+            select t.id, t.product_id, coalesce(t.parent_id, 0) as parent_id
+            from run_item i join product p on p.id = i.product_id join text t on t.id = p.text_id
+            where i.run_id = ? and t.run_id = ? and p.stage in ('DRAFTED', 'IN_PROOF') order by t.id""")
+        .params(run, run)
+        .query(Undoable.class)
+        .list();
+  }
+
   /** Goes through the texts that count now. */
   void each(ProseReader reader) {
     jdbc.sql("select p.id, t.draft from product p join text t on t.id = p.text_id")

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import rhetor.app.product.ProductFilter;
+import rhetor.app.proof.RunUndo;
 import rhetor.app.web.Refused;
 import rhetor.app.web.Streams;
 import rhetor.core.style.Voice;
@@ -25,9 +26,11 @@ class RunController {
   private static final Duration BEAT = Duration.ofMillis(300);
 
   private final RunService runs;
+  private final RunUndo undo;
   private final Streams streams;
 
-  RunController(RunService runs, Streams streams) {
+  RunController(RunService runs, RunUndo undo, Streams streams) {
+    this.undo = undo;
     this.streams = streams;
     this.runs = runs;
   }
@@ -62,7 +65,15 @@ class RunController {
     }
   }
 
-  record RunView(Run run, List<RunStore.Trouble> troubles) {}
+  /**
+   * A run.
+   *
+   * @param undoable how many of its texts can be taken back
+   */
+  record RunView(Run run, List<RunStore.Trouble> troubles, int undoable) {}
+
+  /** How many texts were taken back. */
+  record TakenBack(int texts) {}
 
   /** A voice that texts can be written in. */
   record VoiceView(String id, String label, String about) {}
@@ -96,13 +107,20 @@ class RunController {
 
   @GetMapping("/api/runs/{id}")
   RunView get(@PathVariable long id) {
-    return new RunView(runs.get(id), runs.troubles(id));
+    return new RunView(runs.get(id), runs.troubles(id), undo.undoable(id));
   }
 
   @PostMapping("/api/runs/{id}/stop")
   Run stop(@PathVariable long id) {
     runs.stop(id);
     return runs.get(id);
+  }
+
+  /** Makes the texts before a run's texts count again. */
+  @PostMapping("/api/runs/{id}/take-back")
+  TakenBack takeBack(@PathVariable long id, Principal person) {
+    runs.requireEnded(id);
+    return new TakenBack(undo.takeBack(id, person.getName()));
   }
 
   @PostMapping("/api/runs/{id}/retry")

@@ -171,6 +171,18 @@ public class RunService {
     runs.finish(id, Run.Status.STOPPED);
   }
 
+  /**
+   * Makes sure that nothing of a run is still under way.
+   *
+   * @throws Refused if it is
+   */
+  void requireEnded(long id) {
+    Run run = get(id);
+    if (run.status() == Run.Status.WAITING || run.status() == Run.Status.RUNNING) {
+      throw Refused.conflict("This run is still writing. Stop it first, or wait until it is done.");
+    }
+  }
+
   /** Starts a new run for the products that failed. */
   @Transactional
   public Run retry(long id, String by) {

@@ -277,11 +277,18 @@ public final class FactReader {
   private KindFinder.Kind kind(String name, String category, Set<String> concepts, String keyword) {
     String telling = reading.areNamesMadeUp() ? "" : name;
     KindFinder.Kind kind = kinds.find(telling, category, concepts, reading.thing());
+    // A shelf in words that are no known thing, "semi-soft washed rind" or "blue" among cheeses,
+    // tells kinds of the thing apart and doesn't say that it is another one.
+    boolean isOther =
+        !reading.thing().isEmpty() && !category.isEmpty() && !isAkin(kind.noun(), reading.thing());
     boolean isOdd =
         kind.productClass().isEmpty()
-            && !reading.sort().isEmpty()
             && !kind.noun().equals(reading.thing())
-            && !Lexicon.shipped().sorts(English.lastWord(kind.noun())).contains(reading.sort());
+            && (isOther
+                || !reading.sort().isEmpty()
+                    && !Lexicon.shipped()
+                        .sorts(English.lastWord(kind.noun()))
+                        .contains(reading.sort()));
     // Among candles a "Travel Tin" is no tin, and may be no candle either.
     boolean isDoubtful =
         category.isEmpty()

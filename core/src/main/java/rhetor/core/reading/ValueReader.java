@@ -110,6 +110,11 @@ final class ValueReader {
     return (asks ? yesNo(text) : plainYesNo(text)).orElseGet(() -> new Value.Words(text));
   }
 
+  /** Sides, an amount or a range of whatever, in the unit that the cell gives. */
+  Optional<Value> measure(String text) {
+    return sides(text, "").or(() -> measured(text, "", ""));
+  }
+
   /** "PL" is Poland where countries are meant (ISO 3166-1). */
   private static Optional<String> country(String text, Concept concept) {
     return text.matches("\\p{Lu}{2}") && concept.hypernyms().contains("country")

@@ -12,6 +12,7 @@ import rhetor.core.language.English;
 import rhetor.core.plan.Prose;
 import rhetor.core.plan.Untold;
 import rhetor.core.plan.Untold.Cause;
+import rhetor.core.reading.Measure;
 
 /** Whether a value reads as English prose. */
 public final class EnglishProse implements Prose {
@@ -61,6 +62,9 @@ public final class EnglishProse implements Prose {
   private Optional<Untold> words(String text, Concept concept) {
     if (text.length() > LONGEST) {
       return untold(Cause.TOO_LONG);
+    }
+    if (Measure.of(text, knowledge).isPresent()) {
+      return Optional.empty();
     }
     String[] parts = PARTS.split(text);
     if (parts.length > 1 && !areOrders(parts) && !areCoordinated(text)) {

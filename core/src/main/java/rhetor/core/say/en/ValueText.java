@@ -12,6 +12,7 @@ import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
+import rhetor.core.reading.Measure;
 
 /**
  * Writes values in British English: in running text, before a noun, and in a specification list.
@@ -53,7 +54,12 @@ public final class ValueText {
       case Value.Rating(String code) -> code;
       case Value.YesNo(boolean yes) -> yes ? "yes" : "no";
       case Value.Words(String text) ->
-          English.midSentence(times(text).replace(" & ", " and ").replace(" / ", " or "));
+          Measure.of(text, knowledge)
+              .map(this::prose)
+              .orElseGet(
+                  () ->
+                      English.midSentence(
+                          times(text).replace(" & ", " and ").replace(" / ", " or ")));
     };
   }
 

@@ -23,6 +23,7 @@ import rhetor.core.language.Memo;
 import rhetor.core.plan.Message.Form;
 import rhetor.core.plan.Phrasebook;
 import rhetor.core.plan.Teller;
+import rhetor.core.reading.Measure;
 import rhetor.core.style.Voice;
 
 /**
@@ -359,7 +360,11 @@ public final class Wording implements Phrasebook {
               : null;
       case "span" -> value instanceof Value.Words(String w) ? TimeOfYear.span(w) : null;
       case "when" -> value instanceof Value.Words(String w) ? TimeOfYear.when(w) : null;
-      case "asis" -> value instanceof Value.Words(String w) ? w : null;
+      // A measure is said as one, however it was written.
+      case "asis" ->
+          value instanceof Value.Words(String w)
+              ? Measure.of(w, knowledge).map(text::prose).orElse(w)
+              : null;
       case "innoun" ->
           value instanceof Value.Words(String w) && English.isNoun(w) ? text.prose(value) : null;
       case "learners" ->

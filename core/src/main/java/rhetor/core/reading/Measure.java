@@ -1,0 +1,56 @@
+package rhetor.core.reading;
+
+import java.util.Locale;
+import java.util.Optional;
+import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Unit;
+
+/**
+ * What a cell measures that is nothing but an amount, a range or sides with their unit, whatever it
+ * is headed: "14-16 mths" are 14 to 16 months.
+ */
+public final class Measure {
+  private static final int LONGEST = 40;
+
+  private Measure() {}
+
+  /**
+   * The measure that a cell is; nothing if it says anything besides, gives no unit, gives one that
+   * stands for two ("m" for metres and months), or can be read as two numbers ("1.200 g").
+   */
+  public static Optional<Value> of(String cell, Knowledge knowledge) {
+    if (cell.length() > LONGEST || cell.chars().noneMatch(c -> c >= '0' && c <= '9')) {
+      return Optional.empty();
+    }
+    Optional<Value> point = new ValueReader(knowledge, NumberStyle.POINT).measure(cell);
+    return point
+        .filter(v -> isClear(v, cell, knowledge))
+        .filter(v -> new ValueReader(knowledge, NumberStyle.COMMA).measure(cell).equals(point));
+  }
+
+  private static boolean isClear(Value value, String cell, Knowledge knowledge) {
+    String unit =
+        switch (value) {
+          case Value.Quantity q -> q.unit();
+          case Value.Range r -> r.unit();
+          case Value.Sides s -> s.unit();
+          default -> "";
+        };
+    String lower = cell.strip().toLowerCase(Locale.ROOT).replaceAll("[.]$", "");
+    return !unit.isEmpty()
+        && knowledge.units().stream()
+                .filter(u -> u.symbols().stream().anyMatch(s -> endsIn(lower, s)))
+                .map(Unit::dimension)
+                .distinct()
+                .limit(2)
+                .count()
+            == 1;
+  }
+
+  private static boolean endsIn(String cell, String symbol) {
+    String lower = symbol.toLowerCase(Locale.ROOT);
+    int before = cell.length() - lower.length() - 1;
+    return cell.endsWith(lower) && (before < 0 || !Character.isLetter(cell.charAt(before)));
+  }
+}

@@ -1,0 +1,51 @@
+package rhetor.core.reading;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.say.en.ValueText;
+
+class MeasureTest {
+  private static final Knowledge KNOWLEDGE = Knowledge.standard();
+
+  @ParameterizedTest
+  @CsvSource({
+    "14-16 mths, 14 to 16 months",
+    "12–18 days, 12 to 18 days",
+    "12 Mon., twelve months",
+    "6 wk, six weeks",
+    "ca 1.1 kg, about 1.1 kg",
+    "30 x 20 x 10 cm, 30 × 20 × 10 cm",
+    "min. 4 months, at least four months",
+    "0.75 l, 0.75 litres"
+  })
+  void says_a_cell_that_is_nothing_but_a_measure(String cell, String said) {
+    assertThat(Measure.of(cell, KNOWLEDGE).map(new ValueText(KNOWLEDGE)::prose)).contains(said);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "24 m",
+        "1.200 g",
+        "45",
+        "90 d (cut, vac.)",
+        "28d from dispatch",
+        "firm, crumbly",
+        "5.0 (aerator)",
+        "M8 x 40",
+        "A4"
+      })
+  void leaves_what_may_mean_another_thing(String cell) {
+    assertThat(Measure.of(cell, KNOWLEDGE)).isEmpty();
+  }
+
+  @Test
+  void leaves_a_long_cell_alone() {
+    assertThat(Measure.of("1 kg ".repeat(1000), KNOWLEDGE)).isEmpty();
+  }
+}
