@@ -229,7 +229,8 @@ public class HouseConcepts {
     concepts.values().forEach(c -> house.decide(CONCEPTS, c.id(), c, Standing.OWN, by));
     List<Long> having = having(concepts);
     products.markStale(having);
-    return new Learned(having.size(), having, concepts.values().stream().map(Concept::id).toList());
+    return new Learned(
+        having.size(), asWritten(having), concepts.values().stream().map(Concept::id).toList());
   }
 
   /** The headings' kinds of facts with words added, by heading. */
