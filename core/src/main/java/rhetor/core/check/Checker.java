@@ -367,14 +367,27 @@ public final class Checker {
     }
   }
 
-  /** Facts of which two sentences of one text tell. */
+  /** Sentences that stand in a text twice, and facts of which two of its sentences tell. */
   private void repeated(Draft draft, ProductFacts product, List<Mark> marks) {
     for (Field field :
         List.of(Field.SHORT_DESCRIPTION, Field.DESCRIPTION, Field.META_DESCRIPTION)) {
       Map<String, List<Support>> told = new HashMap<>();
+      Set<String> said = new HashSet<>();
       int index = 0;
       for (Block block : draft.blocks(field)) {
         for (Sentence sentence : block.sentences()) {
+          if (!said.add(block.kind() + sentence.text().strip().toLowerCase(Locale.ROOT))) {
+            marks.add(
+                new Mark(
+                    Weight.MUST_FIX,
+                    "repetition",
+                    field,
+                    index,
+                    "",
+                    "\""
+                        + sentence.text().strip()
+                        + "\" stands here twice. Take one of the two out."));
+          }
           Optional<String> label =
               block.kind() == Block.Kind.PARAGRAPH
                   ? again(sentence, told, product)

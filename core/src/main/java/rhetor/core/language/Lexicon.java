@@ -99,6 +99,17 @@ public final class Lexicon {
   }
 
   /**
+   * Whether a noun, as it is most often meant, names something that can be sold: a table is, a
+   * bistro is a place first, and an egg a part of an animal.
+   */
+  public boolean isGoodsFirst(String noun) {
+    // WordNet has the commonest sense first.
+    return nouns.of(lower(noun)).stream()
+        .limit(1)
+        .anyMatch(s -> GOODS.contains(field(s)) && !isBuilding(s));
+  }
+
+  /**
    * What sorts of things a noun may name that can be sold: what is made, eaten, grown, or neither;
    * the names of WordNet's files. Buildings are made, and not sold.
    */

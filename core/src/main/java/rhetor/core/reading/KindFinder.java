@@ -284,7 +284,7 @@ final class KindFinder {
   }
 
   /** A category as the noun of one product, or empty if it can't serve as one. */
-  private static String noun(String category) {
+  private String noun(String category) {
     if (category.isBlank()
         || category.split(" ").length > 4
         || category.matches(".*(&|\\band\\b|\\+|,|\\d).*")) {
@@ -301,13 +301,13 @@ final class KindFinder {
       String one = English.singular(category);
       return English.isCountable(one) ? one : "";
     }
-    // A singular category names a thing only if it can be counted: "notebook", not "stationery" or
-    // "climbing".
+    // A singular category names a thing only if it can be counted, "notebook", not "stationery" or
+    // "climbing", and is mostly meant so: "bistro" among tables says what for.
     boolean thing =
         English.isCountable(last)
             && !last.endsWith("ing")
             && !English.tags(last).contains("NN:U")
-            && Lexicon.shipped().isGoods(last);
+            && (knowledge.things().contains(last) || Lexicon.shipped().isGoodsFirst(last));
     return thing ? category : "";
   }
 }

@@ -48,6 +48,20 @@ class CheckerTest {
     assertThat(audit.readiness().score()).isEqualTo(100);
   }
 
+  @Test
+  void a_sentence_that_stands_in_a_text_twice_must_be_fixed() {
+    Audit audit = with("<p>It weighs 830 g. It is moss green. It weighs 830 g.</p>");
+    assertThat(audit.mustFix())
+        .singleElement()
+        .satisfies(
+            m -> {
+              assertThat(m.check()).isEqualTo("repetition");
+              assertThat(m.sentence()).isEqualTo(2);
+              assertThat(m.why()).contains("stands here twice");
+            });
+    assertThat(with("<p>It weighs 830 g. It is moss green.</p>").mustFix()).isEmpty();
+  }
+
   @ParameterizedTest
   @CsvSource(
       delimiter = '|',
