@@ -299,9 +299,17 @@ public final class FactReader {
       return new KindFinder.Kind("", "");
     }
     KindFinder.Kind known = isOdd ? kinds.find("", "", concepts, reading.thing()) : kind;
-    return known.noun().isEmpty() && reading.language().equals("en")
-        ? kinds.ofPhrase(keyword)
-        : known;
+    if (!reading.language().equals("en") || !known.productClass().isEmpty()) {
+      return known;
+    }
+    if (known.noun().isEmpty()) {
+      return kinds.ofPhrase(keyword);
+    }
+    // What people look for it by says more than a shelf in words that are no known thing.
+    return kinds
+        .sought(keyword)
+        .filter(s -> !category.isEmpty() && !isAkin(known.noun(), s.noun()))
+        .orElse(known);
   }
 
   /**

@@ -193,6 +193,17 @@ final class KindFinder {
     return new Kind("", "");
   }
 
+  /**
+   * The class or known thing that a search phrase for a product names at its end, before what it is
+   * for or has: a "slate cheese board" is no cheese.
+   */
+  Optional<Kind> sought(String phrase) {
+    String head = head(phrase).strip();
+    return Optional.ofNullable(suffixClass(head))
+        .map(n -> new Kind(n.of.id(), n.noun))
+        .or(() -> Optional.of(new Kind("", thing(head))).filter(k -> !k.noun.isEmpty()));
+  }
+
   /** What the things are called that are called so in any language, if they are known. */
   Optional<String> called(String name) {
     return Optional.ofNullable(byName.get(name)).map(Named::noun);

@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import rhetor.core.Products;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
@@ -322,5 +323,23 @@ class FactReaderTest {
         .isEqualTo(new Value.Terms(List.of("rust")));
     assertThat(product.fact("features")).isEmpty();
     assertThat(product.facts()).noneMatch(f -> f.value().toString().contains("Heddle"));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Tower|quiet tower fan|fan",
+        "Globe|globe pendant lamp with dimmer|pendant lamp",
+        "Castle|castle bunk bed|bunk bed",
+        "Tambourine|tambourine for children|tambourine",
+        "Castle|slate cheese plinth|castle",
+      })
+  void a_shelf_in_words_of_no_known_thing_counts_less_than_what_people_look_for(
+      String shelf, String keyword, String kind) {
+    assertThat(
+            Products.of("SKU,Name,Category,Primary keyword", "A-1,Ollan," + shelf + "," + keyword)
+                .kindNoun())
+        .isEqualTo(kind == null ? "" : kind);
   }
 }
