@@ -147,6 +147,11 @@ function Offer(props: { learnable: Learnable; isBusy: boolean; onYes: () => void
             It would change no text yet: the other values aren’t words for a sentence.
           </Box>
         )}
+        {trial.data?.problems.map((p) => (
+          <Box key={p} sx={{ color: 'error.main' }}>
+            It doesn’t hold for all: {p}
+          </Box>
+        ))}
         {examples.map((e) => (
           <Box key={e.product} sx={{ mt: 0.5, fontSize: 14 }} data-testid="learned-example">
             <Box component="span" sx={{ color: 'text.secondary' }}>
@@ -173,7 +178,7 @@ function Offer(props: { learnable: Learnable; isBusy: boolean; onYes: () => void
         size="small"
         variant="outlined"
         sx={{ flex: 'none', alignSelf: 'flex-start' }}
-        disabled={props.isBusy || !trial.data}
+        disabled={props.isBusy || !trial.data || trial.data.problems.length > 0}
         onClick={props.onYes}
       >
         Tell it so{trial.data ? `, in ${count(trial.data.asWritten, 'text')}` : ''}

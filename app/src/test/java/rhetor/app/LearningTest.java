@@ -103,6 +103,22 @@ class LearningTest {
               assertThat(e.path("now").toString()).doesNotContain("ring");
               assertThat(e.path("then").toString()).containsPattern("\\bring");
             });
+    assertThat(tried.path("problems")).isEmpty();
+    // What only one of them has is told of none.
+    editor
+        .post("/api/concepts/wordings/try", words("Strike tone LT", "verb", "ring {asis} at 60 g"))
+        .expect(422);
+    // "Bright and long" is no noun.
+    assertThat(
+            editor
+                .post(
+                    "/api/concepts/wordings/try",
+                    words("Strike tone LT", "verb", "ring out {innoun}"))
+                .expect(200)
+                .body()
+                .path("problems")
+                .toString())
+        .contains("None of the values");
     // Nothing was kept.
     assertThat(editor.get("/api/concepts/untold").body().toString()).contains("Strike tone LT");
 

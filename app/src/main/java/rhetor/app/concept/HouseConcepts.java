@@ -31,7 +31,10 @@ import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.model.WordingTeacher;
+import rhetor.core.plan.Message;
 import rhetor.core.say.Variety;
+import rhetor.core.say.en.Learner;
 import rhetor.core.style.Field;
 import rhetor.core.text.Block;
 import rhetor.core.text.Sentence;
@@ -42,6 +45,10 @@ import rhetor.core.text.Support;
 public class HouseConcepts {
   private static final int EXAMPLES = 4;
   private static final int SAMPLES = 3;
+
+  /** On so many products with different values a wording is tried. */
+  private static final int MOST_TRIED = 40;
+
   private static final int MOST_HEADINGS = 200;
 
   private final HouseKnowledge house;
@@ -297,11 +304,13 @@ public class HouseConcepts {
   /**
    * What words for headings would do.
    *
+   * @param problems why it can't be told so of all products, each once
    * @param texts how many texts of products with such facts there are
    * @param asWritten how many of them nobody has changed by hand
    * @param examples products whose descriptions would change, a few
    */
-  record LearnedTrial(int texts, int asWritten, List<LearnedExample> examples) {}
+  record LearnedTrial(
+      List<String> problems, int texts, int asWritten, List<LearnedExample> examples) {}
 
   /**
    * Tries how headings' facts would be told and keeps nothing.
@@ -320,7 +329,34 @@ public class HouseConcepts {
                 SAMPLES)
             .examples();
     List<Long> having = having(concepts);
-    return new LearnedTrial(having.size(), asWritten(having).size(), examples);
+    return new LearnedTrial(
+        learned.stream().flatMap(w -> problems(w).stream()).distinct().toList(),
+        having.size(),
+        asWritten(having).size(),
+        examples);
+  }
+
+  /** What is wrong with a wording where it is said of products with different values. */
+  private List<String> problems(Worded worded) {
+    Set<String> cells = new HashSet<>();
+    List<ProductFacts> some =
+        products
+            .look(
+                facts -> WordingTeacher.of(worded.heading, facts).isPresent(),
+                (product, facts) ->
+                    WordingTeacher.of(worded.heading, facts)
+                        .filter(f -> cells.add(f.source().raw()))
+                        .map(f -> facts),
+                MOST_TRIED)
+            .examples();
+    return new WordingTeacher(house.current())
+        .tried(
+            "",
+            new Learner.Worded(
+                Message.Form.valueOf(worded.form.toUpperCase(Locale.ROOT)), worded.wording),
+            worded.heading,
+            some)
+        .problems();
   }
 
   private Optional<LearnedExample> example(

@@ -1,10 +1,13 @@
 package rhetor.core.say.en;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
@@ -62,7 +65,7 @@ public final class Learner {
       }
       String around = text.substring(0, at) + SLOT + text.substring(at + value.length());
       Optional<String> predicate = predicate(around, product.names());
-      if (predicate.isPresent()) {
+      if (predicate.isPresent() && !tellsAnother(predicate.get(), fact, product)) {
         return predicate.flatMap(Learner::wording).map(w -> new Learned(fact, w.form, w.wording));
       }
     }
@@ -82,6 +85,35 @@ public final class Learner {
    */
   public Optional<Worded> worded(String sentence) {
     return predicate(sentence.strip().replaceAll("[.!]$", ""), List.of()).flatMap(Learner::wording);
+  }
+
+  /**
+   * Whether what surrounds the slot tells another fact of this product, which others haven't: "made
+   * by {asis} with animal rennet".
+   */
+  private static boolean tellsAnother(String predicate, Fact fact, ProductFacts product) {
+    Set<String> own = stems(fact.label() + " " + product.kindNoun());
+    Set<String> others = new HashSet<>();
+    product.facts().stream()
+        .filter(f -> f != fact)
+        .flatMap(f -> f.sources().stream())
+        .forEach(s -> others.addAll(stems(s.raw())));
+    return Words.of(predicate.replace(SLOT, " ")).stream()
+        .map(Words.Word::text)
+        .filter(Learner::isContent)
+        .map(English::stem)
+        .anyMatch(w -> others.contains(w) && !own.contains(w));
+  }
+
+  /** Verbs and small words are of no product. */
+  private static boolean isContent(String word) {
+    Set<String> tags = English.tags(word.toLowerCase(Locale.ROOT));
+    return tags.isEmpty()
+        || tags.stream().anyMatch(t -> t.startsWith("NN") || t.startsWith("JJ") || t.equals("CD"));
+  }
+
+  private static Set<String> stems(String text) {
+    return Words.of(text).stream().map(w -> English.stem(w.text())).collect(Collectors.toSet());
   }
 
   /** What is said of the thing, without what it is called. */

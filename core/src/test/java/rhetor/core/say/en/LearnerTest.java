@@ -57,10 +57,32 @@ class LearnerTest {
         "It rings bright and long, which wakes the neighbours.",
         "It weighs 60 g and rings bright and long.",
         "Bright and long is how we like it.",
-        "Nobody rings bright and long."
+        "Nobody rings bright and long.",
+        "It rings bright and long by Heddle."
       })
   void a_sentence_that_says_more_or_something_else_teaches_nothing(String sentence) {
     assertThat(learned(sentence)).isEmpty();
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "It is cured for 14 to 16 months.|14-16 mths|PART cured for {asis}",
+        "It is cured for 14-16 mths.|14-16 mths|PART cured for {asis}",
+        "It is cured for two weeks.|2 wk|PART cured for {asis}",
+        "It is cured for three weeks.|2 wk|"
+      })
+  void a_measure_is_found_as_prose_has_it(String sentence, String cell, String wording) {
+    ProductFacts ham = Products.of("SKU,Name,Category,Cure", "H,Ollan,Hams," + cell);
+    Fact cure =
+        ham.facts().stream().filter(f -> f.label().equals("Cure")).findFirst().orElseThrow();
+    assertThat(
+            new Learner(KNOWLEDGE)
+                .learn(sentence, cure, ham)
+                .map(l -> l.form() + " " + l.wording())
+                .orElse(""))
+        .isEqualTo(wording == null ? "" : wording);
   }
 
   @Test
