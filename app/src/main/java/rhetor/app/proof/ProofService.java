@@ -60,6 +60,10 @@ import rhetor.core.text.Support;
 @Service
 public class ProofService {
   private static final int LONGEST_INPUT = 40_000;
+
+  /** So many changes by hand one after another are looked through. */
+  private static final int MOST_CHANGES = 50;
+
   private static final int LONGEST_KEYWORD = 100;
   private static final int DEEDS = 50;
   private static final int LONGEST_OVERRULED = 1_000;
@@ -555,7 +559,7 @@ public class ProofService {
     }
     Learner learner = new Learner(knowledge.current());
     // Neither what stood before teaches anything, nor what no cell bears out.
-    Set<String> before = new HashSet<>(sentences(text(text.parentId()).draft()));
+    Set<String> before = new HashSet<>(sentences(written(text).draft()));
     audit(product, text).marks().stream()
         .filter(Mark::mayBeStated)
         .forEach(m -> before.add(m.of(text.draft()).sentence()));
@@ -582,6 +586,18 @@ public class ProofService {
           .ifPresent(learnable::add);
     }
     return learnable;
+  }
+
+  /** The text that people have changed since; the first one if people wrote that too. */
+  private Text written(Text changed) {
+    Text before = text(changed.parentId());
+    for (int i = 0; i < MOST_CHANGES && before.origin().equals("HAND"); i++) {
+      if (before.parentId() == 0) {
+        break;
+      }
+      before = text(before.parentId());
+    }
+    return before;
   }
 
   private static List<String> sentences(Draft draft) {
