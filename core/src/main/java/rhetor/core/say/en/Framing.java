@@ -61,6 +61,10 @@ public final class Framing {
   /** Whether a noun phrase goes on after its noun. */
   private static final Memo<Boolean> GOES_ON = new Memo<>(p -> AFTER.matcher(p).find());
 
+  /** What was done, and by, with, for, in or of what. */
+  private static final Pattern DEED =
+      Pattern.compile("(\\p{Ll}+(?:ed|en|de|nt))(?= (by|with|for|in|of) )");
+
   private static final Pattern SIDE = Pattern.compile("[\\d.,]+ .*(?:long|wide|high|deep|thick)");
 
   private static final Set<String> MEASURES =
@@ -525,8 +529,28 @@ public final class Framing {
     byVerb
         .getOrDefault("be", new ArrayList<>())
         .sort(Comparator.comparing(r -> !SIDE.matcher(r).matches()));
-    byVerb.forEach((verb, rests) -> joined.add(English.agree(verb, plural) + " " + things(rests)));
+    byVerb.forEach(
+        (verb, rests) ->
+            joined.add(English.agree(verb, plural) + " " + things(withoutRepeatedDeed(rests))));
     return joined.stream().map(String::strip).toList();
+  }
+
+  /** "Made by Ollan with calf rennet", not "made by Ollan and made with calf rennet". */
+  private static List<String> withoutRepeatedDeed(List<String> rests) {
+    Map<String, String> byDeed = new LinkedHashMap<>();
+    for (String rest : rests) {
+      Matcher deed = DEED.matcher(rest);
+      boolean joins = deed.lookingAt() && rest.indexOf(LISTED) < 0;
+      String before = joins ? byDeed.getOrDefault(deed.group(1), "") : "";
+      // Two of one kind are listed: "made of steel and made of oak".
+      if (joins && !before.contains(" " + deed.group(2) + " ")) {
+        byDeed.merge(
+            deed.group(1), rest, (one, more) -> one + more.substring(deed.group(1).length()));
+      } else {
+        byDeed.put(rest, rest);
+      }
+    }
+    return List.copyOf(byDeed.values());
   }
 
   private String joinedClauses() {
