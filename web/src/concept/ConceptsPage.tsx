@@ -139,4 +139,4 @@ export function ConceptsPage() {
 const stale = (texts: number) =>
   texts === 0
     ? 'No text tells this fact.'
-    : `${count(texts, 'text')} that ${texts === 1 ? 'tells' : 'tell'} it ${texts === 1 ? 'is' : 'are'} stale now.`;
+    : `${count(texts, 'text')} that tell${texts === 1 ? 's' : ''} it, or may, can be written anew: choose “whose facts have changed” under Products.`;

@@ -135,10 +135,19 @@ function RichText({ html, onChange }: { html: string; onChange: (html: string) =
     extensions: [StarterKit.configure({ heading: { levels: [3] }, codeBlock: false, code: false })],
     content: html,
     injectCSS: false,
-    // Most begin by adding to the first paragraph.
-    autofocus: true,
-    onCreate: ({ editor: e }) =>
-      e.commands.focus(Math.max(1, (e.state.doc.firstChild?.nodeSize ?? 2) - 1)),
+    // Most begin by adding to the first paragraph; where nothing is told yet, there is one to begin.
+    onCreate: ({ editor: e }) => {
+      const first = e.state.doc.firstChild;
+      if (first?.type.name === 'paragraph') {
+        e.commands.focus(first.nodeSize - 1);
+      } else {
+        e.chain()
+          .insertContentAt(0, { type: 'paragraph' })
+          .setMeta('preventUpdate', true)
+          .focus(1)
+          .run();
+      }
+    },
     editorProps: { attributes: { 'aria-label': 'Description', role: 'textbox' } },
     onUpdate: ({ editor: e }) => onChange(e.getHTML()),
   });

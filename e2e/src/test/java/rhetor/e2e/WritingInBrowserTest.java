@@ -2,12 +2,15 @@ package rhetor.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.WebElement;
+import org.openqa.selenium.interactions.Actions;
 
 /** Takes side by side, rewriting a selection, and the house's claims, through the browser. */
 class WritingInBrowserTest {
@@ -89,6 +92,54 @@ class WritingInBrowserTest {
     assertThat(after.getFirst()).isEqualTo(before.getFirst());
     assertThat(after).doesNotContain(before.get(1));
     assertThat(after).contains(before.getLast());
+  }
+
+  @Test
+  void one_correction_is_told_of_a_whole_sheet_and_taken_back() throws Exception {
+    Path sheet = Files.createTempFile("smokehouse", ".csv");
+    Files.writeString(
+        sheet,
+        "SKU,Name,Category,Cut by,Salted for\nSM-1,Ollan,Hams,Hilda Fray,14-16 wks\nSM-2,Tarn,Hams,Hilda Fray,6 wks\nSM-3,Fell,Hams,Edda Brock,n/a\n");
+    browser.open("/intake");
+    browser.drop(sheet);
+    browser.click("Take 3 rows in");
+    browser.click("See the products");
+    browser.see("3 of 3 products shown");
+    browser.click("Write 3");
+    browser.see("3 of 3 products written");
+    browser.open("/products?search=SM-1");
+    browser.click("proof");
+    browser.click("Description");
+    browser.click("Change by hand");
+    browser.find(By.cssSelector(".ProseMirror"));
+    // The caret stands behind the first paragraph.
+    new Actions(browser.driver).sendKeys("It is salted for 14 to 16 weeks.").perform();
+    browser.click("Keep the change");
+    By offer = By.cssSelector("[data-testid=learned]");
+    browser.until(d -> browser.text(offer).contains("in 1 text"));
+    // Shown on others before anything is kept; what somebody wrote stays, what says nothing too.
+    assertThat(browser.text(offer))
+        .contains("it is salted for ⟨Salted for⟩", "Tarn:", "salted for six weeks")
+        .contains("1 text signed off or changed by hand would stay")
+        .doesNotContain("Fell:");
+    browser.click("Tell it so");
+    browser.until(
+        d -> browser.text(By.cssSelector("[data-testid=learned-act]")).contains("Salted for"));
+    browser.open("/runs");
+    browser.click("Run ");
+    browser.see("1 of 1 product written");
+    browser.open("/products?search=SM-2");
+    browser.click("proof");
+    browser.see("salted for six weeks");
+    browser.open("/runs");
+    browser.click("Run ");
+    browser.click("Take 1 text back …");
+    browser.click("Take them back: earlier texts count again");
+    browser.see("1 text taken back");
+    browser.open("/products?search=SM-2");
+    browser.click("proof");
+    browser.see("Tarn");
+    assertThat(browser.text(By.cssSelector("main"))).doesNotContain("salted for six weeks");
   }
 
   @Test

@@ -151,7 +151,7 @@ public class HouseConcepts {
         problems, look.concerned(), look.lookedAt(), look.all(), texts, look.examples());
   }
 
-  /** Adds a kind of fact, or changes one; returns how many texts that tell it are stale now. */
+  /** Adds a kind of fact, or changes one; returns how many texts are stale now. */
   @Transactional
   public int put(Concept concept, String by) {
     List<String> problems = ConceptCheck.problems(concept, checkedAgainst());
@@ -159,7 +159,14 @@ public class HouseConcepts {
       throw Refused.invalid(String.join(" ", problems));
     }
     boolean shipped = house.isShipped(CONCEPTS, concept.id());
-    List<Long> touched = house.productsTelling(Support.Kind.FACT, concept.id());
+    Set<Long> all = new LinkedHashSet<>(house.productsTelling(Support.Kind.FACT, concept.id()));
+    if (concept.isWorded()) {
+      // Those that only list it until now may tell it.
+      Map<String, Concept> headings = new HashMap<>();
+      concept.names().getOrDefault("en", List.of()).forEach(n -> headings.put(key(n), concept));
+      all.addAll(having(headings));
+    }
+    List<Long> touched = List.copyOf(all);
     house.decide(CONCEPTS, concept.id(), concept, shipped ? Standing.CHANGED : Standing.OWN, by);
     products.markStale(touched);
     return touched.size();
