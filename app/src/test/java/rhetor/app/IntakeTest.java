@@ -18,6 +18,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import rhetor.app.RunningRhetor.House;
 import rhetor.app.Visitor.Answer;
+import rhetor.app.intake.IntakeTaking;
 import rhetor.app.people.Role;
 import tools.jackson.databind.JsonNode;
 
@@ -298,7 +299,7 @@ class IntakeTest {
       throws IOException {
     Visitor writer = house.as(Role.WRITER);
     StringBuilder text = new StringBuilder("SKU,Name\n");
-    for (int i = 0; i < 1200; i++) {
+    for (int i = 0; i < 5200; i++) {
       text.append("HALF-").append(i).append(",Lamp ").append(i).append('\n');
     }
     long id = writer.upload("half.csv", text.toString()).expect(200).id();
@@ -314,10 +315,39 @@ class IntakeTest {
     Files.writeString(file, whole + "HALF-X,\"never closed\n");
     writer.post("/api/intakes/" + id + "/take", Map.of()).expect(422);
     assertThat(writer.get("/api/products?search=half-").body().path("total").asInt()).isZero();
+    // Nothing of what was stored beside it either, which comes in parts.
+    assertThat(sources(house, id)).isZero();
     Files.writeString(file, whole);
     writer.post("/api/intakes/" + id + "/take", Map.of()).expect(200);
     assertThat(writer.get("/api/products?search=half-").body().path("total").asInt())
-        .isEqualTo(1200);
+        .isEqualTo(5200);
+    assertThat(sources(house, id)).isEqualTo(5200);
+  }
+
+  private static int sources(House house, long intake) {
+    return house
+        .bean(JdbcClient.class)
+        .sql("select count(*) from product_source where intake_id = ?")
+        .param(intake)
+        .query(Integer.class)
+        .single();
+  }
+
+  @Test
+  void what_a_crash_left_of_an_intake_is_removed_at_the_next_start(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    long id = writer.upload("crash.csv", "SKU,Name\nCRASH-1,Lamp\n").expect(200).id();
+    JdbcClient jdbc = house.bean(JdbcClient.class);
+    jdbc.sql("update intake set status = 'TAKING' where id = ?").param(id).update();
+    jdbc.sql("insert into product_source (id, product_id, facts) values (?, 4711, X'00')")
+        .param(id * 10_000_000 + 2)
+        .update();
+
+    house.bean(IntakeTaking.class).releaseInterrupted();
+
+    assertThat(sources(house, id)).isZero();
+    writer.post("/api/intakes/" + id + "/take", Map.of()).expect(200);
+    assertThat(sources(house, id)).isEqualTo(1);
   }
 
   @Test

@@ -69,7 +69,7 @@ public class IntakeTaking {
 
   /** What a crash in the middle of an intake left behind goes, and it can be begun again. */
   @EventListener(ApplicationReadyEvent.class)
-  void releaseInterrupted() {
+  public void releaseInterrupted() {
     jdbc.sql("select id from intake where status = 'TAKING'")
         .query(Long.class)
         .list()
