@@ -60,6 +60,10 @@ export function Learned({ learnable }: { learnable: Learnable[] }) {
   });
   const undo = useMutation({
     mutationFn: async ({ run, concepts }: Act) => {
+      if (run) {
+        // It may still be writing; one that has ended refuses, and that is as well.
+        await api.POST('/api/runs/{id}/stop', { params: { path: { id: run } } });
+      }
       const back = run
         ? await take(api.POST('/api/runs/{id}/take-back', { params: { path: { id: run } } }))
         : { texts: 0 };
@@ -147,6 +151,7 @@ function Offer(props: { learnable: Learnable; isBusy: boolean; onYes: () => void
             It would change no text yet: the other values aren’t words for a sentence.
           </Box>
         )}
+        {trial.error && <Box sx={{ color: 'error.main' }}>{trial.error.message}</Box>}
         {trial.data?.problems.map((p) => (
           <Box key={p} sx={{ color: 'error.main' }}>
             It doesn’t hold for all: {p}

@@ -31,6 +31,10 @@ public final class Learner {
   private static final Pattern SUBJECT =
       Pattern.compile("(?i)(?:it|they|this|the [\\p{L} -]{2,30}?) ");
 
+  /** Where it begins how, by whom or for how long something is done. */
+  private static final Pattern BEFORE_HOW =
+      Pattern.compile(" (?=(?:by|with|for|from|in|on|at|of|to) )");
+
   /** What begins another statement. */
   private static final Pattern MORE =
       Pattern.compile("[,;:.!?]|\\b(?:and it|but|which|because|so)\\b|\\d");
@@ -64,8 +68,11 @@ public final class Learner {
         continue;
       }
       String around = text.substring(0, at) + SLOT + text.substring(at + value.length());
-      Optional<String> predicate = predicate(around, product.names());
-      if (predicate.isPresent() && !tellsAnother(predicate.get(), fact, product)) {
+      Optional<String> predicate =
+          predicate(around, product.names())
+              .map(p -> tellsAnother(p, fact, product) ? withSlotOnly(p) : p)
+              .filter(p -> !tellsAnother(p, fact, product));
+      if (predicate.isPresent()) {
         return predicate.flatMap(Learner::wording).map(w -> new Learned(fact, w.form, w.wording));
       }
     }
@@ -103,6 +110,17 @@ public final class Learner {
         .filter(Learner::isContent)
         .map(English::stem)
         .anyMatch(w -> others.contains(w) && !own.contains(w));
+  }
+
+  /**
+   * What is done, and the slot with the small word before it, without what else is said of how:
+   * "made by {asis}" of "made by {asis} with animal rennet".
+   */
+  private static String withSlotOnly(String predicate) {
+    List<String> parts = List.of(BEFORE_HOW.split(predicate));
+    return parts.stream()
+        .filter(p -> p.equals(parts.getFirst()) || p.contains(SLOT))
+        .collect(Collectors.joining(" "));
   }
 
   /** Verbs and small words are of no product. */

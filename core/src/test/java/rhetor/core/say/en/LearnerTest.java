@@ -42,7 +42,9 @@ class LearnerTest {
         "Chapel rings bright and long.|VERB ring {asis}",
         "The bell has a tone that is bright and long.|WITH a tone that is {asis}",
         "They are bright and long to the ear.|PART {asis} to the ear",
-        "It carries bright and long over water.|VERB carry {asis} over water"
+        "It carries bright and long over water.|VERB carry {asis} over water",
+        "It is tuned to bright and long by Heddle.|PART tuned to {asis}",
+        "It is made by Heddle with bright and long sound.|PART made with {asis} sound"
       })
   void a_sentence_with_the_value_in_it_gives_a_wording(String sentence, String wording) {
     assertThat(learned(sentence)).isEqualTo(wording);
@@ -58,7 +60,7 @@ class LearnerTest {
         "It weighs 60 g and rings bright and long.",
         "Bright and long is how we like it.",
         "Nobody rings bright and long.",
-        "It rings bright and long by Heddle."
+        "It has a Heddle ring that is bright and long."
       })
   void a_sentence_that_says_more_or_something_else_teaches_nothing(String sentence) {
     assertThat(learned(sentence)).isEmpty();
