@@ -336,7 +336,7 @@ class IntakeTest {
   @Test
   void what_a_crash_left_of_an_intake_is_removed_at_the_next_start(House house) {
     Visitor writer = house.as(Role.WRITER);
-    long id = writer.upload("crash.csv", "SKU,Name\nCRASH-1,Lamp\n").expect(200).id();
+    long id = writer.upload("abr.csv", "SKU,Name\nABR-1,Lamp\n").expect(200).id();
     JdbcClient jdbc = house.bean(JdbcClient.class);
     jdbc.sql("update intake set status = 'TAKING' where id = ?").param(id).update();
     jdbc.sql("insert into product_source (id, product_id, facts) values (?, 4711, X'00')")
