@@ -100,7 +100,7 @@ public final class Lexicon {
 
   /**
    * Whether a noun, as it is most often meant, names something that can be sold: a table is, a
-   * bistro is a place first, and an egg a part of an animal.
+   * library is a building first, and a wing a part of an animal.
    */
   public boolean isGoodsFirst(String noun) {
     // WordNet has the commonest sense first.

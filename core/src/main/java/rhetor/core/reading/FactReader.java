@@ -277,7 +277,7 @@ public final class FactReader {
   private KindFinder.Kind kind(String name, String category, Set<String> concepts, String keyword) {
     String telling = reading.areNamesMadeUp() ? "" : name;
     KindFinder.Kind kind = kinds.find(telling, category, concepts, reading.thing());
-    // A shelf in words that are no known thing, "semi-soft washed rind" or "blue" among cheeses,
+    // A shelf in words that are no known thing, "mild" or "dark roast" among coffees,
     // tells kinds of the thing apart and doesn't say that it is another one.
     boolean isOther =
         !reading.thing().isEmpty() && !category.isEmpty() && !isAkin(kind.noun(), reading.thing());

@@ -313,7 +313,7 @@ final class KindFinder {
       return English.isCountable(one) ? one : "";
     }
     // A singular category names a thing only if it can be counted, "notebook", not "stationery" or
-    // "climbing", and is mostly meant so: "bistro" among tables says what for.
+    // "climbing", and is mostly meant so: "tower" among fans says of what shape.
     boolean thing =
         English.isCountable(last)
             && !last.endsWith("ing")

@@ -8,7 +8,7 @@ import rhetor.core.knowledge.Unit;
 
 /**
  * What a cell measures that is nothing but an amount, a range or sides with their unit, whatever it
- * is headed: "14-16 mths" are 14 to 16 months.
+ * is headed: "18-20 mths" are 18 to 20 months.
  */
 public final class Measure {
   private static final int LONGEST = 40;

@@ -14,11 +14,11 @@ class MeasureTest {
 
   @ParameterizedTest
   @CsvSource({
-    "14-16 mths, 14 to 16 months",
-    "12–18 days, 12 to 18 days",
-    "12 Mon., twelve months",
-    "6 wk, six weeks",
-    "ca 1.1 kg, about 1.1 kg",
+    "18-20 mths, 18 to 20 months",
+    "9–14 days, 9 to 14 days",
+    "3-5 wks, three to five weeks",
+    "8 yrs, eight years",
+    "ca 2.4 kg, about 2.4 kg",
     "30 x 20 x 10 cm, 30 × 20 × 10 cm",
     "min. 4 months, at least four months",
     "0.75 l, 0.75 litres"
@@ -33,10 +33,10 @@ class MeasureTest {
         "24 m",
         "1.200 g",
         "45",
-        "90 d (cut, vac.)",
-        "28d from dispatch",
-        "firm, crumbly",
-        "5.0 (aerator)",
+        "30 d (opened)",
+        "21d after roasting",
+        "crisp, 2 layers",
+        "7.5 (bare)",
         "M8 x 40",
         "A4"
       })

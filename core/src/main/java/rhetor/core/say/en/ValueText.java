@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
@@ -43,7 +44,7 @@ public final class ValueText {
     return switch (value) {
       case Value.Quantity q ->
           (q.qualifier().isEmpty() ? "" : q.qualifier() + " ") + amount(q.amount(), q.unit());
-      case Value.Range r -> number(r.from()) + " to " + amount(r.to(), r.unit());
+      case Value.Range r -> range(r);
       case Value.Sides s -> sides(s);
       case Value.Terms(List<String> items) ->
           English.list(
@@ -61,6 +62,16 @@ public final class ValueText {
                       English.midSentence(
                           times(text).replace(" & ", " and ").replace(" / ", " or ")));
     };
+  }
+
+  /** "Four to eight weeks", but "8 to 14 weeks": both ends in words, or neither. */
+  private String range(Value.Range r) {
+    boolean areWords =
+        CALENDAR.contains(r.unit())
+            && Stream.of(r.from(), r.to()).noneMatch(n -> words(n).equals(number(n)));
+    return areWords
+        ? words(r.from()) + " to " + amount(r.to(), r.unit())
+        : number(r.from()) + " to " + amount(r.to(), r.unit(), number(r.to()));
   }
 
   /** The things that a value lists, one by one; the value itself if it is no list. */
@@ -125,14 +136,16 @@ public final class ValueText {
   }
 
   private String amount(BigDecimal n, String unitId) {
+    return amount(n, unitId, CALENDAR.contains(unitId) ? words(n) : number(n));
+  }
+
+  private String amount(BigDecimal n, String unitId, String written) {
     Unit unit = knowledge.unit(unitId).orElse(null);
     if (unit == null) {
-      return number(n);
+      return written;
     }
     boolean one = n.compareTo(BigDecimal.ONE) == 0;
-    return spaced(
-        CALENDAR.contains(unitId) ? words(n) : number(n),
-        unit.isWord() ? one ? unit.one() : unit.many() : unit.id());
+    return spaced(written, unit.isWord() ? one ? unit.one() : unit.many() : unit.id());
   }
 
   private static String words(BigDecimal n) {

@@ -70,8 +70,8 @@ class LearnerTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "It is cured for 14 to 16 months.|14-16 mths|PART cured for {asis}",
-        "It is cured for 14-16 mths.|14-16 mths|PART cured for {asis}",
+        "It is cured for 18 to 20 months.|18-20 mths|PART cured for {asis}",
+        "It is cured for 18-20 mths.|18-20 mths|PART cured for {asis}",
         "It is cured for two weeks.|2 wk|PART cured for {asis}",
         "It is cured for three weeks.|2 wk|"
       })
