@@ -2,6 +2,7 @@ package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -374,17 +375,28 @@ class PeopleTest {
         .update();
     try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
       List<Future<Visitor.Answer>> streams = new ArrayList<>();
-      for (int i = 0; i < 12; i++) {
-        streams.add(threads.submit(() -> writer.get("/api/runs/" + run + "/events")));
-        Thread.sleep(50);
+      try {
+        for (int i = 0; i < 12; i++) {
+          streams.add(threads.submit(() -> writer.get("/api/runs/" + run + "/events")));
+        }
+        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
+        while (ended(streams) < 6 && System.nanoTime() < end) {
+          Thread.sleep(50);
+        }
+        Thread.sleep(500);
+        assertThat(ended(streams)).isEqualTo(6);
+      } finally {
+        // The streams that are left end with the run; without this the threads would be waited for.
+        house
+            .bean(JdbcClient.class)
+            .sql("update run set status = 'DONE' where id = ?")
+            .param(run)
+            .update();
       }
-      Thread.sleep(500);
-      assertThat(streams.stream().filter(Future::isDone).count()).isEqualTo(6);
-      house
-          .bean(JdbcClient.class)
-          .sql("update run set status = 'DONE' where id = ?")
-          .param(run)
-          .update();
     }
+  }
+
+  private static long ended(List<Future<Visitor.Answer>> streams) {
+    return streams.stream().filter(Future::isDone).count();
   }
 }
