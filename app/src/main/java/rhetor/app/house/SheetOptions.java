@@ -116,7 +116,9 @@ final class SheetOptions {
     for (int i = 0; i < columns.size(); i++) {
       if (columns.get(i).heading().equalsIgnoreCase(heading)) {
         ColumnReading column = columns.get(i);
-        columns.set(i, unit.isEmpty() ? column.as(meaning) : column.as(meaning, unit));
+        columns.set(
+            i,
+            unit.isEmpty() ? column.as(meaning, Knowledge.standard()) : column.as(meaning, unit));
         return;
       }
     }

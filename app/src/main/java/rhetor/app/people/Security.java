@@ -32,6 +32,7 @@ class Security {
     "/api/proofs/second-opinion",
     "/api/proofs/*/send-back",
     "/api/proofs/sign-off",
+    "/api/acts/**",
     "/api/editions/**",
     "/api/products/*/shop"
   };

@@ -76,11 +76,24 @@ class ProductController {
       @RequestParam(defaultValue = "ALL") String state,
       @RequestParam(defaultValue = "0") long intake,
       @RequestParam(defaultValue = "0") long range,
+      @RequestParam(defaultValue = "") String kind,
+      @RequestParam(defaultValue = "") String brand,
+      @RequestParam(defaultValue = "0") int atLeast,
+      @RequestParam(defaultValue = "0") int below,
       @RequestParam(defaultValue = "SHEET") ProductLists.Order order,
       @RequestParam(defaultValue = "") String after,
       @RequestParam(defaultValue = "50") int limit) {
     return products.page(
-        new ProductFilter(search, state, intake, range), order, after, Math.clamp(limit, 1, MOST));
+        new ProductFilter(search, state, intake, range, kind, brand, atLeast, below),
+        order,
+        after,
+        Math.clamp(limit, 1, MOST));
+  }
+
+  /** Kinds and makers that the list can be narrowed to, the commonest first. */
+  @GetMapping("/api/products/choices")
+  ProductService.Choices choices() {
+    return products.choices();
   }
 
   @GetMapping("/api/products/{id}")

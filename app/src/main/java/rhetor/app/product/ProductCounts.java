@@ -86,6 +86,15 @@ class ProductCounts {
     }
   }
 
+  /** Notes that products have another stage and are otherwise as before, when that commits. */
+  void moved(int products, Stage from, Stage to) {
+    onceKept(
+        () -> {
+          add(from.name(), true, -products);
+          add(to.name(), true, products);
+        });
+  }
+
   /** Notes that what is known of products has changed, when that commits. */
   void factsChanged() {
     onceKept(() -> factsRevision++);

@@ -93,6 +93,22 @@ class ProductLists {
       sql.append(" and p.id in (select i.product_id from in_range i where i.range_id = ?)");
       params.add(filter.range());
     }
+    if (!filter.kind().isEmpty()) {
+      sql.append(" and p.kind = ?");
+      params.add(filter.kind());
+    }
+    if (!filter.brand().isEmpty()) {
+      sql.append(" and p.brand = ?");
+      params.add(filter.brand());
+    }
+    if (filter.atLeast() > 0) {
+      sql.append(" and p.readiness >= ?");
+      params.add(filter.atLeast());
+    }
+    if (filter.below() > 0) {
+      sql.append(" and p.readiness between 0 and ?");
+      params.add(filter.below() - 1);
+    }
     switch (filter.state()) {
       case "FIX" -> sql.append(" and must_fix > 0");
       case "READY" -> sql.append(" and must_fix = 0");
@@ -185,7 +201,7 @@ class ProductLists {
 
   /** How many match; what is counted anyway isn't counted again. */
   private long total(ProductFilter filter, List<Stage> stages, Where where) {
-    boolean isAnywhere = filter.intake() == 0 && filter.range() == 0;
+    boolean isAnywhere = filter.isAnywhere();
     Map<String, Integer> all = counts.all();
     if (isAnywhere && filter.search().isEmpty()) {
       if (filter.state().equals("PROOF")) {
@@ -253,6 +269,28 @@ class ProductLists {
             "select p.id from product p where " + where.sql + in(stages(filter)) + " order by p.id")
         .params(where.params)
         .query(Long.class)
+        .list();
+  }
+
+  /** A word that lists can be narrowed by, and how many products have it. */
+  record Named(String name, int products) {}
+
+  /** The commonest kinds, by how many products are of each. */
+  List<Named> kinds(int most) {
+    return commonest("kind", most);
+  }
+
+  /** The commonest makers, by how many products are of each. */
+  List<Named> brands(int most) {
+    return commonest("brand", most);
+  }
+
+  private List<Named> commonest(String column, int most) {
+    return jdbc.sql(
+            "select %1$s as name, count(*) as products from product where %1$s <> '' group by %1$s order by products desc, name limit ?"
+                .formatted(column))
+        .param(most)
+        .query(Named.class)
         .list();
   }
 

@@ -38,6 +38,9 @@ import tools.jackson.databind.json.JsonMapper;
 public class ProductService {
   private static final int LONGEST_FACT = 4_000;
 
+  /** More kinds or makers than these are looked for by their words. */
+  private static final int MOST_CHOICES = 200;
+
   /** The readiness of what has no text. */
   private static final int UNWRITTEN = -1;
 
@@ -340,6 +343,24 @@ public class ProductService {
     } catch (IllegalArgumentException e) {
       throw Refused.invalid("There is no state called " + filter.state() + ".");
     }
+  }
+
+  /** What lists can be narrowed by. */
+  public record Choices(List<ProductLists.Named> kinds, List<ProductLists.Named> brands) {}
+
+  Choices choices() {
+    return new Choices(lists.kinds(MOST_CHOICES), lists.brands(MOST_CHOICES));
+  }
+
+  /**
+   * Gives many texts another stage.
+   *
+   * @param texts by product, the text that has to count still
+   * @param from the stage that they have to have still
+   * @return the products that it was done to
+   */
+  public List<Long> move(Map<Long, Long> texts, Stage from, Stage to) {
+    return store.move(texts, from, to);
   }
 
   /** A product with its facts. */

@@ -1,6 +1,7 @@
 package rhetor.app.proof;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -87,6 +88,7 @@ public class ProofService {
   private final FreshTexts fresh;
   private final WordHabits habits;
   private final StruckFacts struck;
+  private final ActStore acts;
   private final HouseLog log;
 
   ProofService(
@@ -101,7 +103,9 @@ public class ProofService {
       FreshTexts fresh,
       WordHabits habits,
       StruckFacts struck,
+      ActStore acts,
       HouseLog log) {
+    this.acts = acts;
     this.struck = struck;
     this.habits = habits;
     this.log = log;
@@ -712,7 +716,25 @@ public class ProofService {
 
   /** What people did to a product's text besides changing it, the last first. */
   List<HouseLog.LogEntry> deeds(long product) {
-    return log.ofProduct(product, DEEDS);
+    return Stream.concat(
+            log.ofProduct(product, DEEDS).stream(),
+            acts.ofProduct(product, DEEDS).stream().map(ProofService::entry))
+        .sorted(Comparator.comparing(HouseLog.LogEntry::at).reversed())
+        .limit(DEEDS)
+        .toList();
+  }
+
+  private static HouseLog.LogEntry entry(ActStore.Act act) {
+    String back = act.takenBackBy().isEmpty() ? "" : ", taken back by " + act.takenBackBy();
+    Event event = act.deed() == ActStore.Deed.SIGN_OFF ? Event.SIGNED_OFF : Event.SENT_BACK;
+    return new HouseLog.LogEntry(
+        -act.id(),
+        act.at(),
+        act.by(),
+        "%s with %,d others%s".formatted(event.label(), act.texts() - 1, back),
+        "",
+        "",
+        "");
   }
 
   /** Takes a sign-off back. */

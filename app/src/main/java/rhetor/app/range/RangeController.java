@@ -11,7 +11,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import rhetor.app.product.ProductFilter;
+import rhetor.app.product.AskedProducts;
 
 /** Ranges over HTTP. */
 @RestController
@@ -23,18 +23,6 @@ class RangeController {
   }
 
   record RangeName(@NotNull String name) {}
-
-  /** Which products are meant: those named, or all that match if none is. */
-  record RangeOrder(List<Long> products, String search, String state, Long intake, Long range) {
-    List<Long> ids() {
-      return products == null ? List.of() : products;
-    }
-
-    ProductFilter filter() {
-      return new ProductFilter(
-          search, state, intake == null ? 0 : intake, range == null ? 0 : range);
-    }
-  }
 
   /** How many products were moved. */
   record Moved(int products) {}
@@ -60,12 +48,12 @@ class RangeController {
   }
 
   @PostMapping("/api/ranges/{id}/products")
-  Moved put(@PathVariable long id, @Valid @RequestBody RangeOrder order) {
-    return new Moved(ranges.put(id, order.ids(), order.filter()));
+  Moved put(@PathVariable long id, @Valid @RequestBody AskedProducts order) {
+    return new Moved(ranges.put(id, order.products(), order.filter()));
   }
 
   @PostMapping("/api/ranges/{id}/leave")
-  Moved takeOut(@PathVariable long id, @Valid @RequestBody RangeOrder order) {
-    return new Moved(ranges.takeOut(id, order.ids(), order.filter()));
+  Moved takeOut(@PathVariable long id, @Valid @RequestBody AskedProducts order) {
+    return new Moved(ranges.takeOut(id, order.products(), order.filter()));
   }
 }

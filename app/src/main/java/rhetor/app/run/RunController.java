@@ -13,7 +13,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
-import rhetor.app.product.ProductFilter;
+import rhetor.app.product.AskedProducts;
 import rhetor.app.proof.RunUndo;
 import rhetor.app.web.Refused;
 import rhetor.app.web.Streams;
@@ -42,6 +42,10 @@ class RunController {
       String state,
       long intake,
       Long range,
+      String kind,
+      String brand,
+      Integer atLeast,
+      Integer below,
       boolean leaveSignedOff,
       long seed,
       String voice,
@@ -56,12 +60,8 @@ class RunController {
               .orElseThrow(() -> Refused.invalid("There is no voice called " + voice + ".")));
     }
 
-    List<Long> ids() {
-      return products == null ? List.of() : products;
-    }
-
-    ProductFilter filter() {
-      return new ProductFilter(search, state, intake, range == null ? 0 : range);
+    private AskedProducts asked() {
+      return new AskedProducts(products, search, state, intake, range, kind, brand, atLeast, below);
     }
   }
 
@@ -90,14 +90,14 @@ class RunController {
 
   @PostMapping("/api/runs/forecast")
   RunService.Forecast forecast(@Valid @RequestBody WriteOrder order) {
-    return runs.forecast(order.ids(), order.filter(), order.leaveSignedOff());
+    return runs.forecast(order.asked().products(), order.asked().filter(), order.leaveSignedOff());
   }
 
   @PostMapping("/api/runs")
   Run start(@Valid @RequestBody WriteOrder order, Principal person) {
     return runs.start(
-        order.ids(),
-        order.filter(),
+        order.asked().products(),
+        order.asked().filter(),
         order.leaveSignedOff(),
         order.seed(),
         order.chosenVoice(),

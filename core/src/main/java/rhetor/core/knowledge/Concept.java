@@ -107,6 +107,11 @@ public record Concept(
     return wordings().findAny().isPresent();
   }
 
+  /** The dimension of what its values measure, empty if they measure nothing. */
+  public String measures() {
+    return kind == Kind.SIDES ? "length" : dimension;
+  }
+
   /** Whether its values are names of makers, which no dictionary has. */
   public boolean isMaker() {
     return hypernyms.contains("company");

@@ -58,7 +58,7 @@ public final class English {
 
   private static final Pattern VOWEL_SOUND =
       Pattern.compile(
-          "(?i)^(?:[aeio]|u(?!ni(?![nm])|s[aeiu]|k\\b|ti|biq|ran|rol|to)|hour|honest|honou?r|heir|8|11(?!\\d)|18(?!\\d)|11[,.]\\d{3}|18[,.]\\d{3}|8[05]\\d).*");
+          "(?i)^(?:[aeio]|u(?!ni(?![nm])|s[aeiub]|k\\b|k[eu]l|t[eio]|biq|ran|rol)|hour|honest|honou?r|heir|8|11(?!\\d)|18(?!\\d)|11[,.]\\d{3}|18[,.]\\d{3}|8[05]\\d).*");
   private static final Pattern CONSONANT_SOUND =
       Pattern.compile("(?i)^(?:one\\b|once\\b|eu|ewe|ouija|U-|U\\b).*");
   private static final Pattern SPELLED =
@@ -425,6 +425,14 @@ public final class English {
   public static boolean isPluralOnly(String noun) {
     String word = lastWord(noun).toLowerCase(Locale.ROOT);
     return PLURAL_ONLY.contains(word) || Lexicon.shipped().isPluralOnly(word);
+  }
+
+  /** "Goggles" for "goggle": a noun that nobody uses of one, as shops write it. */
+  public static String asSold(String noun) {
+    String last = lastWord(noun).toLowerCase(Locale.ROOT);
+    return !last.isEmpty() && Lexicon.shipped().senses(last) == 0 && isPluralOnly(plural(last))
+        ? plural(noun)
+        : noun;
   }
 
   /** Whether a noun can follow {@code a}: a singular that is not a mass noun only. */

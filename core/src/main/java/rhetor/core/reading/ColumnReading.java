@@ -1,6 +1,11 @@
 package rhetor.core.reading;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.Unit;
 
 /**
  * How one column of a sheet is read.
@@ -47,6 +52,28 @@ public record ColumnReading(
   /** The same column read as something else, because a person says so. */
   public ColumnReading as(Meaning other) {
     return as(other, unit);
+  }
+
+  /**
+   * The same column read as a person says, in that unit of its heading that measures such things:
+   * "flow l/min 3 bar" has no flow in bar.
+   */
+  public ColumnReading as(Meaning other, Knowledge knowledge) {
+    String dimension = knowledge.concept(other.concept()).map(Concept::measures).orElse("");
+    boolean fits =
+        dimension.isEmpty()
+            || knowledge.unit(unit).filter(u -> u.dimension().equals(dimension)).isPresent();
+    return fits
+        ? as(other, unit)
+        : as(
+            other,
+            Arrays.stream(heading.split("[\\s()\\[\\],_]+"))
+                .map(w -> knowledge.unitWritten(w, dimension))
+                .flatMap(Optional::stream)
+                .filter(u -> u.dimension().equals(dimension))
+                .map(Unit::id)
+                .findFirst()
+                .orElse(""));
   }
 
   /**

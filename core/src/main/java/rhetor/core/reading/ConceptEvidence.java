@@ -76,7 +76,7 @@ final class ConceptEvidence {
                 v -> values.read(v, concept, headingUnit) instanceof Value.Words);
     switch (concept.kind()) {
       case QUANTITY, SIDES -> {
-        String measures = concept.kind() == Concept.Kind.SIDES ? "length" : concept.dimension();
+        String measures = concept.measures();
         double fits = measures.isEmpty() ? 0 : cells.measure(knowledge, unit, measures);
         if (!dimensions.isEmpty() && !measures.isEmpty()) {
           evidence.put(Evidence.MEASURED, fits);

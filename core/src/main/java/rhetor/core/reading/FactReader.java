@@ -101,7 +101,7 @@ public final class FactReader {
     this.sheet = sheet;
     this.reading = reading;
     this.knowledge = knowledge;
-    this.values = new ValueReader(knowledge, reading.numbers());
+    this.values = new ValueReader(knowledge, reading.numbers(), reading.language());
     this.miner = new ProseMiner(knowledge, reading.numbers());
     this.kinds = new KindFinder(knowledge);
     this.owns = reading.columns().stream().map(Own::of).toList();

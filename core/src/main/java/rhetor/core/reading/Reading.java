@@ -2,6 +2,7 @@ package rhetor.core.reading;
 
 import java.util.List;
 import java.util.Optional;
+import rhetor.core.language.English;
 
 /**
  * How a supplier's sheet is read: what each column means and how numbers are written.
@@ -69,7 +70,8 @@ public record Reading(
    */
   public Reading withThing(String noun) {
     boolean isSaid = areNamesMadeUp || !noun.isEmpty();
-    return new Reading(columns, numbers, language, boilerplate, noun, isSaid, sort, variants);
+    String thing = English.asSold(noun);
+    return new Reading(columns, numbers, language, boilerplate, thing, isSaid, sort, variants);
   }
 
   /** What each product is called, if that is one noun for all; else empty. */

@@ -519,7 +519,7 @@ public final class ReadingProposer {
    */
   public ColumnReading said(Reading reading, int column, Meaning meaning, List<SheetRow> sample) {
     return askForUnit(
-        reading.columns().get(column).as(meaning),
+        reading.columns().get(column).as(meaning, knowledge),
         Cells.of(sample, column, reading.columns().size()));
   }
 
@@ -566,7 +566,7 @@ public final class ReadingProposer {
         || !isUnitless(column.unit(), cells)) {
       return column;
     }
-    String dimension = concept.kind() == Concept.Kind.SIDES ? "length" : concept.dimension();
+    String dimension = concept.measures();
     return dimension.isEmpty()
         ? column
         : column.askingUnit(

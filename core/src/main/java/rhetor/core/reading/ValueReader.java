@@ -53,6 +53,9 @@ final class ValueReader {
   private static final Pattern LIST =
       Pattern.compile("\\s*[;|•·\\n]\\s*|\\s*(?<!\\d)/\\s*|\\s*/(?!\\d)\\s*|,\\s+|,(?=\\D)");
 
+  private static final Pattern LIST_SIGN = Pattern.compile("\\s*[;|•·\\n]\\s*|,\\s+|,(?=\\D)");
+  private static final Pattern TIGHT_STROKE = Pattern.compile("\\p{L}/\\p{L}");
+
   private static final Pattern POSTPOSED =
       Pattern.compile(
           "(?i)(recycled|coated|waxed|brushed|anodised|anodized|organic|hardened|lined|padded|laminated)(.*)");
@@ -69,10 +72,20 @@ final class ValueReader {
 
   private final Knowledge knowledge;
   private final NumberStyle numbers;
+  private final boolean isEnglish;
 
+  /** Reads cells of a sheet in a language that isn't known. */
   public ValueReader(Knowledge knowledge, NumberStyle numbers) {
+    this(knowledge, numbers, "");
+  }
+
+  /**
+   * @param language of the sheet, as an ISO 639-1 code
+   */
+  ValueReader(Knowledge knowledge, NumberStyle numbers, String language) {
     this.knowledge = knowledge;
     this.numbers = numbers;
+    this.isEnglish = language.equals("en");
   }
 
   /**
@@ -83,7 +96,7 @@ final class ValueReader {
    * @return the value; words when the text is not of the concept's kind
    */
   public Value read(String text, Concept concept, String headingUnit) {
-    String unit = headingUnit.isEmpty() ? concept.unit() : headingUnit;
+    String unit = headingUnit.isEmpty() ? concept.unit() : ofItsKind(headingUnit, concept);
     return switch (concept.kind()) {
       case QUANTITY ->
           measured(text, concept.dimension(), unit).orElseGet(() -> new Value.Words(text));
@@ -96,8 +109,20 @@ final class ValueReader {
           concept.dimension().isEmpty()
               ? terms(text, concept)
               : sides(text, unit).orElseGet(() -> terms(text, concept));
-      case WORDS -> new Value.Words(country(text, concept).orElse(text));
+      case WORDS ->
+          plainYesNo(text).orElseGet(() -> new Value.Words(country(text, concept).orElse(text)));
     };
+  }
+
+  /** A heading's unit, or none if it measures something else. */
+  private String ofItsKind(String unit, Concept concept) {
+    return concept.measures().isEmpty()
+            || knowledge
+                .unit(unit)
+                .filter(u -> u.dimension().equals(concept.measures()))
+                .isPresent()
+        ? unit
+        : "";
   }
 
   /**
@@ -252,7 +277,7 @@ final class ValueReader {
       }
     }
     if (knowledge.term(type, text).isPresent()) {
-      return new Value.Terms(List.of(knowledge.term(type, text).get().en()));
+      return new Value.Terms(List.of(inEnglish(type, text)));
     }
     List<String> items = new ArrayList<>();
     for (String item : split(text)) {
@@ -260,12 +285,27 @@ final class ValueReader {
       if (!items.isEmpty() && postposed.matches() && !type.isEmpty()) {
         items.set(items.size() - 1, item + " " + items.getLast());
       } else {
-        items.add(knowledge.term(type, item).map(Term::en).orElse(item));
+        items.add(inEnglish(type, item));
       }
     }
     return items.isEmpty() || !type.isEmpty() && areUnlike(items, concept)
         ? new Value.Words(text)
         : new Value.Terms(items.stream().distinct().toList());
+  }
+
+  /** A term by its English name; "petrol" of an English sheet is an English word as it stands. */
+  private String inEnglish(String type, String item) {
+    return knowledge
+        .term(type, item)
+        .filter(t -> !isEnglish || isEnglishFor(t, item) || !English.isKnown(item))
+        .map(Term::en)
+        .orElse(item);
+  }
+
+  private static boolean isEnglishFor(Term term, String item) {
+    return term.en().equalsIgnoreCase(item)
+        || term.also().stream().anyMatch(item::equalsIgnoreCase)
+        || term.codes().contains(item);
   }
 
   /**
@@ -319,8 +359,11 @@ final class ValueReader {
     return false;
   }
 
+  /** A tight stroke between list signs joins: "ink/ecru; brick/ecru" are two pairs. */
   private static List<String> split(String text) {
-    return LIST.splitAsStream(text)
+    boolean joins = LIST_SIGN.matcher(text).find() && TIGHT_STROKE.matcher(text).find();
+    return (joins ? LIST_SIGN : LIST)
+        .splitAsStream(text)
         .map(i -> i.strip().replaceAll("^[-*–]\\s*|[.,;]+$", ""))
         .filter(i -> !i.isEmpty())
         .toList();

@@ -33,7 +33,11 @@ class EnglishTest {
     "honest text,an",
     "oak table,an",
     "unisex jacket,a",
-    "uninsulated bottle,an"
+    "uninsulated bottle,an",
+    "ukulele,a",
+    "utensil,a",
+    "usb cable,a",
+    "utter fake,an"
   })
   void the_article_follows_the_sound(String words, String article) {
     assertThat(English.article(words)).isEqualTo(article);
@@ -119,6 +123,14 @@ class EnglishTest {
     assertThat(English.list(List.of("a", "b", "c"))).isEqualTo("a, b and c");
     assertThat(English.list(List.of("oak and steel", "wool"))).isEqualTo("oak and steel, and wool");
     assertThat(English.list(List.of("a"))).isEqualTo("a");
+  }
+
+  @Test
+  void what_nobody_uses_singly_is_sold_in_the_plural() {
+    assertThat(English.asSold("binocular")).isEqualTo("binoculars");
+    assertThat(English.asSold("swim goggle")).isEqualTo("swim goggles");
+    assertThat(English.asSold("wine glass")).isEqualTo("wine glass");
+    assertThat(English.asSold("")).isEmpty();
   }
 
   @Test

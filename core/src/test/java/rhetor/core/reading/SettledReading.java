@@ -35,7 +35,7 @@ public final class SettledReading {
       boolean isSecond =
           meaning.role() == Meaning.Role.KEYWORD
               && columns.stream().anyMatch(c -> c.meaning().role() == Meaning.Role.KEYWORD);
-      columns.add(column.as(isSecond ? Meaning.KEEP : meaning, column.unit()));
+      columns.add(column.as(isSecond ? Meaning.KEEP : meaning, knowledge));
     }
     Reading settled = proposed.with(columns, proposed.numbers(), proposed.boilerplate());
     if (settled.thing().isEmpty()) {

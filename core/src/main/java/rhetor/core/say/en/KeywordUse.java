@@ -25,6 +25,10 @@ public record KeywordUse(
   private static final Pattern AFTER =
       Pattern.compile("\\s+(?:for|with|in|of|to|from|without|on)\\s+");
 
+  /** "Ready made, pair", "panel (pair)", "taps (pr)": an item of a cell of its own. */
+  private static final Pattern PAIR =
+      Pattern.compile("(?i)(?:^|[,;/(]\\s*)(?:1 |one |[a-z]+ )?(?:pair|pr)\\.?\\s*(?:$|[,;/)])");
+
   public static final KeywordUse NONE = new KeywordUse("", "", "", List.of());
 
   /** Decides how a keyword can be used for a product. */
@@ -45,8 +49,19 @@ public record KeywordUse(
     boolean pluralThing =
         English.isPluralOnly(product.kindNoun()) || English.isPlural(product.kindNoun());
     boolean fits = pluralThing || !English.isPlural(head);
-    String phrase = fits ? told : English.singular(head) + told.substring(head.length());
+    String phrase =
+        fits
+            ? told
+            : isSoldInPairs(words, product)
+                ? "pair of " + told
+                : English.singular(head) + told.substring(head.length());
     return new KeywordUse(words, told, English.midSentence(phrase), List.of());
+  }
+
+  /** Whether the keyword's last word or a cell says that two are sold together: "(pr)". */
+  private static boolean isSoldInPairs(String keyword, ProductFacts product) {
+    return English.lastWord(keyword).equalsIgnoreCase("pair")
+        || product.facts().stream().anyMatch(f -> PAIR.matcher(f.source().raw()).find());
   }
 
   /**

@@ -70,14 +70,40 @@ public final class SlotFit {
         !following.isEmpty()
             && !PREPOSITION.matcher(following).matches()
             && English.isNoun(following);
-    return items.stream()
-        .map(i -> i.replaceFirst("[.]$", "").strip())
-        .allMatch(i -> !deniesItself(i, concept) && fits(i, concept, last, isBeforeNoun));
+    List<String> clean = items.stream().map(i -> i.replaceFirst("[.]$", "").strip()).toList();
+    boolean isOfOneKind = isOfOneKind(clean, concept);
+    return clean.stream()
+        .allMatch(
+            i ->
+                !echoesLabel(i, concept, following)
+                    && fits(i, concept, last, isBeforeNoun, isOfOneKind));
   }
 
-  private boolean fits(String item, Concept concept, String last, boolean isBeforeNoun) {
+  /**
+   * Whether a list says by most of its items what kind the others are: "leather" between
+   * "marmalade" and "plum" is a taste, "brick" between "white" and "ecru" a colour.
+   */
+  private boolean isOfOneKind(List<String> items, Concept concept) {
+    boolean isCoined = knowledge.isCoined(concept.terms());
+    if (items.size() < 2 || !isCoined && !concept.anyOrder()) {
+      return false;
+    }
+    long ofItsKind =
+        items.stream()
+            .filter(i -> isTerm(i, concept) || hasTerm(i, concept) || isHyponym(i, concept))
+            .count();
+    return isCoined ? ofItsKind > 0 : 2 * ofItsKind >= items.size();
+  }
+
+  private static boolean isHyponym(String item, Concept concept) {
+    String noun = English.singular(English.lastWord(head(item)).toLowerCase(Locale.ROOT));
+    return concept.hypernyms().stream().anyMatch(h -> Lexicon.shipped().isKindOf(noun, h));
+  }
+
+  private boolean fits(
+      String item, Concept concept, String last, boolean isBeforeNoun, boolean isOfOneKind) {
     if (isTerm(item, concept)) {
-      return true;
+      return isOfOneKind || !isOnlySaid(item, concept);
     }
     if (isBeforeNoun) {
       return describes(item);
@@ -87,15 +113,29 @@ public final class SlotFit {
     }
     return last.isEmpty()
         ? describes(item) || isPredicate(item)
-        : (knowledge.isCoined(concept.terms()) || isObject(item)) && isOfItsKind(item, concept);
+        : (knowledge.isCoined(concept.terms()) || isObject(item))
+            && (isOfOneKind && isNamed(item, concept) || isOfItsKind(item, concept));
   }
 
-  /** "Unlined" of a lining: there is none. */
-  private static boolean deniesItself(String item, Concept concept) {
-    String label = root(English.lastWord(concept.label()).toLowerCase(Locale.ROOT));
+  /** Whether words name a stuff, several things or a coined colour, whatever else they may be. */
+  private boolean isNamed(String item, Concept concept) {
+    String noun = English.lastWord(head(item)).toLowerCase(Locale.ROOT);
+    return knowledge.isCoined(concept.terms())
+        ? English.tags(noun).stream().anyMatch(t -> t.startsWith("NN"))
+        : English.tags(noun).contains("NN:U") || English.isPlural(noun);
+  }
+
+  /** "Unlined" of a lining: there is none; and "an interlined lining" says the same twice. */
+  private static boolean echoesLabel(String item, Concept concept, String following) {
+    String label = English.lastWord(concept.label()).toLowerCase(Locale.ROOT);
+    boolean isSaidBehind = following.equals(label) && !label.equals(root(label));
     return Arrays.stream(item.toLowerCase(Locale.ROOT).split("[ -]"))
-        .filter(w -> w.startsWith("un") && w.length() > SHORTEST_DENIAL)
-        .anyMatch(w -> root(w.substring(2)).equals(label));
+        .anyMatch(
+            w ->
+                w.length() > SHORTEST_DENIAL
+                        && w.startsWith("un")
+                        && root(w.substring(2)).equals(root(label))
+                    || isSaidBehind && !w.equals(root(w)) && root(w).endsWith(root(label)));
   }
 
   private static String root(String word) {
@@ -110,18 +150,26 @@ public final class SlotFit {
   private boolean isOfItsKind(String item, Concept concept) {
     String noun = English.lastWord(head(item)).toLowerCase(Locale.ROOT);
     if (knowledge.isCoined(concept.terms())) {
-      // "In clear" is no English, "in moss" is.
-      boolean isOnlySaid =
-          !item.contains(" ")
-              && English.tags(noun).contains("JJ")
-              && concept.hypernyms().stream().noneMatch(h -> Lexicon.shipped().isKindOf(noun, h));
-      return !isOnlySaid;
+      return !isOnlySaid(item, concept);
     }
     return concept.hypernyms().isEmpty()
         || hasTerm(item, concept)
         || English.tags(noun).contains("VBG")
-        || concept.hypernyms().stream()
-            .anyMatch(h -> Lexicon.shipped().isKindOf(English.singular(noun), h));
+        || isHyponym(item, concept);
+  }
+
+  /** "In clear" is no English, "in moss" is, and natural is said as "a natural colour". */
+  private boolean isOnlySaid(String item, Concept concept) {
+    return knowledge.isCoined(concept.terms())
+        && !item.equals("natural")
+        && !item.contains(" ")
+        && English.tags(item.toLowerCase(Locale.ROOT)).contains("JJ")
+        && !isHyponym(item, concept);
+  }
+
+  /** Whether a word says nothing by itself: "all" of what? */
+  static boolean isAlone(String word) {
+    return ALONE.matcher(word).matches();
   }
 
   private boolean hasTerm(String item, Concept concept) {
@@ -153,10 +201,19 @@ public final class SlotFit {
       return true;
     }
     boolean isStuff = STUFFS.stream().anyMatch(s -> Lexicon.shipped().isKindOf(noun, s));
-    boolean isSaidOfThings = tags.contains("JJ") && Lexicon.shipped().senses(noun) == 0;
+    boolean isSaidOfThings =
+        tags.contains("JJ") && (Lexicon.shipped().senses(noun) == 0 || isOnlyLike(head));
     return tags.contains("VBG")
         || !isSaidOfThings && (English.isMass(noun) || isStuff)
         || tags.isEmpty() && isName(item);
+  }
+
+  /** "Salty-sweet": words that describe, joined. */
+  private static boolean isOnlyLike(String head) {
+    String[] parts = head.substring(head.lastIndexOf(' ') + 1).split("-");
+    return parts.length > 1
+        && Arrays.stream(parts)
+            .allMatch(p -> English.tags(p.toLowerCase(Locale.ROOT)).contains("JJ"));
   }
 
   /** Whether words can stand before a noun. */
@@ -175,6 +232,9 @@ public final class SlotFit {
     String first = English.firstWord(item).toLowerCase(Locale.ROOT);
     String last = English.lastWord(head(item)).toLowerCase(Locale.ROOT);
     Set<String> tags = English.tags(first);
+    if (isAlone(item)) {
+      return false;
+    }
     return PREPOSITION.matcher(first).matches()
         || tags.contains("VBN")
         || English.isAdjective(last)

@@ -65,6 +65,8 @@ public final class Wording implements Phrasebook {
           "place",
           "describing",
           "things",
+          "surface",
+          "closing",
           "mounting",
           "one",
           "people",
@@ -105,12 +107,26 @@ public final class Wording implements Phrasebook {
   /** Colours that read well before a noun; "a stone jumper" does not. */
   private static final Set<String> BASIC =
       Set.of(
-          "black", "white", "red", "blue", "green", "grey", "brown", "yellow", "pink", "navy",
-          "purple");
+          "black",
+          "white",
+          "red",
+          "blue",
+          "green",
+          "grey",
+          "brown",
+          "yellow",
+          "pink",
+          "navy",
+          "purple",
+          "clear",
+          "transparent");
 
   private static final Pattern IMPERATIVE =
       Pattern.compile(
           "(?i)(?:(?:machine|hand|cold) )?(?:wash|wipe|dry|clean|rinse|brush|store|keep|do not|avoid|oil|wax|iron|reproof|soak|air|remove|polish|sponge|handle|protect|trim|let|allow|use|leave|hang)\\b.*");
+
+  /** "EN 166", not "100 %". */
+  private static final Pattern NORM = Pattern.compile("(?=.*\\d)(?=.*\\p{L}).*");
 
   private static final Value NATURAL = new Value.Terms(List.of("natural"));
 
@@ -242,7 +258,10 @@ public final class Wording implements Phrasebook {
     for (Piece piece : PIECES.of(wording)) {
       out.append(piece.before);
       if (!piece.slot.isEmpty()) {
-        String filled = slot(piece.slot, piece.noun, unlimited(value, out), label, productClass);
+        String filled =
+            beforeNoun(place, piece.slot, value)
+                .orElseGet(
+                    () -> slot(piece.slot, piece.noun, unlimited(value, out), label, productClass));
         if (filled == null
             || filled.isEmpty()
             || OPEN_SLOTS.contains(piece.slot)
@@ -257,6 +276,13 @@ public final class Wording implements Phrasebook {
       }
     }
     return resolveArticles(withoutEcho(out.toString()));
+  }
+
+  /** "10 inches" is "10-inch" before a noun, however it was written. */
+  private Optional<String> beforeNoun(Form place, String slot, Value value) {
+    return place == Form.ADJ && slot.equals("v") && value instanceof Value.Words(String words)
+        ? Measure.of(words, knowledge).map(text::attributive).filter(a -> !a.isEmpty())
+        : Optional.empty();
   }
 
   /** "Takes up to 150 kg" and "the highest pressure is 10 bar" say already that it is a limit. */
@@ -372,6 +398,12 @@ public final class Wording implements Phrasebook {
               ? English.plural(w.toLowerCase(Locale.ROOT))
               : null;
       case "place" -> value instanceof Value.Words(String w) ? place(w) : null;
+      case "closing" ->
+          single(value)
+              .filter(w -> isHolder(w, "closure"))
+              .flatMap(Wording::nounPhrase)
+              .orElse(null);
+      case "surface" -> single(value).flatMap(Wording::surface).orElse(null);
       case "things" -> mounts(value, false).isEmpty() ? nounPhrases(mounts(value, true)) : null;
       // "An equatorial mount", but "hooks".
       case "mounting" -> {
@@ -390,7 +422,7 @@ public final class Wording implements Phrasebook {
               ? English.midSentence(w)
               : null;
       case "one" ->
-          value instanceof Value.Words(String w) && !w.contains(" ")
+          value instanceof Value.Words(String w) && !w.contains(" ") && !SlotFit.isAlone(w)
               ? English.midSentence(w)
               : null;
       case "people" -> people(value);
@@ -427,7 +459,7 @@ public final class Wording implements Phrasebook {
           single(value).filter(w -> !English.isPlural(English.lastWord(w))).orElse(null);
       case "norm" ->
           value instanceof Value.Terms(List<String> items)
-                  && items.stream().allMatch(i -> i.chars().anyMatch(Character::isDigit))
+                  && items.stream().allMatch(i -> NORM.matcher(i).matches())
               ? English.list(items)
               : null;
       default -> throw new IllegalStateException("no such slot: {" + name + "}");
@@ -444,17 +476,55 @@ public final class Wording implements Phrasebook {
     return !words.contains(" ") || English.isAdjective(English.lastWord(words));
   }
 
+  /** What holds or closes something: a hook, a strap, a cap; a wall and a back do not. */
+  private static final List<String> HOLDERS =
+      List.of("device", "fastener", "support", "adhesive", "strip", "rope", "cord", "plug", "top");
+
+  /** A word of which more than this share of its senses holds something can be meant so. */
+  private static final double OFTEN = 0.25;
+
+  /** Where something is put up. */
+  private static final List<String> PLACES =
+      List.of("horizontal surface", "upper surface", "partition");
+
+  /** "Clamp 22-35 mm" is a clamp. */
+  private static final Pattern SIZE_BEHIND = Pattern.compile(" [\\d.,–-]+ ?\\p{L}{0,2}$");
+
+  /** Whether a word only describes what holds something: "equatorial". */
+  private static boolean isOnlySaid(String word) {
+    return !word.contains(" ") && (English.isAdjective(word) || !English.isKnown(word));
+  }
+
+  /**
+   * Whether words name something that holds or closes.
+   *
+   * @param terms the list of terms that are known to
+   */
+  private boolean isHolder(String words, String terms) {
+    String head =
+        Framing.HEAD.matcher(SIZE_BEHIND.matcher(words).replaceFirst("")).replaceFirst("");
+    String noun = English.singular(English.lastWord(head)).toLowerCase(Locale.ROOT);
+    return knowledge.term(terms, words).isPresent()
+        || knowledge.term(terms, noun).isPresent()
+        || !isOnlySaid(words) && Lexicon.shipped().shareKindOf(noun, HOLDERS) > OFTEN;
+  }
+
+  /** "The wall" of "wall"; empty for what isn't a place by itself. */
+  private static Optional<String> surface(String words) {
+    return PLACES.stream().anyMatch(p -> Lexicon.shipped().isKindOf(words, p))
+        ? Optional.of("the " + words)
+        : Optional.empty();
+  }
+
   /** Of the mounts that a value lists, those that are things, or those that only describe one. */
-  private static List<String> mounts(Value value, boolean things) {
+  private List<String> mounts(Value value, boolean things) {
     List<String> all =
         switch (value) {
           case Value.Words(String w) -> List.of(w);
           case Value.Terms(List<String> items) -> items;
           default -> List.of();
         };
-    return all.stream()
-        .filter(m -> things == (m.contains(" ") || English.isKnown(m) && !English.isAdjective(m)))
-        .toList();
+    return all.stream().filter(m -> things ? isHolder(m, "mount") : isOnlySaid(m)).toList();
   }
 
   /** The one thing that a value names, in running text. */
@@ -529,6 +599,10 @@ public final class Wording implements Phrasebook {
   private static String place(String words) {
     String place =
         words.replaceFirst("(?i)^made in ", "").replaceAll("[.;,]+$", "").replace(" & ", " and ");
+    if (English.isAdjective(place) && !Character.isUpperCase(place.charAt(0))) {
+      // "Mixed" is no place.
+      return null;
+    }
     return WITH_THE.contains(place.toLowerCase(Locale.ROOT)) ? "the " + place : place;
   }
 

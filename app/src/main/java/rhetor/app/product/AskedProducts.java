@@ -1,0 +1,35 @@
+package rhetor.app.product;
+
+import java.util.List;
+
+/**
+ * The products that a request means: those named, or all that match if none is. Absent parts choose
+ * nothing; what they mean is said in {@link ProductFilter}.
+ */
+public record AskedProducts(
+    List<Long> products,
+    String search,
+    String state,
+    Long intake,
+    Long range,
+    String kind,
+    String brand,
+    Integer atLeast,
+    Integer below) {
+  public AskedProducts {
+    products = products == null ? List.of() : List.copyOf(products);
+  }
+
+  /** What all that match have in common. */
+  public ProductFilter filter() {
+    return new ProductFilter(
+        search,
+        state,
+        intake == null ? 0 : intake,
+        range == null ? 0 : range,
+        kind,
+        brand,
+        atLeast == null ? 0 : atLeast,
+        below == null ? 0 : below);
+  }
+}

@@ -1,0 +1,164 @@
+package rhetor.app.proof;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Repository;
+import rhetor.app.product.Stage;
+
+/** Keeps what people did to many texts at once. */
+@Repository
+class ActStore {
+  private static final String ACT =
+      "select id, deed, texts, done_by as by, done_at as at, coalesce(taken_back_by, '') as taken_back_by from act ";
+
+  /** What each product's text is, for one deed. */
+  private static final String LEFT =
+      """
+      select case
+        when p.text_id is null then 'UNWRITTEN'
+        when p.stage = 'PUBLISHED' then 'PUBLISHED'
+        when %s then 'DONE_BEFORE'
+        when %s and p.must_fix > 0 then 'MUST_FIX'
+        when %s and (p.stale or p.failed is not null
+          or exists (select 1 from to_recheck r where r.product_id = p.id)) then 'CHANGED'
+        else '' end as reason, p.id, p.text_id, p.stage
+      from table(id bigint = ?) asked join product p on p.id = asked.id""";
+
+  private final JdbcClient jdbc;
+  private final Clock clock;
+
+  ActStore(JdbcClient jdbc, Clock clock) {
+    this.jdbc = jdbc;
+    this.clock = clock;
+  }
+
+  /** What can be done to many texts at once. */
+  enum Deed {
+    SIGN_OFF(Stage.SIGNED_OFF, "p.stage = 'SIGNED_OFF'", "true"),
+    SEND_BACK(Stage.IN_PROOF, "p.stage <> 'SIGNED_OFF'", "false");
+
+    private final Stage to;
+    private final String isDone;
+    private final String isChecked;
+
+    Deed(Stage to, String isDone, String isChecked) {
+      this.to = to;
+      this.isDone = isDone;
+      this.isChecked = isChecked;
+    }
+
+    /** The stage that texts have afterwards. */
+    Stage to() {
+      return to;
+    }
+
+    private String sql() {
+      return LEFT.formatted(isDone, isChecked, isChecked);
+    }
+  }
+
+  /** Why a text is left as it is. */
+  enum Left {
+    UNWRITTEN,
+    PUBLISHED,
+    DONE_BEFORE,
+    MUST_FIX,
+    CHANGED
+  }
+
+  /**
+   * An act.
+   *
+   * @param texts how many it was done to
+   * @param takenBackBy who took it back, empty if nobody has
+   */
+  record Act(long id, Deed deed, int texts, String by, Instant at, String takenBackBy) {}
+
+  /** A product whose text a deed would be done to. */
+  record Candidate(long id, long textId, Stage stage) {}
+
+  /** How many of the products are left as they are, by reason. */
+  Map<Left, Integer> left(Deed deed, List<Long> products) {
+    Map<Left, Integer> left = new LinkedHashMap<>();
+    jdbc.sql("select reason, count(*) from (" + deed.sql() + ") where reason <> '' group by reason")
+        .param(products.toArray())
+        .query(
+            rs -> {
+              left.put(Left.valueOf(rs.getString(1)), rs.getInt(2));
+            });
+    return left;
+  }
+
+  /** The texts that a deed would be done to, in the order of their products. */
+  List<Candidate> candidates(Deed deed, List<Long> products) {
+    return jdbc.sql(
+            "select id, text_id, stage from (" + deed.sql() + ") where reason = '' order by id")
+        .param(products.toArray())
+        .query(Candidate.class)
+        .list();
+  }
+
+  /** Notes an act and the texts it was done to; its id. */
+  long add(Deed deed, List<Candidate> texts, String by) {
+    GeneratedKeyHolder key = new GeneratedKeyHolder();
+    jdbc.sql("insert into act (deed, texts, done_by, done_at) values (?, ?, ?, ?)")
+        .params(deed.name(), texts.size(), by, Timestamp.from(clock.instant()))
+        .update(key, "id");
+    long act = key.getKey().longValue();
+    jdbc.sql(
+            """
+            insert into act_text (act_id, product_id, text_id, stage)
+            select ?, id, text_id, stage from table(id bigint = ?, text_id bigint = ?, stage varchar(10) = ?)""")
+        .params(
+            act,
+            texts.stream().map(Candidate::id).toArray(),
+            texts.stream().map(Candidate::textId).toArray(),
+            texts.stream().map(c -> c.stage().name()).toArray())
+        .update();
+    return act;
+  }
+
+  Optional<Act> find(long id) {
+    return jdbc.sql(ACT + "where id = ?").param(id).query(Act.class).optional();
+  }
+
+  /** The latest acts, the last first. */
+  List<Act> latest(int limit) {
+    return jdbc.sql(ACT + "order by id desc limit ?").param(limit).query(Act.class).list();
+  }
+
+  /** What was done to a product's text among many, the last first. */
+  List<Act> ofProduct(long product, int limit) {
+    return jdbc.sql(
+            ACT
+                + "where id in (select act_id from act_text where product_id = ?) order by id desc limit ?")
+        .params(product, limit)
+        .query(Act.class)
+        .list();
+  }
+
+  /** The texts of an act, with the stage that each had before. */
+  List<Candidate> texts(long act) {
+    return jdbc.sql(
+            "select product_id as id, text_id, stage from act_text where act_id = ? order by product_id")
+        .param(act)
+        .query(Candidate.class)
+        .list();
+  }
+
+  /** Notes that an act is taken back; whether it wasn't before. */
+  boolean takeBack(long act, String by) {
+    return jdbc.sql(
+                "update act set taken_back_by = ?, taken_back_at = ? where id = ? and taken_back_at is null")
+            .params(by, Timestamp.from(clock.instant()), act)
+            .update()
+        == 1;
+  }
+}

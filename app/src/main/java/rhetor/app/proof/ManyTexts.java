@@ -1,0 +1,151 @@
+package rhetor.app.proof;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.log.Event;
+import rhetor.app.log.HouseLog;
+import rhetor.app.product.ProductFilter;
+import rhetor.app.product.ProductLine;
+import rhetor.app.product.ProductService;
+import rhetor.app.product.Stage;
+import rhetor.app.web.Refused;
+import rhetor.core.style.Field;
+
+/** Does one thing to many texts as one act, says before what it would do, and takes it back. */
+@Service
+public class ManyTexts {
+  private static final int EXAMPLES = 3;
+  private static final int LATEST = 20;
+
+  private final ActStore acts;
+  private final TextStore texts;
+  private final ProductService products;
+  private final HouseLog log;
+
+  ManyTexts(ActStore acts, TextStore texts, ProductService products, HouseLog log) {
+    this.acts = acts;
+    this.texts = texts;
+    this.products = products;
+    this.log = log;
+  }
+
+  /** A product that it would be done to, and how its description begins. */
+  record Example(ProductLine product, String opening) {}
+
+  /**
+   * What a deed would do.
+   *
+   * @param texts how many texts it would be done to
+   * @param left how many it leaves as they are, by reason
+   */
+  record Forecast(int texts, Map<ActStore.Left, Integer> left, List<Example> examples) {}
+
+  /**
+   * Says what would happen; nothing does.
+   *
+   * @param named the products meant; all that match the filter if there are none
+   */
+  Forecast forecast(ActStore.Deed deed, List<Long> named, ProductFilter filter) {
+    List<Long> asked = asked(named, filter);
+    List<ActStore.Candidate> candidates = acts.candidates(deed, asked);
+    List<Example> examples = new ArrayList<>();
+    // The first, one in the middle and the last: the least alike that an order by itself gives.
+    int most = Math.min(EXAMPLES, candidates.size());
+    for (int i = 0; i < most; i++) {
+      int at = most == 1 ? 0 : i * (candidates.size() - 1) / (most - 1);
+      examples.add(example(candidates.get(at)));
+    }
+    return new Forecast(candidates.size(), acts.left(deed, asked), examples);
+  }
+
+  private Example example(ActStore.Candidate candidate) {
+    String opening =
+        texts
+            .find(candidate.textId())
+            .map(t -> t.draft().sentences(Field.DESCRIPTION))
+            .flatMap(s -> s.stream().findFirst())
+            .map(s -> s.text())
+            .orElse("");
+    return new Example(products.line(candidate.id()), opening);
+  }
+
+  private List<Long> asked(List<Long> named, ProductFilter filter) {
+    return named.isEmpty() ? products.ids(filter) : named;
+  }
+
+  /**
+   * Does it, to just as many texts as were forecast.
+   *
+   * @param seen how many texts the person saw that it would be done to
+   * @throws Refused if there are more or fewer by now, or none
+   */
+  @Transactional
+  public ActStore.Act act(
+      ActStore.Deed deed, List<Long> named, ProductFilter filter, int seen, String by) {
+    List<ActStore.Candidate> candidates = acts.candidates(deed, asked(named, filter));
+    if (candidates.isEmpty()) {
+      throw Refused.conflict("There is no text to do this to. Choose others in the sentence.");
+    }
+    if (candidates.size() != seen) {
+      throw Refused.changedMeanwhile(
+          "There are %,d such texts now, not the %,d that you saw. Look at the numbers again."
+              .formatted(candidates.size(), seen));
+    }
+    List<ActStore.Candidate> done = new ArrayList<>();
+    byStage(candidates).forEach((stage, some) -> done.addAll(moved(some, stage, deed.to())));
+    if (done.size() != seen) {
+      throw Refused.changedMeanwhile(
+          "Somebody changed one of these texts at this moment. Nothing was done; look at the numbers again.");
+    }
+    long id = acts.add(deed, done, by);
+    log.note(
+        by,
+        deed == ActStore.Deed.SIGN_OFF ? Event.SIGNED_OFF : Event.SENT_BACK,
+        done.size() + " texts",
+        "act " + id);
+    return acts.find(id).orElseThrow();
+  }
+
+  /**
+   * Takes an act back, but for texts that were changed, published, signed off or sent back since.
+   *
+   * @return how many have the stage again that they had before
+   * @throws Refused if it is taken back already
+   */
+  @Transactional
+  public int takeBack(long id, String by) {
+    ActStore.Act act = acts.find(id).orElseThrow(() -> Refused.notFound("There is no such act."));
+    if (!acts.takeBack(id, by)) {
+      throw Refused.conflict("This has been taken back already.");
+    }
+    List<ActStore.Candidate> back = new ArrayList<>();
+    byStage(acts.texts(id))
+        .forEach((before, some) -> back.addAll(moved(some, act.deed().to(), before)));
+    log.note(by, Event.ACT_TAKEN_BACK, back.size() + " texts", "act " + id);
+    return back.size();
+  }
+
+  private static Map<Stage, List<ActStore.Candidate>> byStage(List<ActStore.Candidate> texts) {
+    return texts.stream().collect(Collectors.groupingBy(ActStore.Candidate::stage));
+  }
+
+  /** Gives texts another stage; those that still count and are at the stage they were at. */
+  private List<ActStore.Candidate> moved(List<ActStore.Candidate> texts, Stage from, Stage to) {
+    Map<Long, Long> counting =
+        texts.stream()
+            .collect(Collectors.toMap(ActStore.Candidate::id, ActStore.Candidate::textId));
+    Set<Long> moved = new HashSet<>(products.move(counting, from, to));
+    return texts.stream().filter(t -> moved.contains(t.id())).toList();
+  }
+
+  /** The latest acts, the last first. */
+  List<ActStore.Act> latest() {
+    return acts.latest(LATEST);
+  }
+}

@@ -1,0 +1,92 @@
+package rhetor.core.compose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import rhetor.core.Products;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.text.Draft;
+
+/** Which words of a cell may stand in which wording, read as a shopper would read the sentence. */
+class WordsThatFitTest {
+  private static final Knowledge KNOWLEDGE = Knowledge.standard();
+  private static final int SEEDS = 8;
+
+  /** The prose of a product of one further column, in several settings of chance. */
+  private static String prose(String kind, String heading, String cell) {
+    ProductFacts product =
+        Products.of(
+            "SKU,Name,Category," + heading + ",Weight",
+            "A1,Marlow,%s,\"%s\",900 g".formatted(kind, cell));
+    return IntStream.range(0, SEEDS)
+        .mapToObj(seed -> new Composer(KNOWLEDGE, seed).compose(Brief.of(product)))
+        .map(Draft::prose)
+        .map(text -> text.split("Specification")[0])
+        .collect(Collectors.joining("\n"));
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "Panniers, Closure, toggle, with a toggle",
+    "Panniers, Closure, side, side closure",
+    "Shelves, Mount, two brackets, two brackets",
+    "Shelves, Mount, ceiling, on the ceiling",
+    "Shelves, Mount, wall, on the wall",
+    "Coffee, Tasting notes, 'plum, tobacco, pear', tobacco",
+    "Panniers, Colour, 'white, chalk, brick', 'white, chalk and brick'",
+    "Bottles, Colour, clear, clear bottle",
+    "Panniers, Colour, natural, natural colour",
+    "Panniers, Colours, 'navy, petrol', navy blue and petrol"
+  })
+  void is_said(String kind, String heading, String cell, String said) {
+    assertThat(prose(kind, heading, cell)).contains(said);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "Panniers, Closure, side, (?:shuts?|closes?|closed) (?:with|by) a side",
+    "Shelves, Mount, wall, (?:with|by|has) a wall",
+    "Shelves, Mount, bench, (?:with|by|has) a bench",
+    "Bottles, Colour, clear, in clear",
+    "Coffee, Tasting notes, 'plum, pear, short', short",
+    "Coffee, Tasting notes, 'long, plum, soft finish', finish",
+    "Panniers, Colours, 'navy, petrol', teal",
+    "Panniers, Colours, 'chalk/navy; brick/navy', navy and",
+    "Panniers, Lining, lined, lined lining",
+    "Panniers, Country of origin, various, various",
+    "Panniers, Certification, 100 %, certified",
+    "Courses, Level, all, all"
+  })
+  void is_not_said(String kind, String heading, String cell, String notSaid) {
+    assertThat(prose(kind, heading, cell)).doesNotContainPattern(notSaid);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "checked wool curtains, 'ready made, pair', pair of checked wool curtains",
+    "checked wool curtains pair, ready made, pair of checked wool curtains",
+    "checked wool curtains, ready made, a checked wool curtain"
+  })
+  void what_is_sold_by_the_pair_is_said_to_be_one(String keyword, String cell, String said) {
+    ProductFacts product =
+        Products.of(
+            "SKU,Name,Category,Sold as,Material,Keyword",
+            "A1,Marlow,Curtains,\"%s\",wool,%s".formatted(cell, keyword));
+    assertThat(new Composer(KNOWLEDGE, 1).compose(Brief.of(product)).prose()).contains(said);
+  }
+
+  @Test
+  void an_answer_is_no_noun() {
+    assertThat(prose("Seeds", "Frost hardy", "Yes")).doesNotContain("a yes");
+  }
+
+  @Test
+  void seeds_have_no_height() {
+    assertThat(prose("Vegetable seeds", "Height", "80 cm")).doesNotContain("80 cm");
+  }
+}
