@@ -27,5 +27,6 @@ if (time('dist/index.html') < Math.max(...sources.filter(existsSync).map(newest)
   run('npx', 'tsc', '--noEmit');
   run('npx', 'eslint', 'src');
   run('npx', 'prettier', '--check', 'src', '*.mjs', '*.ts');
+  run('npx', 'vitest', 'run');
   run('npx', 'vite', 'build');
 }

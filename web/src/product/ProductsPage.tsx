@@ -6,19 +6,18 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, take } from '../api/client';
 import { Empty } from '../frame/Empty';
 import { count, figure } from '../frame/format';
-import { Sentence, Word } from '../frame/Sentence';
 import { Stage } from '../frame/Stage';
 import { useMay } from '../frame/session';
 import { PutInRange } from '../range/PutInRange';
-import { useRanges } from '../range/ranges';
+import { ChoiceSentence } from './ChoiceSentence';
 import { Facts } from './Facts';
-import { ORDERS, STATES, type Order } from './filter';
+import { fromAddress, isPlain, toAddress, type Filter } from './filter';
 import { WriteSentence } from './WriteSentence';
 
 const PAGE = 50;
@@ -34,26 +33,14 @@ export function ProductsPage() {
     key: '',
     ids: new Set(),
   });
-  const filter = {
-    search: search.get('search') ?? '',
-    state: search.get('state') ?? 'ALL',
-    intake: Number(search.get('intake') ?? 0),
-    range: Number(search.get('range') ?? 0),
-    order: (search.get('order') ?? 'SHEET') as Order,
-  };
+  const filter = fromAddress(search);
   const key = JSON.stringify(filter);
   // A choice belongs to what was shown when it was made.
   const chosen = choice.key === key ? choice.ids : new Set<number>();
   const setChosen = (ids: Set<number>) => setChoice({ key, ids });
-  const set = (name: string, value: string) => {
-    const next = new URLSearchParams(search);
-    if (value) next.set(name, value);
-    else next.delete(name);
-    setSearch(next, { replace: true, state: location.state });
-  };
+  const change = (part: Partial<Filter>) =>
+    setSearch(toAddress({ ...filter, ...part }), { replace: true, state: location.state });
 
-  const intakes = useQuery({ queryKey: ['intakes'], queryFn: () => take(api.GET('/api/intakes')) });
-  const ranges = useRanges();
   const [isPutting, setPutting] = useState(false);
   const pages = useInfiniteQuery({
     queryKey: ['products', filter],
@@ -69,9 +56,8 @@ export function ProductsPage() {
   });
   const lines = pages.data?.pages.flatMap((p) => p.items) ?? [];
   const total = pages.data?.pages[0]?.total ?? 0;
-  const isPlain = filter.state === 'ALL' && !filter.search && !filter.intake && !filter.range;
 
-  if (pages.isSuccess && total === 0 && isPlain) {
+  if (pages.isSuccess && total === 0 && isPlain(filter)) {
     return (
       <Empty title="No products yet">
         Products come from suppliers’ sheets. <Link to="/intake">Take one in</Link> first, or{' '}
@@ -88,51 +74,7 @@ export function ProductsPage() {
 
   return (
     <Box>
-      <Sentence>
-        Showing{' '}
-        <Word
-          label="Which products"
-          value={filter.state}
-          choices={STATES}
-          onChange={(v) => set('state', v)}
-        />{' '}
-        from{' '}
-        <Word
-          label="From which sheet"
-          value={String(filter.intake || '')}
-          choices={[
-            { value: '', label: 'any sheet' },
-            ...(intakes.data ?? [])
-              .filter((i) => i.status === 'TAKEN')
-              .map((i) => ({ value: String(i.id), label: i.supplier })),
-          ]}
-          onChange={(v) => set('intake', v)}
-        />{' '}
-        of{' '}
-        <Word
-          label="Of which range"
-          value={String(filter.range || '')}
-          choices={[
-            { value: '', label: 'any range' },
-            ...(ranges.data ?? []).map((r) => ({ value: String(r.id), label: r.name })),
-          ]}
-          onChange={(v) => set('range', v)}
-        />
-        ,{' '}
-        <Word
-          label="In which order"
-          value={filter.order}
-          choices={[...ORDERS]}
-          onChange={(v) => set('order', v)}
-        />
-        , whose name or SKU has{' '}
-        <SearchWord
-          key={location.state?.asked}
-          initial={filter.search}
-          onSettled={(v) => set('search', v)}
-        />
-        .
-      </Sentence>
+      <ChoiceSentence filter={filter} asked={location.state?.asked} onChange={change} />
       <Box component="nav" aria-label="Work on products" sx={{ display: 'flex', gap: 3, mb: 1 }}>
         <Link to="/products/missing">What is missing</Link>
         <Link to="/products/variants">Variants</Link>
@@ -247,43 +189,6 @@ export function ProductsPage() {
         )}
       </Box>
     </Box>
-  );
-}
-
-const SETTLES_AFTER = 250;
-
-/** The word one types into the sentence; the list follows when the typing pauses. */
-function SearchWord(props: { initial: string; onSettled: (value: string) => void }) {
-  const [typed, setTyped] = useState(props.initial);
-  const settled = useRef(props.initial);
-  const { onSettled } = props;
-  useEffect(() => {
-    if (typed === settled.current) return;
-    const timer = setTimeout(() => {
-      settled.current = typed;
-      onSettled(typed);
-    }, SETTLES_AFTER);
-    return () => clearTimeout(timer);
-  }, [typed, onSettled]);
-  return (
-    <Box
-      component="input"
-      aria-label="Part of the name or SKU"
-      value={typed}
-      placeholder="anything"
-      onChange={(e: React.ChangeEvent<HTMLInputElement>) => setTyped(e.target.value)}
-      sx={{
-        font: 'inherit',
-        fontStyle: 'italic',
-        width: 150,
-        border: 0,
-        borderBottom: '1.5px solid',
-        borderColor: 'success.main',
-        color: 'success.main',
-        bgcolor: 'transparent',
-        p: 0,
-      }}
-    />
   );
 }
 

@@ -8,9 +8,10 @@ import { count, figure } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { Sentence, Word } from '../frame/Sentence';
 import { article, useVoices } from '../proof/voices';
+import { which, type Filter } from './filter';
 
 interface Props {
-  filter: { search: string; state: string; intake: number; range: number };
+  filter: Filter;
   total: number;
   chosen: number[];
 }
@@ -36,11 +37,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
   });
   const [isBusy, setBusy] = useState(false);
   const order = {
-    products: chosen,
-    search: filter.search,
-    state: filter.state,
-    intake: filter.intake,
-    range: filter.range,
+    ...which(filter, chosen),
     leaveSignedOff: leave === 'yes',
     seed: Number(seed),
     voice,

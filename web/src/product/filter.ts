@@ -23,3 +23,80 @@ export const ORDERS = [
 ] as const;
 
 export type Order = (typeof ORDERS)[number]['value'];
+
+/** How ready texts have to be: from this on, and below that; 0 for any. */
+export const READINESS = [
+  { value: '0-0', label: 'however ready' },
+  { value: '95-0', label: 'ready 95 or more' },
+  { value: '90-0', label: 'ready 90 or more' },
+  { value: '85-0', label: 'ready 85 or more' },
+  { value: '70-0', label: 'ready 70 or more' },
+  { value: '0-85', label: 'ready less than 85' },
+  { value: '0-70', label: 'ready less than 70' },
+  { value: '0-50', label: 'ready less than 50' },
+];
+
+/** Which products are shown, and in which order. */
+export interface Filter {
+  search: string;
+  state: string;
+  intake: number;
+  range: number;
+  kind: string;
+  brand: string;
+  atLeast: number;
+  below: number;
+  order: Order;
+}
+
+export const ANY: Filter = {
+  search: '',
+  state: 'ALL',
+  intake: 0,
+  range: 0,
+  kind: '',
+  brand: '',
+  atLeast: 0,
+  below: 0,
+  order: 'SHEET',
+};
+
+/** The filter that an address says; what it doesn't say, or says wrongly, is as at first. */
+export function fromAddress(address: URLSearchParams, first: Partial<Filter> = {}): Filter {
+  const filter: Filter = { ...ANY, ...first };
+  const word = (name: string) => address.get(name);
+  const number = (name: string, most: number, otherwise: number) => {
+    const said = Number(word(name) ?? Number.NaN);
+    return Number.isInteger(said) && said >= 0 && said <= most ? said : otherwise;
+  };
+  return {
+    search: word('search') ?? filter.search,
+    state: STATES.find((s) => s.value === word('state'))?.value ?? filter.state,
+    intake: number('intake', Number.MAX_SAFE_INTEGER, filter.intake),
+    range: number('range', Number.MAX_SAFE_INTEGER, filter.range),
+    kind: word('kind') ?? filter.kind,
+    brand: word('brand') ?? filter.brand,
+    atLeast: number('atLeast', 100, filter.atLeast),
+    below: number('below', 101, filter.below),
+    order: ORDERS.find((o) => o.value === word('order'))?.value ?? filter.order,
+  };
+}
+
+/** An address that says a filter, and no more than differs from the first one. */
+export function toAddress(filter: Filter, first: Partial<Filter> = {}): URLSearchParams {
+  const otherwise: Filter = { ...ANY, ...first };
+  const address = new URLSearchParams();
+  for (const name of Object.keys(ANY) as (keyof Filter)[]) {
+    if (filter[name] !== otherwise[name]) address.set(name, String(filter[name]));
+  }
+  return address;
+}
+
+/** Whether a filter lets every product through. */
+export const isPlain = (filter: Filter) => toAddress({ ...filter, order: ANY.order }).size === 0;
+
+/** The products that a filter means, as requests name them. */
+export const which = (filter: Filter, products: number[] = []) => {
+  const { search, state, intake, range, kind, brand, atLeast, below } = filter;
+  return { products, search, state, intake, range, kind, brand, atLeast, below };
+};

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { api, take, type Schema } from '../api/client';
 import { count } from '../frame/format';
 import { useNotice } from '../frame/Notice';
+import { ANY, which } from '../product/filter';
 
 type Learnable = Schema['Learnable'];
 
@@ -34,11 +35,7 @@ export function Learned({ learnable }: { learnable: Learnable[] }) {
       const act: Act = { headings: some.map((l) => l.heading), concepts: learned.concepts };
       if (learned.products.length === 0) return act;
       const order = {
-        products: learned.products,
-        search: '',
-        state: 'ALL',
-        intake: 0,
-        range: 0,
+        ...which(ANY, learned.products),
         leaveSignedOff: true,
         seed: 1,
         voice: '',

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api, Problem, take, type Schema } from '../api/client';
 import { Empty } from '../frame/Empty';
@@ -13,13 +13,19 @@ import { ReadinessRule } from '../frame/ReadinessRule';
 import { useMay } from '../frame/session';
 import { Stage } from '../frame/Stage';
 import { Cell } from '../product/Facts';
-import { Editor } from './Editor';
+import { Picture } from '../product/Picture';
+import { Beside } from './Beside';
+import { asked, type Mode } from './keys';
 import { Learned } from './Learned';
 import { LeftOut, Overruled } from './LeftOut';
 import { Manuscript } from './Manuscript';
 import { Rewriting } from './Rewriting';
 import { SecondOpinion } from './SecondOpinion';
 import { Takes } from './Takes';
+
+// Two fifths of the whole program, and only who changes a text needs it.
+const editor = () => import('./Editor');
+const Editor = lazy(() => editor().then((m) => ({ default: m.Editor })));
 
 type ProofView = Schema['Proof'];
 type Field = Schema['FieldView'];
@@ -33,7 +39,8 @@ const KEYS = [
   ['e', 'change this field by hand'],
   ['z', 'undo the last change'],
   ['t', 'takes side by side'],
-  ['Esc', 'close takes or rewriting'],
+  ['o', 'an older text beside this one'],
+  ['Esc', 'close takes, rewriting or the older text'],
   ['r', 'rewrite'],
   ['s', 'sign off'],
   ['b', 'send back'],
@@ -55,10 +62,12 @@ export function Proof(props: {
   const mayWrite = useMay('WRITER');
   const maySign = useMay('EDITOR');
   const [chosenField, setFieldCode] = useState('');
-  const [mode, setMode] = useState<'read' | 'edit' | 'takes' | 'rewrite'>('read');
+  const [mode, setMode] = useState<Mode>('read');
+  // Which older text stands beside this one; 0 for the last.
+  const [older, setOlder] = useState(0);
   const isEditing = mode === 'edit';
   // Texts side by side need the room of the sources, and have buttons of their own.
-  const isWide = mode === 'takes' || mode === 'rewrite';
+  const isWide = mode === 'takes' || mode === 'rewrite' || mode === 'beside';
   const setEditing = (editing: boolean) => setMode(editing ? 'edit' : 'read');
   const [lit, setLit] = useState<number[]>([]);
   const [showsKeys, setShowsKeys] = useState(false);
@@ -76,6 +85,16 @@ export function Proof(props: {
   const [opened, setOpened] = useState('');
   if (proof.data && !opened) setOpened(opens);
   const fieldCode = chosenField || opened || 'description';
+
+  // It is there before somebody asks for it.
+  useEffect(() => {
+    if (mayWrite) void editor();
+  }, [mayWrite]);
+
+  // What takes the place of the text begins at its top.
+  useEffect(() => {
+    if (isWide) window.scrollTo(0, 0);
+  }, [isWide]);
 
   const revision = proof.data?.revision;
   useEffect(() => {
@@ -180,29 +199,35 @@ export function Proof(props: {
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      const typing = (e.target as HTMLElement).closest(
-        'input, textarea, select, [contenteditable]',
-      );
-      if (e.key === 'Escape' && isWide) {
-        setMode('read');
-        return;
+      const target = e.target as HTMLElement;
+      // What is typed is nobody's to throw away; a choice has nothing to lose.
+      const isTyping = target.closest('input, textarea, [contenteditable]');
+      const isChoosing = target.closest('select') && e.key !== 'Escape';
+      if (isTyping || isChoosing || e.ctrlKey || e.metaKey || e.altKey || !proof.data) return;
+      const tabs = shown(proof.data.fields);
+      const { canUndo } = proof.data;
+      const wish = asked(e.key, { mode, mayWrite, maySign, canUndo, fields: tabs.length });
+      switch (wish?.what) {
+        case 'next':
+          return onStep(1);
+        case 'last':
+          return onStep(-1);
+        case 'keys':
+          return setShowsKeys((s) => !s);
+        case 'show':
+          // The key that opens the editor is no letter of the text.
+          e.preventDefault();
+          setOlder(0);
+          return setMode(wish.mode);
+        case 'undo':
+          return void undo();
+        case 'sign off':
+          return void signOff();
+        case 'send back':
+          return void sendBack();
+        case 'field':
+          return setFieldCode(tabs[wish.at]!.code);
       }
-      if (typing || isEditing || e.ctrlKey || e.metaKey || e.altKey || !proof.data) return;
-      const fields = shown(proof.data.fields);
-      if (e.key === 'j') onStep(1);
-      else if (e.key === 'k') onStep(-1);
-      else if (e.key === '?') setShowsKeys((s) => !s);
-      else if (e.key === 'e' && mayWrite) {
-        e.preventDefault();
-        setEditing(true);
-      } else if (e.key === 't' && mayWrite) setMode(mode === 'takes' ? 'read' : 'takes');
-      else if (e.key === 'r' && mayWrite) setMode(mode === 'rewrite' ? 'read' : 'rewrite');
-      else if (e.key === 'z' && mayWrite && proof.data.canUndo) undo();
-      // Over takes and rewriting nobody sees the text that a signature would stand for.
-      else if (e.key === 's' && maySign && mode === 'read') signOff();
-      else if (e.key === 'b' && maySign && mode === 'read') sendBack();
-      else if (/^[1-9]$/.test(e.key) && fields[Number(e.key) - 1])
-        setFieldCode(fields[Number(e.key) - 1]!.code);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -228,6 +253,11 @@ export function Proof(props: {
     >
       <Box>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 2 }}>
+          {product.picture > 0 && (
+            <Box sx={{ alignSelf: 'center' }}>
+              <Picture product={product} size={56} />
+            </Box>
+          )}
           <Typography variant="h1">{product.name}</Typography>
           <Box sx={{ color: 'text.secondary' }}>{product.sku}</Box>
           <Stage product={product} />
@@ -254,14 +284,16 @@ export function Proof(props: {
           }}
         >
           {isEditing ? (
-            <Editor
-              key={field.code}
-              product={id}
-              field={field}
-              revision={proof.data.revision}
-              onSave={save}
-              onClose={() => setEditing(false)}
-            />
+            <Suspense fallback={<LinearProgress aria-label="Loading the editor" />}>
+              <Editor
+                key={field.code}
+                product={id}
+                field={field}
+                revision={proof.data.revision}
+                onSave={save}
+                onClose={() => setEditing(false)}
+              />
+            </Suspense>
           ) : mode === 'takes' ? (
             <Takes
               key={field.code}
@@ -306,6 +338,15 @@ export function Proof(props: {
                   'The new words count now.',
                 ).then(close)
               }
+              onClose={() => setMode('read')}
+            />
+          ) : mode === 'beside' ? (
+            <Beside
+              key={`${proof.data.revision} ${older}`}
+              proof={proof.data}
+              field={field}
+              first={older}
+              onRestore={mayWrite ? (revision) => restore(revision).then(close) : undefined}
               onClose={() => setMode('read')}
             />
           ) : (
@@ -361,6 +402,14 @@ export function Proof(props: {
               Rewrite
             </Button>
           )}
+          <Button
+            onClick={() => {
+              setOlder(0);
+              setMode('beside');
+            }}
+          >
+            Older
+          </Button>
           {mayWrite && (
             <Button disabled={!canUndo} onClick={undo}>
               Undo
@@ -441,6 +490,18 @@ export function Proof(props: {
         {history.map((h) => (
           <Box key={h.id} sx={{ fontSize: 12.5, py: 0.5, borderTop: 1, borderColor: 'divider' }}>
             {h.note}, {h.author}, {when(h.createdAt)}{' '}
+            {h.id !== proof.data.revision && (
+              <Button
+                size="small"
+                sx={{ p: 0, px: 0.5 }}
+                onClick={() => {
+                  setOlder(h.id);
+                  setMode('beside');
+                }}
+              >
+                beside
+              </Button>
+            )}
             {h.id === proof.data.revision ? (
               <strong>counts now</strong>
             ) : (

@@ -2,31 +2,41 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { keepPreviousData, useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, take } from '../api/client';
 import { Empty } from '../frame/Empty';
 import { count } from '../frame/format';
 import { useNotice } from '../frame/Notice';
-import { Sentence, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
 import { Stage } from '../frame/Stage';
-import { ORDERS, STATES, type Order } from '../product/filter';
+import { ChoiceSentence } from '../product/ChoiceSentence';
+import { fromAddress, toAddress, type Filter } from '../product/filter';
+import { Picture } from '../product/Picture';
+import { Many } from './Many';
 import { Proof } from './Proof';
 
 const READABLE = ['PROOF', 'READY', 'FIX', 'STALE', 'SIGNED_OFF', 'PUBLISHED'];
+
+/** The pile as one comes to it. */
+const FIRST: Partial<Filter> = { state: 'PROOF', order: 'LEAST_READY' };
 
 /** The pile of proofs, and the one being read. */
 export function ProofsPage() {
   const { id } = useParams();
   const navigate = useNavigate();
-  const [state, setState] = useState('PROOF');
-  const [order, setOrder] = useState<Order>('LEAST_READY');
+  const location = useLocation();
+  // The choice stays in the address, so that reload, back and a colleague see the same.
+  const [address, setAddress] = useSearchParams();
+  const filter = fromAddress(address, FIRST);
+  const change = (part: Partial<Filter>) =>
+    setAddress(toAddress({ ...filter, ...part }, FIRST), { replace: true });
+  const [isMany, setMany] = useState(false);
   const pile = useInfiniteQuery({
-    queryKey: ['products', 'pile', state, order],
+    queryKey: ['products', 'pile', filter],
     queryFn: ({ pageParam }) =>
       take(
         api.GET('/api/products', {
-          params: { query: { state, order, after: pageParam, limit: 60 } },
+          params: { query: { ...filter, after: pageParam, limit: 60 } },
         }),
       ),
     initialPageParam: '',
@@ -64,6 +74,8 @@ export function ProofsPage() {
     }
   };
   const lines = pile.data?.pages.flatMap((p) => p.items) ?? [];
+  // Without any pictures there is no room for them.
+  const hasPictures = lines.some((l) => l.picture > 0);
   const total = pile.data?.pages[0]?.total ?? 0;
   const at = lines.findIndex((l) => l.id === Number(id));
   const open = async (step: number) => {
@@ -73,7 +85,7 @@ export function ProofsPage() {
       all = more.data?.pages.flatMap((p) => p.items) ?? all;
     }
     const next = all[at + step];
-    if (next) navigate(`/proofs/${next.id}`);
+    if (next) navigate({ pathname: `/proofs/${next.id}`, search: location.search });
     else if (step > 0) notice.say('This is the last text of the pile.');
   };
 
@@ -85,87 +97,91 @@ export function ProofsPage() {
   }, [id]);
 
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { md: '250px minmax(0, 1fr)' }, gap: 3 }}>
-      <Box
-        component="nav"
-        aria-label="Pile of proofs"
-        sx={{
-          display: { xs: id ? 'none' : 'block', md: 'block' },
-          // The pile scrolls by itself, so that what is opened from its end stands beside it.
-          position: { md: 'sticky' },
-          top: 64,
-          alignSelf: 'start',
-          maxHeight: { md: 'calc(100vh - 72px)' },
-          overflowY: { md: 'auto' },
-        }}
-      >
-        <Sentence>
-          The{' '}
-          <Word
-            label="Which texts"
-            value={state}
-            choices={STATES.filter((s) => READABLE.includes(s.value))}
-            onChange={setState}
-          />
-          ,{' '}
-          <Word
-            label="In which order"
-            value={order}
-            choices={[...ORDERS]}
-            onChange={(v) => setOrder(v as Order)}
-          />
-        </Sentence>
-        <Box sx={{ color: 'text.secondary', mb: 1 }}>{count(total, 'text')}</Box>
-        {maySign && readCount > 1 && (
-          <Button size="small" variant="outlined" sx={{ mb: 1 }} onClick={signOffRead}>
-            Sign off the {readCount} read
-          </Button>
-        )}
-        {lines.map((l) => (
-          <Box
-            key={l.id}
-            component={Link}
-            to={`/proofs/${l.id}`}
-            aria-current={l.id === Number(id) ? 'true' : undefined}
-            sx={{
-              display: 'block',
-              textDecoration: 'none',
-              py: 0.9,
-              pl: 1.25,
-              borderLeft: 3,
-              borderTop: 1,
-              borderTopColor: 'divider',
-              borderLeftColor: l.id === Number(id) ? 'error.main' : 'transparent',
-              '&:hover': { bgcolor: 'background.paper' },
-            }}
-          >
-            <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
-              <span>{l.name}</span>
-              <strong>{l.readiness}</strong>
-            </Box>
-            <Box sx={{ fontSize: 12, color: 'text.secondary', display: 'flex', gap: 1 }}>
-              {l.sku} <Stage product={l} />
-            </Box>
+    <>
+      <Box sx={{ display: { xs: id ? 'none' : 'block', md: 'block' } }}>
+        <ChoiceSentence filter={filter} states={READABLE} onChange={change} />
+      </Box>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { md: '250px minmax(0, 1fr)' }, gap: 3 }}>
+        <Box
+          component="nav"
+          aria-label="Pile of proofs"
+          sx={{
+            display: { xs: id ? 'none' : 'block', md: 'block' },
+            // The pile scrolls by itself, so that what is opened from its end stands beside it.
+            position: { md: 'sticky' },
+            top: 64,
+            alignSelf: 'start',
+            maxHeight: { md: 'calc(100vh - 72px)' },
+            overflowY: { md: 'auto' },
+          }}
+        >
+          <Box sx={{ display: 'flex', alignItems: 'baseline', mb: 1 }}>
+            <Box sx={{ color: 'text.secondary' }}>{count(total, 'text')}</Box>
+            <Box sx={{ flex: 1 }} />
+            {maySign && (
+              <Button size="small" aria-pressed={isMany} onClick={() => setMany(!isMany)}>
+                Many at once
+              </Button>
+            )}
           </Box>
-        ))}
-        {pile.hasNextPage && (
-          <Button size="small" onClick={() => pile.fetchNextPage()}>
-            More
-          </Button>
+          {maySign && readCount > 1 && (
+            <Button size="small" variant="outlined" sx={{ mb: 1 }} onClick={signOffRead}>
+              Sign off the {readCount} read
+            </Button>
+          )}
+          {lines.map((l) => (
+            <Box
+              key={l.id}
+              component={Link}
+              to={{ pathname: `/proofs/${l.id}`, search: location.search }}
+              onClick={() => setMany(false)}
+              aria-current={l.id === Number(id) ? 'true' : undefined}
+              sx={{
+                display: 'flex',
+                gap: 1,
+                textDecoration: 'none',
+                py: 0.9,
+                pl: 1.25,
+                borderLeft: 3,
+                borderTop: 1,
+                borderTopColor: 'divider',
+                borderLeftColor: l.id === Number(id) ? 'error.main' : 'transparent',
+                '&:hover': { bgcolor: 'background.paper' },
+              }}
+            >
+              {hasPictures && <Picture product={l} size={38} />}
+              <Box sx={{ minWidth: 0, flex: 1 }}>
+                <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
+                  <span>{l.name}</span>
+                  <strong>{l.readiness}</strong>
+                </Box>
+                <Box sx={{ fontSize: 12, color: 'text.secondary', display: 'flex', gap: 1 }}>
+                  {l.sku} <Stage product={l} />
+                </Box>
+              </Box>
+            </Box>
+          ))}
+          {pile.hasNextPage && (
+            <Button size="small" onClick={() => pile.fetchNextPage()}>
+              More
+            </Button>
+          )}
+        </Box>
+        {isMany ? (
+          <Many filter={filter} onClose={() => setMany(false)} />
+        ) : id ? (
+          <Proof key={id} id={Number(id)} onStep={open} onRead={noteRead} />
+        ) : total === 0 && pile.isSuccess ? (
+          <Empty title="No text to read here">
+            Either all is read, or nothing is written yet. Start a run under{' '}
+            <Link to="/products">Products</Link>.
+          </Empty>
+        ) : (
+          <Empty title="Proofs">
+            Choose a text on the left. The least ready ones are on top: they need you most.
+          </Empty>
         )}
       </Box>
-      {id ? (
-        <Proof key={id} id={Number(id)} onStep={open} onRead={noteRead} />
-      ) : total === 0 && pile.isSuccess ? (
-        <Empty title="No text to read here">
-          Either all is read, or nothing is written yet. Start a run under{' '}
-          <Link to="/products">Products</Link>.
-        </Empty>
-      ) : (
-        <Empty title="Proofs">
-          Choose a text on the left. The least ready ones are on top: they need you most.
-        </Empty>
-      )}
-    </Box>
+    </>
   );
 }

@@ -6,10 +6,11 @@ import { api, take } from '../api/client';
 import { count, figure } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { TypedWord, Word } from '../frame/Sentence';
+import { which, type Filter } from '../product/filter';
 import { useRanges } from './ranges';
 
 interface Props {
-  filter: { search: string; state: string; intake: number; range: number };
+  filter: Filter;
   total: number;
   chosen: number[];
 }
@@ -28,7 +29,7 @@ export function PutInRange({ filter, total, chosen }: Props) {
       queries.invalidateQueries({ queryKey: [key] });
     }
   };
-  const body = { ...filter, products: chosen };
+  const body = which(filter, chosen);
   const put = useMutation({
     mutationFn: async () => {
       const range =

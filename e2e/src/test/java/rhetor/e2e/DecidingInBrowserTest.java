@@ -176,4 +176,64 @@ class DecidingInBrowserTest {
     browser.see("keyword “roll pannier 20”");
     assertThat(browser.complaints()).isEmpty();
   }
+
+  private static String many() {
+    return browser.text(By.cssSelector("[data-testid=many]"));
+  }
+
+  private static int pile() {
+    return browser.all("nav[aria-label='Pile of proofs'] a").size();
+  }
+
+  @Test
+  void a_pile_is_narrowed_signed_off_as_one_act_and_had_back() {
+    browser.open("/proofs");
+    browser.see("42 texts");
+    browser.until(d -> !browser.all("option[value='frame bag']").isEmpty());
+    browser.choose("Of which kind", "frame bag (3)");
+    browser.until(d -> pile() == 3);
+    browser.choose("How ready", "ready 70 or more");
+    browser.until(d -> browser.driver.getCurrentUrl().contains("atLeast=70"));
+    // Whoever is sent the address sees the same.
+    browser.open(browser.driver.getCurrentUrl().replaceFirst("^https?://[^/]+", ""));
+    browser.until(d -> pile() == 3);
+    browser.click("Many at once");
+    browser.until(d -> many().contains("3 texts would be signed off."));
+    assertThat(browser.all("[data-testid=many-example]")).hasSize(3);
+    assertThat(many()).contains("Half Frame Bag 4", "TV-1801");
+    browser.click(By.xpath("//button[.='Sign off 3 texts']"));
+    browser.see("3 texts signed off.");
+    browser.until(d -> pile() == 0 && many().contains("No text would change."));
+    browser.click(By.xpath("//button[.='Take it back']"));
+    browser.see("3 texts as before.");
+    browser.until(d -> pile() == 3);
+    assertThat(many()).contains("taken back by odile");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void an_older_text_stands_beside_the_new_one_and_counts_again() {
+    browser.open("/products?search=TV-1905");
+    browser.see("1 of 1 product shown");
+    browser.click("proof");
+    browser.see("Lane Backpack 22");
+    String opening = browser.text(By.cssSelector("[data-testid=sentence]"));
+    browser.click("Change by hand");
+    WebElement text = browser.find(By.cssSelector("[contenteditable=true]"));
+    text.sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE);
+    text.sendKeys("It is a backpack, as otters know.");
+    browser.click("Keep");
+    browser.see("Kept as a new revision.");
+    browser.driver.switchTo().activeElement().sendKeys("o");
+    By beside = By.cssSelector("[data-testid=beside]");
+    browser.until(d -> browser.text(beside).contains("as otters know"));
+    assertThat(browser.text(beside)).contains("Then", "Now", opening.substring(0, 20));
+    browser.choose("Beside or in one", "word by word against");
+    browser.until(d -> !browser.all("[data-testid=beside] del").isEmpty());
+    assertThat(browser.all("[data-testid=beside] ins")).isNotEmpty();
+    browser.click("Take the older one");
+    browser.see("That revision counts now.");
+    browser.until(d -> browser.text(By.cssSelector("[data-testid=sentence]")).equals(opening));
+    assertThat(browser.complaints()).isEmpty();
+  }
 }

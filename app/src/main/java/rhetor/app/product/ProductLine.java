@@ -9,6 +9,7 @@ package rhetor.app.product;
  * @param missing how many essential facts no source gives
  * @param disputed how many facts the sources disagree about
  * @param page address of the live page, empty before it is published
+ * @param picture id of a picture that shows it, 0 if nobody has confirmed one
  */
 public record ProductLine(
     long id,
@@ -24,4 +25,11 @@ public record ProductLine(
     int missing,
     int disputed,
     String keyword,
-    String page) {}
+    String page,
+    long picture) {
+  ProductLine withPicture(long id) {
+    return new ProductLine(
+        this.id, sku, name, brand, kind, stage, failed, stale, readiness, mustFix, missing,
+        disputed, keyword, page, id);
+  }
+}

@@ -6,6 +6,7 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -164,7 +165,20 @@ class ProductLists {
     List<ProductLine> lines = jdbc.sql(sql).params(params).query(ProductLists::line).list();
     boolean more = lines.size() > limit;
     List<ProductLine> items = more ? lines.subList(0, limit) : lines;
-    return new ProductPage(items, total, more ? key(items.getLast(), order) : "");
+    return new ProductPage(withPictures(items), total, more ? key(items.getLast(), order) : "");
+  }
+
+  /** Pictures are looked up for the lines that are shown, not for all that were sorted. */
+  private List<ProductLine> withPictures(List<ProductLine> lines) {
+    Map<Long, Long> pictures = new HashMap<>();
+    jdbc.sql(
+            "select x.product_id, min(x.id) from table(id bigint = ?) t join picture x on x.product_id = t.id where x.status = 'CONFIRMED' group by x.product_id")
+        .param(lines.stream().map(ProductLine::id).toArray())
+        .query(
+            rs -> {
+              pictures.put(rs.getLong(1), rs.getLong(2));
+            });
+    return lines.stream().map(l -> l.withPicture(pictures.getOrDefault(l.id(), 0L))).toList();
   }
 
   private String select(
@@ -255,7 +269,8 @@ class ProductLists {
         rs.getInt("missing"),
         rs.getInt("disputed"),
         rs.getString("keyword"),
-        Objects.requireNonNullElse(rs.getString("page"), ""));
+        Objects.requireNonNullElse(rs.getString("page"), ""),
+        0);
   }
 
   /**
@@ -299,6 +314,7 @@ class ProductLists {
     return jdbc.sql("select " + LINE + " from product p where p.id = ?")
         .param(id)
         .query(ProductLists::line)
-        .optional();
+        .optional()
+        .map(l -> withPictures(List.of(l)).getFirst());
   }
 }

@@ -28,7 +28,7 @@ class ActStore {
         when %s and p.must_fix > 0 then 'MUST_FIX'
         when %s and (p.stale or p.failed is not null
           or exists (select 1 from to_recheck r where r.product_id = p.id)) then 'CHANGED'
-        else '' end as reason, p.id, p.text_id, p.stage
+        else '' end as reason, p.id, p.text_id, p.stage, p.readiness
       from table(id bigint = ?) asked join product p on p.id = asked.id""";
 
   private final JdbcClient jdbc;
@@ -96,10 +96,12 @@ class ActStore {
     return left;
   }
 
-  /** The texts that a deed would be done to, in the order of their products. */
+  /** The texts that a deed would be done to, the least ready first. */
   List<Candidate> candidates(Deed deed, List<Long> products) {
     return jdbc.sql(
-            "select id, text_id, stage from (" + deed.sql() + ") where reason = '' order by id")
+            "select id, text_id, stage from ("
+                + deed.sql()
+                + ") where reason = '' order by readiness, id")
         .param(products.toArray())
         .query(Candidate.class)
         .list();

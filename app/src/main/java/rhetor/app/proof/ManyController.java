@@ -25,20 +25,24 @@ class ManyController {
    *
    * @param seen how many texts the person saw that it would be done to
    */
-  record Deed(@NotNull ActStore.Deed deed, @NotNull @Valid AskedProducts which, int seen) {}
+  record ActOrder(@NotNull ActStore.Deed deed, @NotNull @Valid AskedProducts which, int seen) {}
 
   /** How many texts were taken back. */
   record TakenBack(int texts) {}
 
   @PostMapping("/api/acts/forecast")
-  ManyTexts.Forecast forecast(@Valid @RequestBody Deed deed) {
-    return many.forecast(deed.deed(), deed.which().products(), deed.which().filter());
+  ManyTexts.ActForecast forecast(@Valid @RequestBody ActOrder order) {
+    return many.forecast(order.deed(), order.which().products(), order.which().filter());
   }
 
   @PostMapping("/api/acts")
-  ActStore.Act act(@Valid @RequestBody Deed deed, Principal person) {
+  ActStore.Act act(@Valid @RequestBody ActOrder order, Principal person) {
     return many.act(
-        deed.deed(), deed.which().products(), deed.which().filter(), deed.seen(), person.getName());
+        order.deed(),
+        order.which().products(),
+        order.which().filter(),
+        order.seen(),
+        person.getName());
   }
 
   @GetMapping("/api/acts")

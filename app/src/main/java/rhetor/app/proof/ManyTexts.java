@@ -36,7 +36,7 @@ public class ManyTexts {
   }
 
   /** A product that it would be done to, and how its description begins. */
-  record Example(ProductLine product, String opening) {}
+  record ActExample(ProductLine product, String opening) {}
 
   /**
    * What a deed would do.
@@ -44,27 +44,27 @@ public class ManyTexts {
    * @param texts how many texts it would be done to
    * @param left how many it leaves as they are, by reason
    */
-  record Forecast(int texts, Map<ActStore.Left, Integer> left, List<Example> examples) {}
+  record ActForecast(int texts, Map<ActStore.Left, Integer> left, List<ActExample> examples) {}
 
   /**
    * Says what would happen; nothing does.
    *
    * @param named the products meant; all that match the filter if there are none
    */
-  Forecast forecast(ActStore.Deed deed, List<Long> named, ProductFilter filter) {
+  ActForecast forecast(ActStore.Deed deed, List<Long> named, ProductFilter filter) {
     List<Long> asked = asked(named, filter);
     List<ActStore.Candidate> candidates = acts.candidates(deed, asked);
-    List<Example> examples = new ArrayList<>();
-    // The first, one in the middle and the last: the least alike that an order by itself gives.
+    List<ActExample> examples = new ArrayList<>();
+    // The least ready, one in the middle and the readiest.
     int most = Math.min(EXAMPLES, candidates.size());
     for (int i = 0; i < most; i++) {
       int at = most == 1 ? 0 : i * (candidates.size() - 1) / (most - 1);
       examples.add(example(candidates.get(at)));
     }
-    return new Forecast(candidates.size(), acts.left(deed, asked), examples);
+    return new ActForecast(candidates.size(), acts.left(deed, asked), examples);
   }
 
-  private Example example(ActStore.Candidate candidate) {
+  private ActExample example(ActStore.Candidate candidate) {
     String opening =
         texts
             .find(candidate.textId())
@@ -72,7 +72,7 @@ public class ManyTexts {
             .flatMap(s -> s.stream().findFirst())
             .map(s -> s.text())
             .orElse("");
-    return new Example(products.line(candidate.id()), opening);
+    return new ActExample(products.line(candidate.id()), opening);
   }
 
   private List<Long> asked(List<Long> named, ProductFilter filter) {

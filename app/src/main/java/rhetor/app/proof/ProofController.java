@@ -3,6 +3,7 @@ package rhetor.app.proof;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.ResponseEntity;
@@ -20,6 +21,7 @@ import rhetor.app.product.ProductService;
 import rhetor.app.web.RequestWords;
 import rhetor.core.check.Audit;
 import rhetor.core.check.Readiness;
+import rhetor.core.text.Draft;
 
 /** Proofs over HTTP. The ETag is the revision; whoever changes something sends the one they saw. */
 @RestController
@@ -110,6 +112,22 @@ class ProofController {
             proofs.overruled(product),
             proofs.learnable(product, text));
     return ResponseEntity.ok().eTag(String.valueOf(text.id())).body(proof);
+  }
+
+  /**
+   * What a revision says.
+   *
+   * @param fields plain text by the field's code, paragraphs and list items on lines of their own
+   */
+  record Earlier(long revision, Map<String, String> fields) {}
+
+  /** A revision of a product's texts, to be read beside another. */
+  @GetMapping("/api/proofs/{id}/revisions/{revision}")
+  Earlier earlier(@PathVariable long id, @PathVariable long revision) {
+    Draft draft = proofs.revision(id, revision).draft();
+    Map<String, String> fields = new LinkedHashMap<>();
+    draft.fields().keySet().forEach(f -> fields.put(f.code(), draft.plain(f)));
+    return new Earlier(revision, fields);
   }
 
   @PutMapping("/api/proofs/{id}/fields/{field}")

@@ -661,11 +661,17 @@ public class ProofService {
     restore(product, target);
   }
 
-  private void restore(Product product, long target) {
-    Text text = text(target);
-    if (text.productId() != product.id()) {
+  /** A revision of a product's texts. */
+  Text revision(long product, long id) {
+    Text text = text(id);
+    if (text.productId() != product) {
       throw Refused.invalid("That revision belongs to another product.");
     }
+    return text;
+  }
+
+  private void restore(Product product, long target) {
+    Text text = revision(product.id(), target);
     makeCount(product, target, Stage.IN_PROOF, audit(product, text));
     house.changed(product.id(), text.draft());
   }

@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import { ANY, fromAddress, isPlain, READINESS, toAddress, which, type Filter } from './filter';
+
+const PILE: Partial<Filter> = { state: 'PROOF', order: 'LEAST_READY' };
+
+describe('a filter in an address', () => {
+  it('comes back as it was', () => {
+    const filter: Filter = {
+      search: 'roll & fold, 20 l',
+      state: 'FIX',
+      intake: 7,
+      range: 3,
+      kind: 'U-lock',
+      brand: 'Kestering & Co.',
+      atLeast: 0,
+      below: 85,
+      order: 'NAME',
+    };
+    const address = new URLSearchParams(toAddress(filter, PILE).toString());
+    expect(fromAddress(address, PILE)).toEqual(filter);
+  });
+
+  it('says no more than differs from the list as one comes to it', () => {
+    expect(toAddress({ ...ANY, ...PILE }, PILE).toString()).toBe('');
+    expect(toAddress({ ...ANY, ...PILE, atLeast: 90 }, PILE).toString()).toBe('atLeast=90');
+    expect(toAddress(ANY, PILE).toString()).toBe('state=ALL&order=SHEET');
+  });
+
+  it('is as at first where the address says nonsense', () => {
+    const address = new URLSearchParams(
+      'state=BURNT&order=DROP&intake=-1&range=2.5&atLeast=101&below=lots',
+    );
+    expect(fromAddress(address, PILE)).toEqual({ ...ANY, ...PILE });
+  });
+
+  it('is plain only if it lets every product through, in whatever order', () => {
+    expect(isPlain(ANY)).toBe(true);
+    expect(isPlain({ ...ANY, order: 'NAME' })).toBe(true);
+    expect(isPlain({ ...ANY, brand: 'Tolvane' })).toBe(false);
+    expect(isPlain({ ...ANY, below: 50 })).toBe(false);
+  });
+
+  it('names products beside what it lets through, but no order', () => {
+    expect(which({ ...ANY, kind: 'lamp' }, [4, 5])).toEqual({
+      products: [4, 5],
+      search: '',
+      state: 'ALL',
+      intake: 0,
+      range: 0,
+      kind: 'lamp',
+      brand: '',
+      atLeast: 0,
+      below: 0,
+    });
+  });
+
+  it('knows each readiness that the sentence offers', () => {
+    for (const { value } of READINESS) {
+      const [atLeast, below] = value.split('-').map(Number);
+      const address = toAddress({ ...ANY, atLeast: atLeast!, below: below! });
+      expect(fromAddress(address)).toMatchObject({ atLeast, below });
+    }
+  });
+});
