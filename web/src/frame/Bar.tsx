@@ -9,6 +9,7 @@ import { api, take } from '../api/client';
 import { serif } from '../theme';
 import { dropAllDrafts } from './drafts';
 import { useNotice } from './Notice';
+import { plan } from './orders';
 import { SessionContext, useMay } from './session';
 
 const WORDS = [
@@ -108,15 +109,24 @@ export function Bar() {
         })}
       </Box>
       <Box sx={{ flex: 1 }} />
-      <FindField />
+      <OrderField />
       <HouseMenu />
     </Box>
   );
 }
 
-function FindField() {
+/** The order field: what is typed is looked for, or becomes a plan to look at; nothing is done by it alone. */
+function OrderField() {
   const navigate = useNavigate();
+  const notice = useNotice();
   const field = useRef<HTMLInputElement>(null);
+  const [typed, setTyped] = useState('');
+  const words = useSettled(typed);
+  const completions = useQuery({
+    queryKey: ['orders', 'completions', words],
+    queryFn: () => take(api.GET('/api/orders/completions', { params: { query: { words } } })),
+    enabled: words.trim().length > 1,
+  });
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const typing = (e.target as HTMLElement).closest(
@@ -130,20 +140,34 @@ function FindField() {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
-  const submit = (e: FormEvent) => {
+  const submit = async (e: FormEvent) => {
     e.preventDefault();
-    const words = encodeURIComponent(field.current?.value ?? '');
-    navigate(`/products?search=${words}`, { state: { asked: Date.now() } });
+    try {
+      const order = await take(
+        api.GET('/api/orders', { params: { query: { words: typed.trim() } } }),
+      );
+      const { pathname, search, left } = plan(order);
+      navigate({ pathname, search }, { state: { asked: Date.now() } });
+      if (left) {
+        notice.say(`${left} Nothing is done; this is what the rest chooses.`);
+      }
+    } catch (trouble) {
+      notice.trouble(trouble);
+    }
   };
   return (
     <Box component="form" role="search" onSubmit={submit} sx={{ pb: 1 }}>
       <Box
         component="input"
         ref={field}
-        aria-label="Find a product by name or SKU"
-        placeholder="Name or SKU, then Enter   /"
+        list="orders"
+        aria-label="Find a product, or say what to do"
+        placeholder="Name, SKU or an order   /"
+        value={typed}
+        maxLength={500}
+        onChange={(e: React.ChangeEvent<HTMLInputElement>) => setTyped(e.target.value)}
         sx={{
-          width: 210,
+          width: 230,
           font: 'inherit',
           color: 'inherit',
           bgcolor: 'transparent',
@@ -153,8 +177,25 @@ function FindField() {
           py: 0.5,
         }}
       />
+      <datalist id="orders">
+        {(completions.data?.orders ?? []).map((o) => (
+          <option key={o} value={o} />
+        ))}
+      </datalist>
     </Box>
   );
+}
+
+const SETTLES_AFTER = 150;
+
+/** What was typed, once the typing pauses. */
+function useSettled(typed: string): string {
+  const [settled, setSettled] = useState(typed);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(typed), SETTLES_AFTER);
+    return () => clearTimeout(timer);
+  }, [typed]);
+  return settled;
 }
 
 function HouseMenu() {

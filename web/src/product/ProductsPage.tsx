@@ -90,7 +90,14 @@ export function ProductsPage() {
           </Button>
         )}
       </Box>
-      {mayWrite && <WriteSentence filter={filter} total={total} chosen={[...chosen]} />}
+      {mayWrite && (
+        <WriteSentence
+          key={location.state?.asked}
+          filter={filter}
+          total={total}
+          chosen={[...chosen]}
+        />
+      )}
       {mayWrite && isPutting && <PutInRange filter={filter} total={total} chosen={[...chosen]} />}
       {pages.isFetching && <LinearProgress aria-label="Loading products" />}
       <Box

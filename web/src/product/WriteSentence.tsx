@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { api, take } from '../api/client';
 import { count, figure } from '../frame/format';
 import { useNotice } from '../frame/Notice';
@@ -23,7 +23,9 @@ export function WriteSentence({ filter, total, chosen }: Props) {
   const queries = useQueryClient();
   const [leave, setLeave] = useState('yes');
   const [seed, setSeed] = useState('1');
-  const [voice, setVoice] = useState('');
+  // An order may say which; each order is another.
+  const [address] = useSearchParams();
+  const [voice, setVoice] = useState(address.get('voice') ?? '');
   const style = useQuery({
     queryKey: ['style', 'now'],
     queryFn: () => take(api.GET('/api/style')),

@@ -10,6 +10,7 @@ export const STATES = [
   { value: 'STALE', label: 'texts whose facts have changed' },
   { value: 'DISPUTED', label: 'products whose sources disagree' },
   { value: 'INCOMPLETE', label: 'products that lack essential facts' },
+  { value: 'NO_KEYWORD', label: 'products without a keyword' },
   { value: 'FAILED', label: 'products where writing failed' },
   { value: 'SIGNED_OFF', label: 'signed-off texts' },
   { value: 'PUBLISHED', label: 'published texts' },

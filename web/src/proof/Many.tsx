@@ -3,7 +3,6 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, take, type Schema } from '../api/client';
 import { count, figure, when } from '../frame/format';
@@ -12,13 +11,15 @@ import { Sentence, Word } from '../frame/Sentence';
 import { which, type Filter } from '../product/filter';
 import { serif } from '../theme';
 
-type Deed = Schema['ActOrder']['deed'];
+export type Deed = Schema['ActOrder']['deed'];
 type Act = Schema['Act'];
 
-const DEEDS: { value: Deed; label: string; done: string }[] = [
+const SAID: { value: Deed; label: string; done: string }[] = [
   { value: 'SIGN_OFF', label: 'Sign off', done: 'signed off' },
   { value: 'SEND_BACK', label: 'Send back', done: 'sent back' },
 ];
+
+export const DEEDS = SAID.map((d) => d.value);
 
 /** Why texts are left as they are, of one and of several. */
 const LEFT: Record<string, [string, string]> = {
@@ -32,12 +33,16 @@ const LEFT: Record<string, [string, string]> = {
   UNWRITTEN: ['has no text', 'have no text'],
 };
 
-const done = (deed: Deed) => DEEDS.find((d) => d.value === deed)!.done;
+const done = (deed: Deed) => SAID.find((d) => d.value === deed)!.done;
 
 /** One deed done to all texts that the sentence above shows; what it would do is said first, and it can be taken back. */
-export function Many(props: { filter: Filter; onClose: () => void }) {
-  const { filter, onClose } = props;
-  const [deed, setDeed] = useState<Deed>('SIGN_OFF');
+export function Many(props: {
+  filter: Filter;
+  deed: Deed;
+  onDeed: (deed: Deed) => void;
+  onClose: () => void;
+}) {
+  const { filter, deed, onDeed, onClose } = props;
   const queries = useQueryClient();
   const notice = useNotice();
   const order = { deed, which: which(filter), seen: 0 };
@@ -87,12 +92,7 @@ export function Many(props: { filter: Filter; onClose: () => void }) {
         <Button onClick={onClose}>Close</Button>
       </Box>
       <Sentence>
-        <Word
-          label="What to do"
-          value={deed}
-          choices={DEEDS}
-          onChange={(v) => setDeed(v as Deed)}
-        />{' '}
+        <Word label="What to do" value={deed} choices={SAID} onChange={(v) => onDeed(v as Deed)} />{' '}
         all that the sentence above shows.
       </Sentence>
       {forecast.error && <Box sx={{ color: 'error.main' }}>{forecast.error.message}</Box>}
@@ -141,7 +141,7 @@ export function Many(props: { filter: Filter; onClose: () => void }) {
               disabled={isBusy || forecast.isFetching}
               onClick={() => act.mutate(would.texts)}
             >
-              {DEEDS.find((d) => d.value === deed)!.label} {count(would.texts, 'text')}
+              {SAID.find((d) => d.value === deed)!.label} {count(would.texts, 'text')}
             </Button>
           )}
         </Box>

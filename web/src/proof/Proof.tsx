@@ -46,7 +46,7 @@ const KEYS = [
   ['b', 'send back'],
   ['1 – 9', 'the fields'],
   ['j, k', 'next and last text'],
-  ['/', 'find a product'],
+  ['/', 'find a product, or say what to do'],
   ['?', 'these keys'],
 ];
 

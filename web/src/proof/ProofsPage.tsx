@@ -2,9 +2,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { keepPreviousData, useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
-import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, take } from '../api/client';
 import { Empty } from '../frame/Empty';
+import { PILE } from '../frame/orders';
 import { count } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { useMay } from '../frame/session';
@@ -12,25 +13,28 @@ import { Stage } from '../frame/Stage';
 import { ChoiceSentence } from '../product/ChoiceSentence';
 import { fromAddress, toAddress, type Filter } from '../product/filter';
 import { Picture } from '../product/Picture';
-import { Many } from './Many';
+import { DEEDS, Many, type Deed } from './Many';
 import { Proof } from './Proof';
 
 const READABLE = ['PROOF', 'READY', 'FIX', 'STALE', 'SIGNED_OFF', 'PUBLISHED'];
-
-/** The pile as one comes to it. */
-const FIRST: Partial<Filter> = { state: 'PROOF', order: 'LEAST_READY' };
 
 /** The pile of proofs, and the one being read. */
 export function ProofsPage() {
   const { id } = useParams();
   const navigate = useNavigate();
-  const location = useLocation();
   // The choice stays in the address, so that reload, back and a colleague see the same.
   const [address, setAddress] = useSearchParams();
-  const filter = fromAddress(address, FIRST);
+  const filter = fromAddress(address, PILE);
+  const search = toAddress(filter, PILE).toString();
   const change = (part: Partial<Filter>) =>
-    setAddress(toAddress({ ...filter, ...part }, FIRST), { replace: true });
-  const [isMany, setMany] = useState(false);
+    setAddress(toAddress({ ...filter, ...part }, PILE), { replace: true });
+  // What is to be done to all of them, if anything is; an order brings it along.
+  const deed = DEEDS.find((d) => d === address.get('do'));
+  const setDeed = (next: Deed | undefined) => {
+    const to = toAddress(filter, PILE);
+    if (next) to.set('do', next);
+    setAddress(to, { replace: true });
+  };
   const pile = useInfiniteQuery({
     queryKey: ['products', 'pile', filter],
     queryFn: ({ pageParam }) =>
@@ -85,7 +89,7 @@ export function ProofsPage() {
       all = more.data?.pages.flatMap((p) => p.items) ?? all;
     }
     const next = all[at + step];
-    if (next) navigate({ pathname: `/proofs/${next.id}`, search: location.search });
+    if (next) navigate({ pathname: `/proofs/${next.id}`, search });
     else if (step > 0) notice.say('This is the last text of the pile.');
   };
 
@@ -119,7 +123,11 @@ export function ProofsPage() {
             <Box sx={{ color: 'text.secondary' }}>{count(total, 'text')}</Box>
             <Box sx={{ flex: 1 }} />
             {maySign && (
-              <Button size="small" aria-pressed={isMany} onClick={() => setMany(!isMany)}>
+              <Button
+                size="small"
+                aria-pressed={!!deed}
+                onClick={() => setDeed(deed ? undefined : 'SIGN_OFF')}
+              >
                 Many at once
               </Button>
             )}
@@ -133,8 +141,7 @@ export function ProofsPage() {
             <Box
               key={l.id}
               component={Link}
-              to={{ pathname: `/proofs/${l.id}`, search: location.search }}
-              onClick={() => setMany(false)}
+              to={{ pathname: `/proofs/${l.id}`, search }}
               aria-current={l.id === Number(id) ? 'true' : undefined}
               sx={{
                 display: 'flex',
@@ -167,8 +174,8 @@ export function ProofsPage() {
             </Button>
           )}
         </Box>
-        {isMany ? (
-          <Many filter={filter} onClose={() => setMany(false)} />
+        {deed && maySign ? (
+          <Many filter={filter} deed={deed} onDeed={setDeed} onClose={() => setDeed(undefined)} />
         ) : id ? (
           <Proof key={id} id={Number(id)} onStep={open} onRead={noteRead} />
         ) : total === 0 && pile.isSuccess ? (

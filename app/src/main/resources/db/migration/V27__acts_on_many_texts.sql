@@ -1,7 +1,7 @@
 -- What a person did to many texts at once, with what each was before, so that it can be taken back as one act.
 create table act (
   id bigint generated always as identity primary key,
-  deed varchar(20) not null check (deed in ('SIGN_OFF', 'SEND_BACK')),
+  deed varchar(20) not null,
   texts int not null,
   done_by varchar(200) not null,
   done_at timestamp with time zone not null,

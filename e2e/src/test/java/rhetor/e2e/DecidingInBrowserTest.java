@@ -7,12 +7,17 @@ import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
+import org.openqa.selenium.support.ui.Select;
 
 /** What the house decides once, through the browser: templates, ranges with angles, keywords. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class DecidingInBrowserTest {
   private static DemoProcess demo;
   private static Browser browser;
@@ -185,7 +190,9 @@ class DecidingInBrowserTest {
     return browser.all("nav[aria-label='Pile of proofs'] a").size();
   }
 
+  /** Before anything is decided that texts may not obey. */
   @Test
+  @Order(1)
   void a_pile_is_narrowed_signed_off_as_one_act_and_had_back() {
     browser.open("/proofs");
     browser.see("42 texts");
@@ -234,6 +241,43 @@ class DecidingInBrowserTest {
     browser.click("Take the older one");
     browser.see("That revision counts now.");
     browser.until(d -> browser.text(By.cssSelector("[data-testid=sentence]")).equals(opening));
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  private static void order(String words) {
+    By field = By.cssSelector("input[aria-label='Find a product, or say what to do']");
+    browser.type(field, words);
+    browser.find(field).sendKeys(Keys.ENTER);
+  }
+
+  @Test
+  @Order(2)
+  void an_order_in_plain_words_becomes_a_plan_that_is_looked_at_first() {
+    browser.open("/intake");
+    browser.see("Intake");
+    order("sign off the frame bags with 70 or more that have nothing to fix");
+    browser.until(d -> many().contains("3 texts would be signed off."));
+    assertThat(browser.driver.getCurrentUrl())
+        .contains("kind=frame+bag", "state=READY", "atLeast=70", "do=SIGN_OFF");
+
+    order("sign off the frame bags to 140 characters");
+    browser.see("“to 140 characters” was not understood.");
+    assertThat(browser.driver.getCurrentUrl()).contains("/products").doesNotContain("do=");
+    browser.see("3 of 3 products shown");
+
+    order("show bags");
+    browser.see("“bags” may be");
+
+    order("rewrite the backpacks in the warm voice");
+    browser.see("5 of 5 products shown");
+    assertThat(
+            new Select(browser.find(By.cssSelector("select[aria-label=Voice]")))
+                .getFirstSelectedOption()
+                .getText())
+        .contains("warm");
+
+    order("TV-1801");
+    browser.see("1 of 1 product shown");
     assertThat(browser.complaints()).isEmpty();
   }
 }

@@ -309,7 +309,7 @@ class SliceInBrowserTest {
   void several_texts_that_were_read_are_signed_off_together() {
     browser.signIn("edwin");
     browser.open("/proofs");
-    browser.choose("Which texts", "texts with nothing to fix");
+    browser.choose("Which products", "texts with nothing to fix");
     browser.see("texts");
     browser.all("nav[aria-label='Pile of proofs'] a").getFirst().click();
     browser.see("Sources");

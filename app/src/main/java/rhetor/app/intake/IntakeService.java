@@ -79,6 +79,17 @@ public class IntakeService {
     return knowledge.current().index(ReadingProposer.class, ReadingProposer::new);
   }
 
+  /** A sheet that has been taken in. */
+  public record Taken(long id, String supplier) {}
+
+  /** The latest sheets that have been taken in, the last first. */
+  public List<Taken> taken() {
+    return latest().stream()
+        .filter(i -> i.status() == Intake.Status.TAKEN)
+        .map(i -> new Taken(i.id(), i.supplier()))
+        .toList();
+  }
+
   List<Intake> latest() {
     return intakes.latest(50);
   }

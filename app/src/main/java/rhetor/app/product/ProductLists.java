@@ -117,6 +117,7 @@ class ProductLists {
       case "STALE" -> sql.append(" and stale");
       case "DISPUTED" -> sql.append(" and disputed > 0");
       case "INCOMPLETE" -> sql.append(" and missing > 0");
+      case "NO_KEYWORD" -> sql.append(" and p.keyword = ''");
       default -> {
         // Stages are looked for one by one.
       }
@@ -127,7 +128,7 @@ class ProductLists {
   /** The stages of a filter; none for all. */
   private static List<Stage> stages(ProductFilter filter) {
     return switch (filter.state()) {
-      case "ALL", "FIX", "FAILED", "STALE", "DISPUTED", "INCOMPLETE" -> List.of();
+      case "ALL", "FIX", "FAILED", "STALE", "DISPUTED", "INCOMPLETE", "NO_KEYWORD" -> List.of();
       case "READY", "PROOF" -> List.of(Stage.DRAFTED, Stage.IN_PROOF);
       default -> List.of(Stage.valueOf(filter.state()));
     };
@@ -287,25 +288,22 @@ class ProductLists {
         .list();
   }
 
-  /** A word that lists can be narrowed by, and how many products have it. */
-  record Named(String name, int products) {}
-
   /** The commonest kinds, by how many products are of each. */
-  List<Named> kinds(int most) {
+  List<ProductService.NamedCount> kinds(int most) {
     return commonest("kind", most);
   }
 
   /** The commonest makers, by how many products are of each. */
-  List<Named> brands(int most) {
+  List<ProductService.NamedCount> brands(int most) {
     return commonest("brand", most);
   }
 
-  private List<Named> commonest(String column, int most) {
+  private List<ProductService.NamedCount> commonest(String column, int most) {
     return jdbc.sql(
             "select %1$s as name, count(*) as products from product where %1$s <> '' group by %1$s order by products desc, name limit ?"
                 .formatted(column))
         .param(most)
-        .query(Named.class)
+        .query(ProductService.NamedCount.class)
         .list();
   }
 

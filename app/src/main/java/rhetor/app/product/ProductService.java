@@ -345,10 +345,14 @@ public class ProductService {
     }
   }
 
-  /** What lists can be narrowed by. */
-  public record Choices(List<ProductLists.Named> kinds, List<ProductLists.Named> brands) {}
+  /** A word that lists can be narrowed by, and how many products have it. */
+  public record NamedCount(String name, int products) {}
 
-  Choices choices() {
+  /** What lists can be narrowed by. */
+  public record Choices(List<NamedCount> kinds, List<NamedCount> brands) {}
+
+  /** The commonest kinds and makers. */
+  public Choices choices() {
     return new Choices(lists.kinds(MOST_CHOICES), lists.brands(MOST_CHOICES));
   }
 

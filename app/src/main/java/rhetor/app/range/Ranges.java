@@ -31,7 +31,8 @@ public class Ranges {
    */
   public record Range(long id, String name, int products) {}
 
-  List<Range> all() {
+  /** All ranges. */
+  public List<Range> all() {
     return store.all();
   }
 

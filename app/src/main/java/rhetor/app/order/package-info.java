@@ -1,0 +1,2 @@
+/** Orders in plain words over HTTP. */
+package rhetor.app.order;
