@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { api, take } from '../api/client';
 import { Sentence, Word } from '../frame/Sentence';
 import { useRanges } from '../range/ranges';
-import { ORDERS, READINESS, STATES, type Filter, type Order } from './filter';
+import { ORDERS, readiness, READINESS, STATES, type Filter, type Order } from './filter';
 
 interface Props {
   filter: Filter;
@@ -27,7 +27,7 @@ export function ChoiceSentence({ filter, states, asked, onChange }: Props) {
     const all = (list ?? []).map((n) => ({ value: n.name, label: `${n.name} (${n.products})` }));
     return !now || all.some((c) => c.value === now) ? all : [{ value: now, label: now }, ...all];
   };
-  const readiness = `${filter.atLeast}-${filter.below}`;
+  const now = `${filter.atLeast}-${filter.below}`;
   return (
     <Sentence>
       Showing{' '}
@@ -76,12 +76,11 @@ export function ChoiceSentence({ filter, states, asked, onChange }: Props) {
       ,{' '}
       <Word
         label="How ready"
-        value={readiness}
-        choices={
-          READINESS.some((r) => r.value === readiness)
-            ? READINESS
-            : [{ value: readiness, label: `ready ${readiness}` }, ...READINESS]
-        }
+        value={now}
+        choices={[...new Set([now, ...READINESS])].map((value) => {
+          const [atLeast, below] = value.split('-').map(Number);
+          return { value, label: readiness(atLeast!, below!) };
+        })}
         onChange={(v) => {
           const [atLeast, below] = v.split('-').map(Number);
           onChange({ atLeast, below });

@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { ANY, fromAddress, isPlain, READINESS, toAddress, which, type Filter } from './filter';
+import {
+  ANY,
+  fromAddress,
+  isPlain,
+  readiness,
+  READINESS,
+  toAddress,
+  which,
+  type Filter,
+} from './filter';
 
 const PILE: Partial<Filter> = { state: 'PROOF', order: 'LEAST_READY' };
 
@@ -55,10 +64,17 @@ describe('a filter in an address', () => {
   });
 
   it('knows each readiness that the sentence offers', () => {
-    for (const { value } of READINESS) {
+    for (const value of READINESS) {
       const [atLeast, below] = value.split('-').map(Number);
       const address = toAddress({ ...ANY, atLeast: atLeast!, below: below! });
       expect(fromAddress(address)).toMatchObject({ atLeast, below });
     }
+  });
+
+  it('says any readiness in words', () => {
+    expect(readiness(0, 0)).toBe('however ready');
+    expect(readiness(91, 0)).toBe('ready 91 or more');
+    expect(readiness(0, 61)).toBe('ready less than 61');
+    expect(readiness(50, 71)).toBe('ready 50 to 70');
   });
 });

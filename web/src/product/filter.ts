@@ -25,17 +25,15 @@ export const ORDERS = [
 
 export type Order = (typeof ORDERS)[number]['value'];
 
-/** How ready texts have to be: from this on, and below that; 0 for any. */
-export const READINESS = [
-  { value: '0-0', label: 'however ready' },
-  { value: '95-0', label: 'ready 95 or more' },
-  { value: '90-0', label: 'ready 90 or more' },
-  { value: '85-0', label: 'ready 85 or more' },
-  { value: '70-0', label: 'ready 70 or more' },
-  { value: '0-85', label: 'ready less than 85' },
-  { value: '0-70', label: 'ready less than 70' },
-  { value: '0-50', label: 'ready less than 50' },
-];
+/** How ready texts have to be, as the sentence says it; 0 for any. */
+export function readiness(atLeast: number, below: number): string {
+  if (atLeast > 0 && below > 0) return `ready ${atLeast} to ${below - 1}`;
+  if (atLeast > 0) return `ready ${atLeast} or more`;
+  return below > 0 ? `ready less than ${below}` : 'however ready';
+}
+
+/** The readiness that the sentence offers: from this on, and below that. */
+export const READINESS = ['0-0', '95-0', '90-0', '85-0', '70-0', '0-85', '0-70', '0-50'];
 
 /** Which products are shown, and in which order. */
 export interface Filter {

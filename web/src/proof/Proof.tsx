@@ -423,8 +423,12 @@ export function Proof(props: {
             </a>
           )}
           <Box sx={{ flex: 1 }} />
-          <Button aria-expanded={showsKeys} onClick={() => setShowsKeys(!showsKeys)}>
-            Keys ?
+          <Button
+            aria-label="Keys"
+            aria-expanded={showsKeys}
+            onClick={() => setShowsKeys(!showsKeys)}
+          >
+            ?
           </Button>
         </Box>
         {maySign && mode === 'read' && <Learned learnable={proof.data.learnable} />}

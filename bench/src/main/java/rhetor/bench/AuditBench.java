@@ -74,7 +74,8 @@ final class AuditBench {
     jdbc.queryForList("select count(*), avg(readiness) from product where text_id is not null");
   }
 
-  private static void fill(JdbcTemplate jdbc, int products) {
+  /** Products with texts of some readiness, and what was found in them. */
+  static void fill(JdbcTemplate jdbc, int products) {
     Random random = new Random(1);
     List<Object[]> rows = new ArrayList<>();
     List<Object[]> findings = new ArrayList<>();

@@ -31,7 +31,8 @@ public final class Bench {
                 "pictures",
                 "reading",
                 "judge",
-                "crowd")
+                "crowd",
+                "proof")
             : Arrays.asList(args);
     Path folder = Files.createTempDirectory("rhetor-bench");
     try {
@@ -57,11 +58,12 @@ public final class Bench {
           case "reading-fit" -> ReadingBench.fit();
           case "reading-vectors" -> ReadingBench.vectors();
           case "crowd" -> CrowdBench.run(Files.createDirectories(folder.resolve("crowd")));
+          case "proof" -> ProofBench.run(Files.createDirectories(folder.resolve("proof")));
           default -> {
             System.err.println(
                 "There is no measurement called "
                     + name
-                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats, pictures, reading, reading-fit (learns the weights anew), reading-vectors (computes what ships anew), judge, judge-fit (weighs open words anew) and crowd.");
+                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats, pictures, reading, reading-fit (learns the weights anew), reading-vectors (computes what ships anew), judge, judge-fit (weighs open words anew), crowd and proof.");
             System.exit(2);
           }
         }

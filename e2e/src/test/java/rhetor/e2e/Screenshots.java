@@ -94,12 +94,13 @@ class Screenshots {
       browser.find(By.cssSelector("[data-testid=claim-trial]"));
       Thread.sleep(800);
       browser.picture(folder.resolve("claims.png"));
-      browser.open("/kinds/pannier");
-      browser.see("Must be known");
-      browser.click(By.cssSelector("button[aria-label='Move Weight to the top']"));
-      browser.see("of this kind will be stale");
+      browser.open("/proofs");
+      browser.type(
+          By.cssSelector("input[aria-label='Find a product, or say what to do']"),
+          "sign off the panniers over 90 that have nothing to fix" + Keys.ENTER);
+      browser.see("would be signed off");
       Thread.sleep(800);
-      browser.picture(folder.resolve("kinds.png"));
+      browser.picture(folder.resolve("many.png"));
       browser.open("/proofs/1");
       browser.see("Sources");
       browser.click("Sign off");

@@ -416,23 +416,31 @@ class ProductStore {
 
   /** Gives many texts another stage, those that still count and have the stage they had. */
   List<Long> move(Map<Long, Long> texts, Stage from, Stage to) {
-    Object[] ids = texts.keySet().toArray();
-    Object[] textIds = texts.values().toArray();
-    List<Long> still =
-        jdbc.sql(
-                """
-                select p.id from product p where p.stage = ? and p.id in (
-                  select a.id from table(id bigint = ?, text_id bigint = ?) a
-                  where a.text_id = p.text_id and a.id = p.id) for update""")
-            .params(from.name(), ids, textIds)
-            .query(Long.class)
-            .list();
-    jdbc.sql(
-            "update product set stage = ?, signed_at = case when ? then ? else signed_at end where id in (select id from table(id bigint = ?))")
-        .params(to.name(), to == Stage.SIGNED_OFF, Timestamp.from(clock.instant()), still.toArray())
-        .update();
-    counts.moved(still.size(), from, to);
-    return still;
+    Timestamp now = Timestamp.from(clock.instant());
+    List<Map.Entry<Long, Long>> all = List.copyOf(texts.entrySet());
+    int[] done =
+        template.batchUpdate(
+            "update product set stage = ?, signed_at = case when ? then ? else signed_at end where id = ? and text_id = ? and stage = ?",
+            all.stream()
+                .map(
+                    t ->
+                        new Object[] {
+                          to.name(),
+                          to == Stage.SIGNED_OFF,
+                          now,
+                          t.getKey(),
+                          t.getValue(),
+                          from.name()
+                        })
+                .toList());
+    List<Long> moved = new ArrayList<>();
+    for (int i = 0; i < done.length; i++) {
+      if (done[i] == 1) {
+        moved.add(all.get(i).getKey());
+      }
+    }
+    counts.moved(moved.size(), from, to);
+    return moved;
   }
 
   void setShopVersion(long id, String version) {
