@@ -253,7 +253,7 @@ class IntakeTest {
     List<Thread> clicks = new ArrayList<>();
     for (int i = 0; i < 4; i++) {
       clicks.add(
-          Thread.ofVirtual()
+          Thread.ofPlatform()
               .start(
                   () ->
                       statuses.add(

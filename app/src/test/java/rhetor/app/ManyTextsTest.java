@@ -190,7 +190,7 @@ class ManyTextsTest {
     Map<String, Object> rule = filter("kind", "front light");
     int texts = forecast("SIGN_OFF", rule).path("texts").asInt();
     List<Integer> answers = new ArrayList<>();
-    try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
+    try (var threads = Executors.newCachedThreadPool()) {
       List<Future<Integer>> clicks = new ArrayList<>();
       for (int i = 0; i < 4; i++) {
         clicks.add(threads.submit(() -> act("SIGN_OFF", rule, texts).status()));

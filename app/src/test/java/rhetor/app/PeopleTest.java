@@ -325,7 +325,7 @@ class PeopleTest {
     long end = System.nanoTime() + 4_000_000_000L;
     List<Future<Integer>> floods = new ArrayList<>();
     List<Long> millis = new ArrayList<>();
-    try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
+    try (var threads = Executors.newCachedThreadPool()) {
       for (int i = 0; i < 40; i++) {
         int loop = i;
         floods.add(
@@ -373,7 +373,7 @@ class PeopleTest {
         .sql("update run set status = 'RUNNING' where id = ?")
         .param(run)
         .update();
-    try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
+    try (var threads = Executors.newCachedThreadPool()) {
       List<Future<Visitor.Answer>> streams = new ArrayList<>();
       try {
         for (int i = 0; i < 12; i++) {

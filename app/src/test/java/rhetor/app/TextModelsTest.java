@@ -197,7 +197,7 @@ class TextModelsTest {
   void an_answer_that_does_not_end_is_given_up(String how) throws Exception {
     com.sun.net.httpserver.HttpServer odd =
         com.sun.net.httpserver.HttpServer.create(new java.net.InetSocketAddress("127.0.0.1", 0), 0);
-    odd.setExecutor(java.util.concurrent.Executors.newVirtualThreadPerTaskExecutor());
+    odd.setExecutor(java.util.concurrent.Executors.newCachedThreadPool());
     odd.createContext("/", x -> answer(x, how));
     odd.start();
     try {

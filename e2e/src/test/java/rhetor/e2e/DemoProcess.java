@@ -74,6 +74,15 @@ final class DemoProcess implements AutoCloseable {
     throw new IllegalStateException("the demo house was not furnished; " + whatItDoes());
   }
 
+  /** Has the people of the house work in it, as they have before anybody opens the demo. */
+  void work() throws IOException, InterruptedException {
+    Process staff =
+        java("standins", "-Xmx120m", "work", "--house", url(), "--demo", ROOT + "/demo");
+    if (staff.waitFor() != 0) {
+      throw new IllegalStateException(Files.readString(data.resolve("standins.log")));
+    }
+  }
+
   /** Ends the server as a power cut would. */
   void kill() {
     server.destroyForcibly();

@@ -10,12 +10,18 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import rhetor.standins.harrowmere.HouseMaker;
 import rhetor.standins.harrowmere.SheetGenerator;
+import rhetor.standins.harrowmere.Staff;
 
 /** Starts the stand-ins, and makes the demo house's sheets and pictures. */
 @Command(
     name = "standins",
     mixinStandardHelpOptions = true,
-    subcommands = {Standins.Serve.class, Standins.Make.class, Standins.Generate.class})
+    subcommands = {
+      Standins.Serve.class,
+      Standins.Work.class,
+      Standins.Make.class,
+      Standins.Generate.class
+    })
 public final class Standins {
 
   public static void main(String[] args) {
@@ -63,6 +69,24 @@ public final class Standins {
             "logging.level.root", "warn",
             "standins.token", token));
     return application.run();
+  }
+
+  @Command(
+      name = "work",
+      mixinStandardHelpOptions = true,
+      description = "Has the demo house's people work in it, so that no view of it is empty.")
+  static final class Work implements Callable<Integer> {
+    @Option(names = "--house", required = true, description = "Address of the house.")
+    String house;
+
+    @Option(names = "--demo", required = true, description = "Folder of the demo's files.")
+    Path demo;
+
+    @Override
+    public Integer call() throws IOException, InterruptedException {
+      new Staff(house, demo).work();
+      return 0;
+    }
   }
 
   @Command(

@@ -28,7 +28,7 @@ class PictureFetcherTest {
   @BeforeAll
   static void start() throws IOException {
     server = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 0);
-    server.setExecutor(Executors.newVirtualThreadPerTaskExecutor());
+    server.setExecutor(Executors.newCachedThreadPool());
     server.createContext("/", PictureFetcherTest::answer);
     server.start();
     url = "http://127.0.0.1:" + server.getAddress().getPort();

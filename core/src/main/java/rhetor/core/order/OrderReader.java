@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhetor.core.language.English;
 import rhetor.core.order.Order.Left;
@@ -116,7 +117,14 @@ public final class OrderReader {
     private int atLeast;
     private int below;
     private String voice = "";
+    private boolean isSaidTwice;
     private final List<Left> left = new ArrayList<>();
+
+    /** A list shows one kind, one stage and so on: who says two would be shown the other half. */
+    private String once(String before, String now) {
+      isSaidTwice |= !before.isEmpty() && !before.equals(now);
+      return before.isEmpty() ? now : before;
+    }
 
     private Order order() {
       return new Order(
@@ -150,14 +158,16 @@ public final class OrderReader {
     readiness();
     for (Named named : vocabulary) {
       switch (named.sort()) {
-        case KIND -> add(English.plural(named.name()), (p, n) -> p.kind = named.value());
-        case MAKER -> add(named.name(), (p, n) -> p.brand = named.value());
-        case SHEET -> add(named.name(), (p, n) -> p.sheet = named.value());
+        case KIND ->
+            add(English.plural(named.name()), (p, n) -> p.kind = p.once(p.kind, named.value()));
+        case MAKER -> add(named.name(), (p, n) -> p.brand = p.once(p.brand, named.value()));
+        case SHEET -> add(named.name(), (p, n) -> p.sheet = p.once(p.sheet, named.value()));
         case RANGE -> {
-          add(named.name(), (p, n) -> p.range = named.value());
-          add(named.name() + " range", (p, n) -> p.range = named.value());
+          add(named.name(), (p, n) -> p.range = p.once(p.range, named.value()));
+          add(named.name() + " range", (p, n) -> p.range = p.once(p.range, named.value()));
         }
-        case VOICE -> add(named.name() + " voice", (p, n) -> p.voice = named.value());
+        case VOICE ->
+            add(named.name() + " voice", (p, n) -> p.voice = p.once(p.voice, named.value()));
       }
     }
     phrases.sort(Comparator.comparingInt((Phrase p) -> p.stems().size()).reversed());
@@ -194,7 +204,7 @@ public final class OrderReader {
 
   private void state(String state, String... wordings) {
     for (String wording : wordings) {
-      add(wording, (p, n) -> p.state = state);
+      add(wording, (p, n) -> p.state = p.once(p.state, state));
     }
   }
 
@@ -242,8 +252,13 @@ public final class OrderReader {
         at += isNamed ? 2 : 1;
       } else if (match != null) {
         close(left, plan);
+        int end = at + match.phrase().stems().size();
         match.phrase().means().accept(plan, match.number());
-        at += match.phrase().stems().size();
+        if (plan.isSaidTwice) {
+          plan.isSaidTwice = false;
+          plan.left.add(new Left(typed(tokens.subList(at, end)), List.of()));
+        }
+        at = end;
       } else {
         at += kindOrLeft(token, left, plan);
       }
@@ -251,6 +266,10 @@ public final class OrderReader {
     close(left, plan);
     boolean isOrder = plan.verb != null || plan.left.isEmpty();
     return isOrder ? plan.order() : Order.search(clean);
+  }
+
+  private static String typed(List<Token> tokens) {
+    return tokens.stream().map(Token::typed).collect(Collectors.joining(" "));
   }
 
   /** A kind by its last word alone, if no other ends so; else the word is left. */

@@ -80,7 +80,11 @@ class OrderReaderTest {
         "rewrite the panniers to 140 characters > to 140 characters",
         "show bags > bags=[handlebar bag, saddle bag]",
         "sign off everything over 900 > over 900",
-        "show panniers and delete them > delete"
+        "show panniers and delete them > delete",
+        "sign off panniers and rain jackets > rain jackets",
+        "sign off drafts that are live > live",
+        "sign off everything except panniers > except",
+        "sign off panniers that are not over 90 > not"
       })
   void what_is_not_understood_is_said(String words, String left) {
     Order order = reader.read(words);
