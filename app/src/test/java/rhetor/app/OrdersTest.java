@@ -65,7 +65,7 @@ class OrdersTest {
         .isEqualTo("NO_KEYWORD");
     assertThat(
             editor
-                .get("/api/products?state=NO_KEYWORD&kind=lantern")
+                .get("/api/products?state=NO_KEYWORD&kind=lantern&brand=Heddle%20Works")
                 .expect(200)
                 .body()
                 .path("total")

@@ -41,7 +41,8 @@ class WordsThatFitTest {
     "Panniers, Colour, 'white, chalk, brick', 'white, chalk and brick'",
     "Bottles, Colour, clear, clear bottle",
     "Panniers, Colour, natural, natural colour",
-    "Panniers, Colours, 'navy, petrol', navy blue and petrol"
+    "Panniers, Colours, 'navy, petrol', navy blue and petrol",
+    "Doorbells, Battery, 2 x AAA, two AAA cells"
   })
   void is_said(String kind, String heading, String cell, String said) {
     assertThat(prose(kind, heading, cell)).contains(said);
@@ -60,7 +61,9 @@ class WordsThatFitTest {
     "Panniers, Lining, lined, lined lining",
     "Panniers, Country of origin, various, various",
     "Panniers, Certification, 100 %, certified",
-    "Courses, Level, all, all"
+    "Courses, Level, all, all",
+    "Doorbells, Battery, AA, (?i)from AA|AA cell",
+    "Doorbells, Distance, 120 m, distance of"
   })
   void is_not_said(String kind, String heading, String cell, String notSaid) {
     assertThat(prose(kind, heading, cell)).doesNotContainPattern(notSaid);
@@ -78,6 +81,16 @@ class WordsThatFitTest {
             "SKU,Name,Category,Sold as,Material,Keyword",
             "A1,Marlow,Curtains,\"%s\",wool,%s".formatted(cell, keyword));
     assertThat(new Composer(KNOWLEDGE, 1).compose(Brief.of(product)).prose()).contains(said);
+  }
+
+  @Test
+  void an_amount_that_the_keyword_has_is_not_said_before_it() {
+    ProductFacts product =
+        Products.of(
+            "SKU,Name,Category,Light output,Keyword", "A1,Marlow,Torches,800 lm,800 lumen torch");
+    assertThat(new Composer(KNOWLEDGE, 1).compose(Brief.of(product)).prose())
+        .contains("800 lumen torch")
+        .doesNotContain("800-lumen 800");
   }
 
   @Test

@@ -119,7 +119,14 @@ public record NounPhrase(
             noun.contains(" ")
                 && !noun.equals(subject.kind())
                 && m.fact().concept().equals("material");
-        if (!apart && adjective != null && !behind && one && !Echo.overlaps(adjective, called)) {
+        // "A 900-lumen 900 lumen torch": the keyword has the amount already.
+        boolean counted = measured && Subject.hasWord(noun, adjective.split("[ -]")[0]);
+        if (!apart
+            && !counted
+            && adjective != null
+            && !behind
+            && one
+            && !Echo.overlaps(adjective, called)) {
           chosen.add(
               new Adjective(
                   adjective,

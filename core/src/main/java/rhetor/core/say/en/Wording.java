@@ -67,6 +67,7 @@ public final class Wording implements Phrasebook {
           "things",
           "surface",
           "closing",
+          "cells",
           "mounting",
           "one",
           "people",
@@ -353,7 +354,9 @@ public final class Wording implements Phrasebook {
               : measuredOrWords(value);
       case "a" -> text.attributive(value);
       case "l" -> English.lowerCommon(label);
-      case "bare" -> value instanceof Value.Quantity ? null : text.prose(value);
+      case "bare" ->
+          value instanceof Value.Quantity || cells(value).isPresent() ? null : text.prose(value);
+      case "cells" -> cells(value).filter(c -> !c.isEmpty()).orElse(null);
       case "several" -> integer(value).filter(n -> n > 1).map(n -> String.valueOf(n)).orElse(null);
       case "count" -> integer(value).map(n -> String.valueOf(n)).orElse(null);
       case "n" ->
@@ -464,6 +467,25 @@ public final class Wording implements Phrasebook {
               : null;
       default -> throw new IllegalStateException("no such slot: {" + name + "}");
     };
+  }
+
+  /** Sizes of cells by IEC 60086-2, perhaps with how many of them. */
+  private static final Pattern CELLS =
+      Pattern.compile("(?:(\\d{1,2}) ?[x×] ?)?(A{1,4}|[CD]|[CLS]R\\d{2,4}|PP3)");
+
+  /** "Two AAA cells"; empty words for a size without a number, which is no sentence. */
+  private static Optional<String> cells(Value value) {
+    return single(value)
+        .map(CELLS::matcher)
+        .filter(Matcher::matches)
+        .map(
+            m -> {
+              int many = m.group(1) == null ? 0 : Integer.parseInt(m.group(1));
+              return many == 0
+                  ? ""
+                  : "%s %s %s"
+                      .formatted(English.number(many), m.group(2), many == 1 ? "cell" : "cells");
+            });
   }
 
   private static Optional<Matcher> washed(Value value, Pattern way) {
