@@ -1,6 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { keepPreviousData, useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, take } from '../api/client';
@@ -48,6 +53,14 @@ export function ProofsPage() {
     placeholderData: keepPreviousData,
   });
   const queries = useQueryClient();
+  // A run may be writing, and others read: what waits is asked for all the time, by the bar.
+  const waiting = useQuery({
+    queryKey: ['waiting'],
+    queryFn: () => take(api.GET('/api/waiting')),
+  }).data?.proofs;
+  useEffect(() => {
+    if (waiting !== undefined) queries.invalidateQueries({ queryKey: ['products', 'pile'] });
+  }, [waiting, queries]);
   const notice = useNotice();
   const maySign = useMay('EDITOR');
   // What was opened in this sitting, in the revision that was seen; only that can be signed off together.

@@ -3,6 +3,7 @@ package rhetor.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Executors;
@@ -13,6 +14,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.TestInstance.Lifecycle;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import rhetor.app.people.Role;
 import tools.jackson.databind.JsonNode;
 
@@ -110,6 +113,32 @@ class ManyTextsTest {
         .contains("Ostle", "Corrie");
     assertThat(choices.path("kinds").valueStream().map(k -> k.path("name").asString()))
         .contains("front light");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"SHEET", "NAME", "LEAST_READY", "MOST_READY"})
+  void each_order_shows_every_product_once_page_by_page(String order) {
+    List<Long> seen = new ArrayList<>();
+    List<Integer> readiness = new ArrayList<>();
+    String after = "";
+    do {
+      JsonNode page =
+          editor
+              .get(
+                  "/api/products?limit=2&order=%s&intake=%d&after=%s"
+                      .formatted(order, intake, after))
+              .expect(200)
+              .body();
+      page.path("items").forEach(p -> seen.add(p.path("id").asLong()));
+      page.path("items").forEach(p -> readiness.add(p.path("readiness").asInt()));
+      after = page.path("next").asString();
+    } while (!after.isEmpty() && seen.size() < 20);
+    assertThat(seen).containsExactlyInAnyOrderElementsOf(products);
+    if (order.endsWith("READY")) {
+      List<Integer> sorted = new ArrayList<>(readiness);
+      sorted.sort(order.equals("MOST_READY") ? Comparator.reverseOrder() : null);
+      assertThat(readiness).isEqualTo(sorted);
+    }
   }
 
   @Test

@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Base64;
 import java.util.Collections;
 import java.util.HashMap;
@@ -50,8 +51,11 @@ class ProductLists {
       this.descending = descending;
     }
 
-    private String by(String column, String id) {
-      return column + (descending ? " desc" : "") + ", " + id;
+    /** All of one direction, so that an index gives it, read forwards or backwards. */
+    private String by(String... columns) {
+      return Arrays.stream(columns)
+          .map(c -> c + (descending ? " desc" : ""))
+          .collect(Collectors.joining(", "));
     }
   }
 
@@ -204,14 +208,15 @@ class ProductLists {
           new String(Base64.getUrlDecoder().decode(after), StandardCharsets.UTF_8).split("\n", 2);
       String compare = order.descending ? "<" : ">";
       sql +=
-          " and %1$s %2$s= ? and (%1$s %2$s ? or %1$s = ? and %3$s > ?)"
+          " and %1$s %2$s= ? and (%1$s %2$s ? or %1$s = ? and %3$s %2$s ?)"
               .formatted(column, compare, id);
       Object value = order == Order.NAME ? key[1] : Long.parseLong(key[1]);
       params.addAll(Collections.nCopies(3, value));
       params.add(Long.parseLong(key[0]));
     }
-    String byStage = stage.isEmpty() || order != Order.LEAST_READY ? "" : "p.stage, ";
-    return sql + " order by " + byStage + order.by(column, id) + " limit " + (limit + 1);
+    boolean byStage = !stage.isEmpty() && order.column.equals("readiness");
+    String by = byStage ? order.by("p.stage", column, id) : order.by(column, id);
+    return sql + " order by " + by + " limit " + (limit + 1);
   }
 
   /** How many match; what is counted anyway isn't counted again. */
