@@ -20,8 +20,10 @@ export function ChoiceSentence({ filter, states, asked, onChange }: Props) {
   const intakes = useQuery({ queryKey: ['intakes'], queryFn: () => take(api.GET('/api/intakes')) });
   const ranges = useRanges();
   const choices = useQuery({
-    queryKey: ['products', 'choices'],
+    queryKey: ['choices'],
     queryFn: () => take(api.GET('/api/products/choices')),
+    // Counted over all products; kinds and makers come with sheets, not with every change.
+    staleTime: 60_000,
   });
   const named = (list: { name: string; products: number }[] | undefined, now: string) => {
     const all = (list ?? []).map((n) => ({ value: n.name, label: `${n.name} (${n.products})` }));
