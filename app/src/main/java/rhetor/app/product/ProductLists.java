@@ -26,6 +26,9 @@ class ProductLists {
   /** So many products that were found are asked for by their ids, more by their words. */
   private static final int FEW = 1_000;
 
+  /** More kinds or makers than these are looked for by their words. */
+  private static final int MOST_CHOICES = 200;
+
   private final JdbcClient jdbc;
   private final ProductCounts counts;
   private final ProductNames names;
@@ -293,21 +296,32 @@ class ProductLists {
         .list();
   }
 
-  /** The commonest kinds, by how many products are of each. */
-  List<ProductService.NamedCount> kinds(int most) {
-    return commonest("kind", most);
+  /** What was counted of all products, and when that was true. */
+  private record Counted(long revision, int products, ProductService.Choices choices) {}
+
+  private volatile Counted counted = new Counted(-1, 0, null);
+
+  /** The commonest kinds and makers; counted anew once products have changed. */
+  ProductService.Choices choices() {
+    Counted known = counted;
+    long revision = counts.factsRevision();
+    int products = counts.all().get("ALL");
+    if (known.revision != revision || known.products != products) {
+      known =
+          new Counted(
+              revision,
+              products,
+              new ProductService.Choices(commonest("kind"), commonest("brand")));
+      counted = known;
+    }
+    return known.choices;
   }
 
-  /** The commonest makers, by how many products are of each. */
-  List<ProductService.NamedCount> brands(int most) {
-    return commonest("brand", most);
-  }
-
-  private List<ProductService.NamedCount> commonest(String column, int most) {
+  private List<ProductService.NamedCount> commonest(String column) {
     return jdbc.sql(
             "select %1$s as name, count(*) as products from product where %1$s <> '' group by %1$s order by products desc, name limit ?"
                 .formatted(column))
-        .param(most)
+        .param(MOST_CHOICES)
         .query(ProductService.NamedCount.class)
         .list();
   }

@@ -38,9 +38,6 @@ import tools.jackson.databind.json.JsonMapper;
 public class ProductService {
   private static final int LONGEST_FACT = 4_000;
 
-  /** More kinds or makers than these are looked for by their words. */
-  private static final int MOST_CHOICES = 200;
-
   /** The readiness of what has no text. */
   private static final int UNWRITTEN = -1;
 
@@ -353,7 +350,7 @@ public class ProductService {
 
   /** The commonest kinds and makers. */
   public Choices choices() {
-    return new Choices(lists.kinds(MOST_CHOICES), lists.brands(MOST_CHOICES));
+    return lists.choices();
   }
 
   /**

@@ -414,13 +414,16 @@ class ProductStore {
         == 1;
   }
 
-  /** Gives many texts another stage, those that still count and have the stage they had. */
+  /**
+   * Gives many texts another stage, those that still count and have the stage they had; nothing
+   * that must be fixed by now is signed off.
+   */
   List<Long> move(Map<Long, Long> texts, Stage from, Stage to) {
     Timestamp now = Timestamp.from(clock.instant());
     List<Map.Entry<Long, Long>> all = List.copyOf(texts.entrySet());
     int[] done =
         template.batchUpdate(
-            "update product set stage = ?, signed_at = case when ? then ? else signed_at end where id = ? and text_id = ? and stage = ?",
+            "update product set stage = ?, signed_at = case when ? then ? else signed_at end where id = ? and text_id = ? and stage = ? and (? <> 'SIGNED_OFF' or must_fix = 0)",
             all.stream()
                 .map(
                     t ->
@@ -430,7 +433,8 @@ class ProductStore {
                           now,
                           t.getKey(),
                           t.getValue(),
-                          from.name()
+                          from.name(),
+                          to.name()
                         })
                 .toList());
     List<Long> moved = new ArrayList<>();

@@ -56,7 +56,7 @@ public record ColumnReading(
 
   /**
    * The same column read as a person says, in that unit of its heading that measures such things:
-   * "flow l/min 3 bar" has no flow in bar.
+   * "throughput l/h at 2 bar" has none in bar.
    */
   public ColumnReading as(Meaning other, Knowledge knowledge) {
     String dimension = knowledge.concept(other.concept()).map(Concept::measures).orElse("");

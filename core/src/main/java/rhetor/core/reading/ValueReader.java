@@ -359,7 +359,7 @@ final class ValueReader {
     return false;
   }
 
-  /** A tight stroke between list signs joins: "ink/ecru; brick/ecru" are two pairs. */
+  /** A tight stroke between list signs joins: "chalk/navy; brick/navy" are two pairs. */
   private static List<String> split(String text) {
     boolean joins = LIST_SIGN.matcher(text).find() && TIGHT_STROKE.matcher(text).find();
     return (joins ? LIST_SIGN : LIST)

@@ -13,7 +13,7 @@ class ColumnReadingTest {
   @ParameterizedTest
   @CsvSource({
     "Throughput l/h at 2 bar, bar, flow_rate, l/h",
-    "Output (l/min) 3 bar, bar, flow_rate, l/min",
+    "Output (l/min) at 4 bar, bar, flow_rate, l/min",
     "Net kg, kg, weight, kg",
     "Rated at 40 bar, bar, weight, ''",
     "Shade, '', colour, ''"

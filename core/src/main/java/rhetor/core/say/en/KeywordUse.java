@@ -25,7 +25,7 @@ public record KeywordUse(
   private static final Pattern AFTER =
       Pattern.compile("\\s+(?:for|with|in|of|to|from|without|on)\\s+");
 
-  /** "Ready made, pair", "panel (pair)", "taps (pr)": an item of a cell of its own. */
+  /** "Left and right, pair", "boots (pr)": an item of a cell of its own. */
   private static final Pattern PAIR =
       Pattern.compile("(?i)(?:^|[,;/(]\\s*)(?:1 |one |[a-z]+ )?(?:pair|pr)\\.?\\s*(?:$|[,;/)])");
 

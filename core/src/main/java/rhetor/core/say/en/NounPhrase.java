@@ -119,7 +119,7 @@ public record NounPhrase(
             noun.contains(" ")
                 && !noun.equals(subject.kind())
                 && m.fact().concept().equals("material");
-        // "A 900-lumen 900 lumen torch": the keyword has the amount already.
+        // "An 800-lumen 800 lumen torch": the keyword has the amount already.
         boolean counted = measured && Subject.hasWord(noun, adjective.split("[ -]")[0]);
         if (!apart
             && !counted

@@ -80,8 +80,8 @@ public final class SlotFit {
   }
 
   /**
-   * Whether a list says by most of its items what kind the others are: "leather" between
-   * "marmalade" and "plum" is a taste, "brick" between "white" and "ecru" a colour.
+   * Whether a list says by most of its items what kind the others are: "tobacco" between "plum" and
+   * "pear" is a taste, "brick" between "white" and "chalk" a colour.
    */
   private boolean isOfOneKind(List<String> items, Concept concept) {
     boolean isCoined = knowledge.isCoined(concept.terms());
@@ -125,7 +125,7 @@ public final class SlotFit {
         : English.tags(noun).contains("NN:U") || English.isPlural(noun);
   }
 
-  /** "Unlined" of a lining: there is none; and "an interlined lining" says the same twice. */
+  /** "Unlined" of a lining: there is none; and "a lined lining" says the same twice. */
   private static boolean echoesLabel(String item, Concept concept, String following) {
     String label = English.lastWord(concept.label()).toLowerCase(Locale.ROOT);
     boolean isSaidBehind = following.equals(label) && !label.equals(root(label));
@@ -208,7 +208,7 @@ public final class SlotFit {
         || tags.isEmpty() && isName(item);
   }
 
-  /** "Salty-sweet": words that describe, joined. */
+  /** "Bitter-sweet": words that describe, joined. */
   private static boolean isOnlyLike(String head) {
     String[] parts = head.substring(head.lastIndexOf(' ') + 1).split("-");
     return parts.length > 1
