@@ -38,7 +38,7 @@ import rhetor.core.sheet.SheetRow;
 @Service
 public class IntakeTaking {
   private static final int KEPT_PROBLEMS = 300;
-  private static final int AHEAD = 1000;
+  private static final int AHEAD = 200;
   private static final int SHOWN = 200;
   private static final String DUPLICATE = "duplicate-sku";
 

@@ -84,15 +84,11 @@ public final class ProductIntake implements AutoCloseable {
   }
 
   /** A product that is ready to be stored. */
-  public record Prepared(ProductFacts facts, byte[] packed, int row, int missing) {}
+  public record Prepared(ProductFacts facts, int row, int missing) {}
 
   /** Makes a product ready to be stored; may be called on another thread. */
   public Prepared prepare(ProductFacts product, int row) {
-    return new Prepared(
-        product,
-        dryRun.isPresent() ? new byte[0] : store.pack(product),
-        row,
-        products.missing(product));
+    return new Prepared(product, row, products.missing(product));
   }
 
   /** Adds a product, or gives a known one its new facts. */
@@ -136,8 +132,7 @@ public final class ProductIntake implements AutoCloseable {
       dryRun.ifPresent(
           l -> l.would(outcome, product, before == null ? Optional.empty() : before.facts()));
       long id = before == null ? 0 : before.id();
-      ProductStore.Row row =
-          new ProductStore.Row(id, product.facts, product.packed, product.row, product.missing);
+      ProductStore.Row row = new ProductStore.Row(id, product.facts, product.row, product.missing);
       switch (outcome) {
         case NEW -> fresh.add(row);
         case CHANGED -> {
@@ -164,26 +159,34 @@ public final class ProductIntake implements AutoCloseable {
     List<NamedPictures.OfProduct> pictures = new ArrayList<>(0);
     if (!fresh.isEmpty()) {
       List<ProductStore.Row> inserted = store.insert(fresh);
-      aside.ifPresentOrElse(a -> a.add(inserted), () -> store.addSources(intake, inserted));
+      aside.ifPresentOrElse(a -> a.add(said(inserted)), () -> addSources(inserted));
       for (ProductStore.Row row : inserted) {
         names.add(row.inAlphabet());
         addPictures(pictures, row.id(), row.facts());
       }
     }
     if (!other.isEmpty()) {
-      store.addSources(intake, other);
+      addSources(other);
       other.forEach(r -> products.factsChanged(r.id()));
       keywords.forEach(products::setKeyword);
       keywords.clear();
     }
     if (!same.isEmpty()) {
-      store.addSources(intake, same);
+      addSources(same);
     }
     other.forEach(r -> addPictures(pictures, r.id(), r.facts()));
     same.forEach(r -> addPictures(pictures, r.id(), r.facts()));
     if (!pictures.isEmpty()) {
       products.named(intake, supplier, pictures);
     }
+  }
+
+  private void addSources(List<ProductStore.Row> rows) {
+    store.addSources(intake, said(rows));
+  }
+
+  private List<ProductStore.Said> said(List<ProductStore.Row> rows) {
+    return rows.stream().map(store::said).toList();
   }
 
   private static void addPictures(

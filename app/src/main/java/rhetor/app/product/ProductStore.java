@@ -88,9 +88,9 @@ class ProductStore {
         .optional();
   }
 
-  /** A product's facts as they are stored. */
-  byte[] pack(ProductFacts product) {
-    return stored.pack(product);
+  /** What a row says of its product, as it is stored. */
+  Said said(Row row) {
+    return new Said(row.rowNumber, row.id, stored.pack(row.facts));
   }
 
   /** What each supplier said last of a product, the first supplier first. */
@@ -153,11 +153,14 @@ class ProductStore {
   record Name(String name, long id) {}
 
   /** One product of an intake; of a new one the id is yet to be given. */
-  record Row(long id, ProductFacts facts, byte[] packed, int rowNumber, int missing) {
+  record Row(long id, ProductFacts facts, int rowNumber, int missing) {
     Name inAlphabet() {
       return new Name(cut(facts.name(), LONGEST_NAME), id);
     }
   }
+
+  /** What a row of an intake said of a product, packed. */
+  record Said(int rowNumber, long product, byte[] facts) {}
 
   /** Adds new products; their rows with ids, whose sources and names are left to be added. */
   List<Row> insert(List<Row> rows) {
@@ -168,8 +171,7 @@ class ProductStore {
             .list();
     List<Row> numbered = new ArrayList<>();
     for (Row row : rows) {
-      numbered.add(
-          new Row(ids.get(numbered.size()), row.facts, row.packed, row.rowNumber, row.missing));
+      numbered.add(new Row(ids.get(numbered.size()), row.facts, row.rowNumber, row.missing));
     }
     template.batchUpdate(
         "insert into product (name, brand, kind, product_class, missing, disputed, keyword, id, sku, stage) values (?, ?, ?, ?, ?, ?, ?, ?, ?, 'UNWRITTEN')",
@@ -240,15 +242,15 @@ class ProductStore {
   }
 
   /** Notes that an intake names products. */
-  void addSources(long intake, List<Row> rows) {
+  void addSources(long intake, List<Said> rows) {
     template.batchUpdate(
         "insert into product_source (id, product_id, facts) values (?, ?, ?)",
         rows,
         rows.size(),
         (s, r) -> {
           s.setLong(1, sourceId(intake, r.rowNumber));
-          s.setLong(2, r.id);
-          s.setBytes(3, r.packed);
+          s.setLong(2, r.product);
+          s.setBytes(3, r.facts);
         });
   }
 

@@ -23,7 +23,7 @@ final class SourcesAside implements AutoCloseable {
   private final ExecutorService thread =
       Executors.newSingleThreadExecutor(
           Thread.ofPlatform().daemon().name("sources-aside").factory());
-  private List<ProductStore.Row> part = new ArrayList<>();
+  private List<ProductStore.Said> part = new ArrayList<>();
   private Future<?> writing;
 
   SourcesAside(ProductStore store, TransactionTemplate transaction, long intake, Runnable closed) {
@@ -34,7 +34,7 @@ final class SourcesAside implements AutoCloseable {
   }
 
   /** Keeps rows, at the latest when it is finished. */
-  void add(List<ProductStore.Row> rows) {
+  void add(List<ProductStore.Said> rows) {
     part.addAll(rows);
     if (part.size() >= PART) {
       write();
@@ -50,7 +50,7 @@ final class SourcesAside implements AutoCloseable {
   private void write() {
     // One part is filled while another is written, and no more wait.
     await();
-    List<ProductStore.Row> full = part;
+    List<ProductStore.Said> full = part;
     part = new ArrayList<>();
     writing =
         thread.submit(() -> transaction.executeWithoutResult(t -> store.addSources(intake, full)));

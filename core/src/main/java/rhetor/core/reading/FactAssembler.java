@@ -56,7 +56,7 @@ public final class FactAssembler {
     typed.forEach(merge::settle);
     List<Fact> facts = merge.facts().stream().map(names::apply).toList();
     String name = words(typed, "name", first.name());
-    KindFinder.Kind kind = kinds.find(name, words(facts, "category", ""), Set.copyOf(merge.ids()));
+    KindFinder.Kind kind = kinds.find(name, words(facts, "category", ""), merge.ids());
     return new ProductFacts(
         first.sku(),
         name,

@@ -48,6 +48,12 @@ public final class FactReader {
   private final KindFinder kinds;
   private final List<Heading> headings;
 
+  /**
+   * What columns tell of. A kind of fact that the house has taken away again is kept as an extra
+   * fact.
+   */
+  private final List<Optional<Concept>> concepts;
+
   /** What each column is called where it is a fact of its own. */
   private final List<Own> owns;
 
@@ -107,6 +113,8 @@ public final class FactReader {
     this.owns = reading.columns().stream().map(Own::of).toList();
     this.headings =
         reading.columns().stream().map(c -> Heading.of(c.heading(), knowledge)).toList();
+    this.concepts =
+        reading.columns().stream().map(c -> knowledge.concept(c.meaning().concept())).toList();
     reading.columns().forEach(c -> valuesOf.add(new Seen<>()));
     this.skuColumn = reading.column(Role.SKU);
     this.nameColumn = reading.column(Role.NAME);
@@ -229,8 +237,7 @@ public final class FactReader {
       }
       switch (column.meaning().role()) {
         case CONCEPT -> {
-          // A kind of fact that the house has taken away again is kept as an extra fact.
-          Optional<Concept> concept = knowledge.concept(column.meaning().concept());
+          Optional<Concept> concept = concepts.get(i);
           if (concept.isPresent()) {
             collector.column(i, column, concept.get(), headings.get(i), row, cell);
           } else {
@@ -252,8 +259,7 @@ public final class FactReader {
     List<Fact> ofColumns = collector.merge.facts();
     String name = tidyName(rawName, words(ofColumns, "brand"), sku);
     String keyword = keywordColumn < 0 ? "" : CellText.clean(row.cell(keywordColumn));
-    KindFinder.Kind kind =
-        kind(name, words(ofColumns, "category"), Set.copyOf(collector.merge.ids()), keyword);
+    KindFinder.Kind kind = kind(name, words(ofColumns, "category"), collector.merge.ids(), keyword);
     // Prose is read last: a column of its own is the better source.
     for (int i = 0; i < reading.columns().size(); i++) {
       if (reading.columns().get(i).meaning().role() == Role.PROSE && !row.cell(i).isEmpty()) {

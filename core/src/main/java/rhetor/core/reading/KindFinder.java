@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
@@ -85,10 +86,14 @@ final class KindFinder {
   private static final int LONGEST = 400;
 
   private static final int TELLING = 2;
+  private static final int MOST_SETS = 1_000;
   private final Knowledge knowledge;
 
   /** Thousands of products stand on a few shelves. */
   private final Memo<Shelf> shelves = new Memo<>(this::shelf);
+
+  /** The products of a sheet have the same few sets of facts. */
+  private final Map<Set<String>, Optional<ProductClass>> told = new ConcurrentHashMap<>();
 
   KindFinder(Knowledge knowledge) {
     this.knowledge = knowledge;
@@ -214,6 +219,17 @@ final class KindFinder {
     if (concepts.size() < TELLING) {
       return Optional.empty();
     }
+    Optional<ProductClass> known = told.get(concepts);
+    if (known == null) {
+      known = findTold(concepts);
+      if (told.size() < MOST_SETS) {
+        told.put(Set.copyOf(concepts), known);
+      }
+    }
+    return known;
+  }
+
+  private Optional<ProductClass> findTold(Set<String> concepts) {
     return knowledge.classes().stream()
         .filter(c -> c.tells().stream().filter(concepts::contains).count() >= TELLING)
         .findFirst();

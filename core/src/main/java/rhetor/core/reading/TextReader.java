@@ -1,7 +1,6 @@
 package rhetor.core.reading;
 
 import java.util.List;
-import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jsoup.Jsoup;
@@ -69,8 +68,7 @@ public final class TextReader {
         prose.append(line).append('\n');
       }
     }
-    KindFinder.Kind kind =
-        kinds.find(name, words(merge.facts(), "category"), Set.copyOf(merge.ids()));
+    KindFinder.Kind kind = kinds.find(name, words(merge.facts(), "category"), merge.ids());
     for (ProseMiner.Find find :
         new ProseMiner(knowledge, NumberStyle.POINT).mine(prose.toString())) {
       Concept concept = find.concept();
