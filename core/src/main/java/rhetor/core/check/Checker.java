@@ -97,7 +97,7 @@ public final class Checker {
   public Checker(Knowledge knowledge, Style style, Nearness nearness) {
     this.knowledge = knowledge;
     this.nearness = nearness;
-    this.plain = new PlainLanguage(knowledge);
+    this.plain = knowledge.index(PlainLanguage.class, PlainLanguage::new);
     this.style = new StyleCheck(HouseRules.of(style));
   }
 

@@ -64,7 +64,7 @@ public final class WordingTeacher {
     this.learner = new Learner(knowledge);
     this.values = new ValueText(knowledge);
     this.prose = new EnglishProse(knowledge);
-    this.plain = new PlainLanguage(knowledge);
+    this.plain = knowledge.index(PlainLanguage.class, PlainLanguage::new);
   }
 
   /**

@@ -10,6 +10,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
+import rhetor.core.language.Memo;
 import rhetor.core.language.Words;
 
 /**
@@ -93,14 +94,27 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
   private static final Pattern UNIT =
       Pattern.compile("[ -]?(?<u>[\\p{L}°%²³µΩ\"″£€$]+(?:/[\\p{L}²³]+)?)");
 
+  /** Of the longest text whose numbers are remembered, in characters. */
+  private static final int LONGEST = 800;
+
+  /** The numbers of sentences that come again: lists of facts, and texts that are typed. */
+  private record Remembered(Memo<List<Amount>> texts) {
+    static Remembered of(Knowledge knowledge) {
+      return new Remembered(new Memo<>(text -> find(text, knowledge), LONGEST));
+    }
+  }
+
   /**
    * The numbers of a text in order. "One" is more often somebody than a number, and is left out.
    */
   static List<Amount> in(String text, Knowledge knowledge) {
+    return mayHaveAny(text)
+        ? knowledge.index(Remembered.class, Remembered::of).texts.of(text)
+        : List.of();
+  }
+
+  private static List<Amount> find(String text, Knowledge knowledge) {
     List<Amount> all = new ArrayList<>();
-    if (!mayHaveAny(text)) {
-      return all;
-    }
     List<Amount> parts = fractions(text, knowledge);
     Matcher m = TOKEN.matcher(text);
     while (m.find()) {
@@ -153,7 +167,7 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
         }
       }
     }
-    return all;
+    return List.copyOf(all);
   }
 
   /** Spares most texts the expressions: a digit, or a word for a number. */

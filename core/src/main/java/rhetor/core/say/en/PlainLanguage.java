@@ -160,8 +160,14 @@ public final class PlainLanguage {
                   "(?:%1$s(?: by [\\p{L}&’' ]+?)?(?: is|,) an? (?<after>[^,.;:]+)|^An? (?<before>[^,.;:]+), (?:the )?%1$s)"
                       .formatted(Pattern.quote(name))));
 
+  /** Of the longest sentence that is remembered, in characters. */
+  private static final int LONGEST = 800;
+
   private final Knowledge knowledge;
   private final PlainWords plain;
+
+  /** Lists of facts, and texts that are typed, have the same sentences again and again. */
+  private final Memo<Look> looks = new Memo<>(this::look, LONGEST);
 
   public PlainLanguage(Knowledge knowledge) {
     this.knowledge = knowledge;
@@ -170,8 +176,30 @@ public final class PlainLanguage {
 
   /** What is wrong with a sentence of a product's text; nothing if it reads well. */
   public List<Fault> faults(String sentence, ProductFacts product) {
+    Look look = looks.of(withoutNames(sentence, product));
+    List<Fault> faults = new ArrayList<>(look.faults);
+    if (!look.odd.isEmpty()) {
+      Set<String> named = nameWords(product);
+      look.odd.stream()
+          .filter(o -> !named.contains(lower(o.word)))
+          .forEach(o -> faults.add(o.fault));
+    }
+    headings(sentence, product, faults);
+    named(sentence, product).or(() -> thing(sentence, product)).ifPresent(faults::add);
+    return faults;
+  }
+
+  /**
+   * What a look at a text shows, whatever product it is of.
+   *
+   * @param odd its words that are at fault unless they are of the product's names
+   */
+  private record Look(List<Fault> faults, List<OddWord> odd) {}
+
+  private record OddWord(String word, Fault fault) {}
+
+  private Look look(String text) {
     List<Fault> faults = new ArrayList<>();
-    String text = withoutNames(sentence, product);
     find(PLACEHOLDER, text, Kind.PLACEHOLDER, faults);
     find(ANSWER, text, Kind.ANSWER, faults);
     find(SIGN, text, Kind.SIGN, faults);
@@ -195,12 +223,10 @@ public final class PlainLanguage {
     if (!NUMBERED.matcher(text).find()) {
       bare(text, faults);
     }
-    words(text, product, faults);
     articles(text, faults);
     unlikeLists(text, faults);
-    headings(sentence, product, faults);
-    named(sentence, product).or(() -> thing(sentence, product)).ifPresent(faults::add);
-    return faults;
+    List<OddWord> odd = words(text, faults);
+    return new Look(List.copyOf(faults), List.copyOf(odd));
   }
 
   /** Spares most sentences an expression that looks back from each of their words. */
@@ -274,13 +300,13 @@ public final class PlainLanguage {
     }
   }
 
-  private void words(String text, ProductFacts product, List<Fault> faults) {
+  private List<OddWord> words(String text, List<Fault> faults) {
+    List<OddWord> odd = new ArrayList<>();
     List<String> words = new ArrayList<>();
     Matcher m = TOKEN.matcher(text);
     while (m.find()) {
       words.add(m.group());
     }
-    Set<String> named = nameWords(product);
     int foreign = 0;
     for (int i = 0; i < words.size(); i++) {
       String before = i == 0 ? "" : words.get(i - 1);
@@ -292,18 +318,19 @@ public final class PlainLanguage {
       }
       String word = isLast ? words.get(i).replaceFirst("[.]$", "") : words.get(i);
       foreign += FOREIGN.contains(word.toLowerCase(Locale.ROOT)) ? 1 : 0;
-      if (word.isEmpty() || isFine(word, before, after) || named.contains(lower(word))) {
+      if (word.isEmpty() || isFine(word, before, after)) {
         continue;
       }
       Optional<Untold> inTheWay = plain.inTheWay(word, before, after, w -> false);
       inTheWay
           .filter(u -> !isPartOfCompound(u.words(), word))
           .flatMap(u -> fault(u, before))
-          .ifPresent(faults::add);
+          .ifPresent(f -> odd.add(new OddWord(word, f)));
     }
     if (foreign >= FOREIGN_WORDS) {
       faults.add(new Fault(Kind.OTHER_LANGUAGE, text));
     }
+    return odd;
   }
 
   /** "USB-C" and "hi-vis" are words that people say, whatever their halves are. */
