@@ -38,6 +38,11 @@ public record Fact(
     return ownId.startsWith(OWN) ? ownId.substring(OWN.length()) : ownId;
   }
 
+  /** The same fact, called otherwise in lists. */
+  public Fact labelled(String other) {
+    return new Fact(id, concept, other, value, sources, foreign);
+  }
+
   /** The cell that the fact is first taken from. */
   public Source source() {
     return sources.getFirst();

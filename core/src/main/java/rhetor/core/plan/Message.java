@@ -56,9 +56,29 @@ public record Message(
    * @param have those after "has" as verb phrases
    */
   public record Phrases(Map<Form, List<String>> byForm, List<String> be, List<String> have) {
-    public static Phrases of(Map<Form, List<String>> byForm) {
+    /** The phrases of a fact by form, without such as only name its heading where others don't. */
+    public static Phrases of(Fact fact, Map<Form, List<String>> byForm) {
+      List<String> have = after("have ", byForm.get(Form.WITH));
+      boolean isSaidOtherwise =
+          byForm.containsKey(Form.VERB)
+              || byForm.containsKey(Form.PART)
+              || byForm.containsKey(Form.CLAUSE);
       return new Phrases(
-          byForm, after("be ", byForm.get(Form.PART)), after("have ", byForm.get(Form.WITH)));
+          byForm,
+          after("be ", byForm.get(Form.PART)),
+          isSaidOtherwise && have.stream().allMatch(p -> isHeaded(p, fact)) ? List.of() : have);
+    }
+
+    /** "Have a weight of 940 g": a heading and its amount, and no sentence of its own. */
+    private static boolean isHeaded(String phrase, Fact fact) {
+      boolean isAmount =
+          switch (fact.value()) {
+            case Value.Quantity q -> true;
+            case Value.Range r -> true;
+            case Value.Sides s -> true;
+            default -> false;
+          };
+      return isAmount && Words.find(fact.label(), phrase) >= 0;
     }
 
     private static List<String> after(String verb, List<String> phrases) {

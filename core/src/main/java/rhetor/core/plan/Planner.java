@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Licence;
 import rhetor.core.fact.ProductFacts;
@@ -93,7 +94,7 @@ public final class Planner {
               fact,
               concept.theme(),
               salience,
-              Message.Phrases.of(phrases),
+              Message.Phrases.of(fact, phrases),
               choice.rotation().turn(fact.concept()),
               0,
               claims(fact, product),
@@ -184,8 +185,8 @@ public final class Planner {
       groups.addAll(chunks(list, choice.voice().facts()));
       groups.addAll(chunks(clauses, choice.voice().facts()));
     }
-    return new Outline(
-        joinSingles(body, choice.voice().facts()), joinSingles(closing, choice.voice().facts()));
+    int most = choice.voice().facts();
+    return new Outline(joinSingles(body, benefits, most), joinSingles(closing, benefits, most));
   }
 
   /**
@@ -235,31 +236,34 @@ public final class Planner {
     return ALONE.contains(m.theme());
   }
 
-  private static boolean isBenefit(List<Message> group) {
-    return group.size() == 1 && group.getFirst().claims().stream().anyMatch(c -> !c.so().isEmpty());
-  }
-
-  /** A lone fact joins a neighbour, so that a text isn't a row of one-fact sentences. */
-  private static List<List<Message>> joinSingles(List<List<Message>> groups, int most) {
+  /**
+   * A lone fact joins its neighbour, or else another that is lone, so that a text isn't a row of
+   * one-fact sentences.
+   */
+  private static List<List<Message>> joinSingles(
+      List<List<Message>> groups, Set<Message> benefits, int most) {
     List<List<Message>> joined = new ArrayList<>();
     for (List<Message> group : groups) {
-      List<Message> last = joined.isEmpty() ? null : joined.getLast();
-      boolean alone =
-          ALONE.contains(group.getFirst().theme())
-              || last != null && ALONE.contains(last.getFirst().theme());
-      boolean sameKind =
-          last != null && (group.getFirst().verb() == null) == (last.getFirst().verb() == null);
-      if (last != null
-          && !alone
-          && sameKind
-          && !isBenefit(group)
-          && !isBenefit(last)
-          && group.size() + last.size() <= most) {
-        last.addAll(group);
-      } else {
+      List<List<Message>> open =
+          joined.stream()
+              .filter(g -> !benefits.contains(g.getFirst()) && !benefits.contains(group.getFirst()))
+              .filter(g -> mayJoin(g, group, most))
+              .collect(Collectors.toList());
+      boolean isNext = !open.isEmpty() && open.getLast() == joined.getLast();
+      open.removeIf(g -> !isNext && (g.size() > 1 || group.size() > 1));
+      if (open.isEmpty()) {
         joined.add(new ArrayList<>(group));
+      } else {
+        open.getLast().addAll(group);
       }
     }
     return joined;
+  }
+
+  private static boolean mayJoin(List<Message> one, List<Message> other, int most) {
+    return !isAlone(one.getFirst())
+        && !isAlone(other.getFirst())
+        && (one.getFirst().verb() == null) == (other.getFirst().verb() == null)
+        && one.size() + other.size() <= most;
   }
 }

@@ -67,9 +67,12 @@ public final class Teller {
               ? Optional.empty()
               : because(Cause.NOT_OF_ITS_KIND);
       case SIDES ->
-          value instanceof Value.Sides s
-              ? s.unit().isEmpty() ? because(Cause.NO_UNIT) : Optional.empty()
-              : because(Cause.NOT_OF_ITS_KIND);
+          switch (value) {
+            case Value.Sides s -> unit(s.unit());
+            // Several sizes, each with its unit.
+            case Value.Terms t -> Optional.empty();
+            default -> because(Cause.NOT_OF_ITS_KIND);
+          };
       case RATING ->
           value instanceof Value.Rating ? Optional.empty() : because(Cause.NOT_OF_ITS_KIND);
       case TERMS, WORDS -> Optional.empty();

@@ -19,6 +19,7 @@ import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
+import rhetor.core.language.Words;
 import rhetor.core.reading.Meaning.Role;
 import rhetor.core.sheet.SheetProblem;
 import rhetor.core.sheet.SheetRow;
@@ -259,7 +260,8 @@ public final class FactReader {
     List<Fact> ofColumns = collector.merge.facts();
     String name = tidyName(rawName, words(ofColumns, "brand"), sku);
     String keyword = keywordColumn < 0 ? "" : CellText.clean(row.cell(keywordColumn));
-    KindFinder.Kind kind = kind(name, words(ofColumns, "category"), collector.merge.ids(), keyword);
+    KindFinder.Kind kind =
+        kind(name, words(ofColumns, "category"), collector.merge.ids(), keyword, row);
     // Prose is read last: a column of its own is the better source.
     for (int i = 0; i < reading.columns().size(); i++) {
       if (reading.columns().get(i).meaning().role() == Role.PROSE && !row.cell(i).isEmpty()) {
@@ -280,7 +282,8 @@ public final class FactReader {
   }
 
   /** What a product is: by its name and category, by its sheet, or by its keyword. */
-  private KindFinder.Kind kind(String name, String category, Set<String> concepts, String keyword) {
+  private KindFinder.Kind kind(
+      String name, String category, Set<String> concepts, String keyword, SheetRow row) {
     String telling = reading.areNamesMadeUp() ? "" : name;
     KindFinder.Kind kind = kinds.find(telling, category, concepts, reading.thing());
     // A shelf in words that are no known thing, "mild" or "dark roast" among coffees,
@@ -304,6 +307,15 @@ public final class FactReader {
     if (isDoubtful) {
       return new KindFinder.Kind("", "");
     }
+    if (!kind.noun().isEmpty()
+        && kind.noun().equals(reading.thing())
+        && !isAmong(head(kind.noun()), keyword)) {
+      // Most of the sheet are mats, but this one is sought as a "vinyl dumbbell pair".
+      KindFinder.Kind other = kinds.ofPhrase(keyword);
+      if (!other.noun().isEmpty() && !isAkin(other.noun(), kind.noun())) {
+        return ofCell(other, keyword, row).orElse(new KindFinder.Kind("", ""));
+      }
+    }
     KindFinder.Kind known = isOdd ? kinds.find("", "", concepts, reading.thing()) : kind;
     if (!reading.language().equals("en") || !known.productClass().isEmpty()) {
       return known;
@@ -316,6 +328,22 @@ public final class FactReader {
         .sought(keyword)
         .filter(s -> !category.isEmpty() && !isAkin(known.noun(), s.noun()))
         .orElse(known);
+  }
+
+  private static boolean isAmong(String noun, String phrase) {
+    return Words.of(phrase).stream()
+        .anyMatch(w -> w.text().equals(noun) || English.singular(w.text()).equals(noun));
+  }
+
+  /** A kind as a cell has it that says nothing else, and is sought so: "roman blind". */
+  private static Optional<KindFinder.Kind> ofCell(
+      KindFinder.Kind kind, String keyword, SheetRow row) {
+    return row.cells().stream()
+        .map(c -> c.strip().toLowerCase(Locale.ROOT))
+        .filter(c -> English.lastWord(c).equals(English.lastWord(kind.noun())))
+        .filter(c -> Words.find(c, keyword) >= 0)
+        .findFirst()
+        .map(c -> new KindFinder.Kind(kind.productClass(), c));
   }
 
   /**
@@ -446,7 +474,14 @@ public final class FactReader {
               cell,
               mayHaveNone,
               text -> bounded(values.read(text, concept, column.unit()), heading))
-          .ifPresent(v -> merge.add(fact(concept, v, source(row, column, cell))));
+          .ifPresent(
+              v -> {
+                Fact fact = fact(concept, v, source(row, column, cell));
+                // What couldn't be read stands in the list as it is, under the heading that has
+                // its unit.
+                boolean isLiteral = v instanceof Value.Words && !column.unit().isEmpty();
+                merge.add(isLiteral ? fact.labelled(owns.get(index).label) : fact);
+              });
     }
 
     /**

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
@@ -52,6 +53,9 @@ final class ValueReader {
   /** Between the parts of a list; a stroke between digits is a fraction's or a code's. */
   private static final Pattern LIST =
       Pattern.compile("\\s*[;|•·\\n]\\s*|\\s*(?<!\\d)/\\s*|\\s*/(?!\\d)\\s*|,\\s+|,(?=\\D)");
+
+  /** Between sizes, each of which has signs of its own. */
+  private static final Pattern SIZES = Pattern.compile("\\s*[;|/\\n]\\s*|,\\s+");
 
   private static final Pattern LIST_SIGN = Pattern.compile("\\s*[;|•·\\n]\\s*|,\\s+|,(?=\\D)");
   private static final Pattern TIGHT_STROKE = Pattern.compile("\\p{L}/\\p{L}");
@@ -102,13 +106,18 @@ final class ValueReader {
           measured(text, concept.dimension(), unit).orElseGet(() -> new Value.Words(text));
       case COUNT ->
           count(text).or(() -> range(text, "", "")).orElseGet(() -> new Value.Words(text));
-      case SIDES -> sides(text, unit).orElseGet(() -> new Value.Words(text));
+      case SIDES ->
+          sides(text, unit)
+              .or(() -> severalSides(text, unit))
+              .orElseGet(() -> new Value.Words(text));
       case RATING -> rating(text).orElseGet(() -> new Value.Words(text));
       case FLAG -> yesNo(text).orElseGet(() -> new Value.Words(text));
       case TERMS ->
           concept.dimension().isEmpty()
               ? terms(text, concept)
-              : sides(text, unit).orElseGet(() -> terms(text, concept));
+              : sides(text, unit)
+                  .or(() -> severalSides(text, unit))
+                  .orElseGet(() -> terms(text, concept));
       case WORDS ->
           plainYesNo(text).orElseGet(() -> new Value.Words(country(text, concept).orElse(text)));
     };
@@ -224,6 +233,32 @@ final class ValueReader {
       }
     }
     return Optional.of(new Value.Sides(lengths, unit.get()));
+  }
+
+  /** "117 x 137; 168 x 183" of "W x D cm": the sizes that there are of it, each with its unit. */
+  private Optional<Value> severalSides(String text, String defaultUnit) {
+    if (!mayBeSides(text)) {
+      return Optional.empty();
+    }
+    List<String> sizes = new ArrayList<>();
+    int sides = 0;
+    for (String part : SIZES.split(text)) {
+      Optional<Value> one = sides(part.strip(), defaultUnit);
+      if (one.isEmpty()
+          || !(one.get() instanceof Value.Sides(List<BigDecimal> lengths, String unit))
+          || unit.isEmpty()
+          || sides > 0 && sides != lengths.size()) {
+        return Optional.empty();
+      }
+      sides = lengths.size();
+      sizes.add(
+          lengths.stream().map(BigDecimal::toPlainString).collect(Collectors.joining(" × "))
+              + " "
+              + unit);
+    }
+    return sizes.size() > 1 && sizes.size() <= MOST_PARTS
+        ? Optional.of(new Value.Terms(List.copyOf(sizes)))
+        : Optional.empty();
   }
 
   /**

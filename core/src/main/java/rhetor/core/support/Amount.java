@@ -85,6 +85,8 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       Pattern.compile(
           "(?i)\\b(?:an? (?<one>\\p{L}+)|(?<n>\\p{L}+(?:-\\p{L}+)?|\\d+)) and a half(?: (?<many>\\p{L}+))?");
 
+  private static final String ONE_OF = "one-";
+
   private static final Pattern A_PART = Pattern.compile("(?i)\\b(?:an?|one) $");
 
   /** "Fluid ounces". */
@@ -158,8 +160,8 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       } else if (WORDS.containsKey(word) && !word.equals("one")) {
         all.add(withUnit(WORDS.get(word), true, m.start(), m.end(), text, knowledge));
       } else {
-        String first = word.contains("-") ? word.substring(0, word.indexOf('-')) : "";
-        if (WORDS.containsKey(first) && !first.equals("one")) {
+        String first = word.contains("-") ? first(word) : "";
+        if (isOneOf(word, knowledge) || WORDS.containsKey(first) && !first.equals("one")) {
           // "Two-year", "three-layer".
           all.add(
               withUnit(
@@ -178,7 +180,9 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       }
     }
     for (Words.Word word : Words.of(text)) {
-      if (isNumber(word.text()) || PARTS.containsKey(first(word.text()))) {
+      if (isNumber(word.text())
+          || word.text().startsWith(ONE_OF)
+          || PARTS.containsKey(first(word.text()))) {
         return true;
       }
     }
@@ -189,6 +193,11 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
   static boolean isNumber(String word) {
     String first = first(word);
     return WORDS.containsKey(first) && !first.equals("one");
+  }
+
+  /** "One-year", "one-litre", but not "one-off". */
+  static boolean isOneOf(String word, Knowledge knowledge) {
+    return word.startsWith(ONE_OF) && unit(word.substring(ONE_OF.length()), knowledge).isPresent();
   }
 
   private static String first(String word) {

@@ -402,7 +402,9 @@ final class WordJudge {
   }
 
   private boolean isUnitOrNumber(String word) {
-    return knowledge.unitWritten(word).isPresent() || Amount.isNumber(word);
+    return knowledge.unitWritten(word).isPresent()
+        || Amount.isNumber(word)
+        || Amount.isOneOf(word, knowledge);
   }
 
   /** "Stiffer than", "the steadiest", "no quieter": it says how others are. */

@@ -42,7 +42,8 @@ class WordsThatFitTest {
     "Bottles, Colour, clear, clear bottle",
     "Panniers, Colour, natural, natural colour",
     "Panniers, Colours, 'navy, petrol', navy blue and petrol",
-    "Doorbells, Battery, 2 x AAA, two AAA cells"
+    "Doorbells, Battery, 2 x AAA, two AAA cells",
+    "Trays, Dimensions cm, '30 x 20; 45 x 30', 30 × 20 cm and 45 × 30 cm"
   })
   void is_said(String kind, String heading, String cell, String said) {
     assertThat(prose(kind, heading, cell)).contains(said);
@@ -50,6 +51,8 @@ class WordsThatFitTest {
 
   @ParameterizedTest
   @CsvSource({
+    "Trays, Dimensions cm, '30 x 20; 45 x 30', measures 30",
+    "Panniers, Weight, 900 g, (?:has a|Its) weight",
     "Panniers, Closure, side, (?:shuts?|closes?|closed) (?:with|by) a side",
     "Shelves, Mount, wall, (?:with|by|has) a wall",
     "Shelves, Mount, bench, (?:with|by|has) a bench",

@@ -342,4 +342,37 @@ class FactReaderTest {
                 .kindNoun())
         .isEqualTo(kind == null ? "" : kind);
   }
+
+  @Test
+  void a_cell_that_cannot_be_read_stands_under_the_heading_that_has_its_unit() {
+    ProductFacts product =
+        product(
+            List.of("SKU", "Name", "Weight g", "Width cm"),
+            List.of("A-1", "Fell bag", "900 / 950 wet", "30"));
+    assertThat(product.fact("weight").orElseThrow().label()).isEqualTo("Weight g");
+    assertThat(product.fact("width").orElseThrow().label()).isEqualTo("Width");
+  }
+
+  /** Four of five are mats; the fifth is sought, and filed, as something else. */
+  @Test
+  void a_row_that_is_sought_as_another_thing_than_its_sheet_is_that_thing_if_a_cell_says_so() {
+    List<String> headings = List.of("SKU", "Name", "Maker", "Sort", "Search term");
+    List<List<String>> rows =
+        List.of(
+            List.of("A-1", "Fell", "Ollan", "4 mm", "cork yoga mat"),
+            List.of("A-2", "Tarn", "Ollan", "6 mm", "thick yoga mat"),
+            List.of("A-3", "Scar", "Ollan", "travel", "folding yoga mat"),
+            List.of("A-4", "Beck", "Ollan", "dumbbell", "vinyl dumbbell pair purple"),
+            List.of("A-5", "Gill", "Ollan", "strap", "vinyl dumbbell pair green"));
+    List<SheetRow> all = rows.stream().map(FactReaderTest::row).toList();
+    Reading reading =
+        new ReadingProposer(KNOWLEDGE).propose(headings, all, HeadingAnswers.NONE, "yoga mats");
+    FactReader reader = new FactReader("yoga mats", reading, KNOWLEDGE);
+    assertThat(all.stream().map(reader::read).map(FactReaderTest::kind))
+        .containsExactly("yoga mat", "yoga mat", "yoga mat", "dumbbell", "");
+  }
+
+  private static String kind(FactReader.Outcome outcome) {
+    return ((FactReader.Outcome.Read) outcome).product().kindNoun();
+  }
 }

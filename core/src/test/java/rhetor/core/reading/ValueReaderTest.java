@@ -41,6 +41,25 @@ class ValueReaderTest {
 
   @ParameterizedTest
   @CsvSource(
+      delimiter = '#',
+      value = {
+        "90 x 200; 140x200#90 × 200 cm;140 × 200 cm",
+        "60x40 mm / 80x60 mm#60 × 40 mm;80 × 60 mm",
+        "31,5x12x4, 40x12x4#31.5 × 12 × 4 cm;40 × 12 × 4 cm"
+      })
+  void several_sizes_of_one_thing_each_have_the_headings_unit(String cell, String sizes) {
+    assertThat(comma.read(cell, concept("dimensions"), "cm"))
+        .isEqualTo(new Value.Terms(List.of(sizes.split(";"))));
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"90 x 200; folded", "90x200 / 90x200x20", "2 x 90 x 200 / 210"})
+  void sizes_of_unlike_things_are_one_value(String cell) {
+    assertThat(comma.read(cell, concept("dimensions"), "cm")).isEqualTo(new Value.Words(cell));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
       delimiter = '|',
       value = {
         "2.5 kg|2.5|kg|''",

@@ -107,6 +107,7 @@ class JudgeTest {
       delimiter = '|',
       value = {
         "It weighs 30 kg.|NUMBER",
+        "It has a one-year warranty.|NUMBER",
         "It weighs 140 kg.|NUMBER",
         "It is 85 cm long.|NUMBER",
         "Five seats are oak.|NUMBER",

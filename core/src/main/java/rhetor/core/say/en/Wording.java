@@ -48,6 +48,7 @@ public final class Wording implements Phrasebook {
           "n",
           "np",
           "sides",
+          "severalsides",
           "plane",
           "sizes",
           "eachsize",
@@ -135,6 +136,8 @@ public final class Wording implements Phrasebook {
       Pattern.compile("^(\\p{L}[\\p{L} -]*\\p{Ll}) ([\\d.,–]+ ?(?:mm|cm|m|in))$");
 
   private static final Pattern PLANE = Pattern.compile("[\\d.,]+ × [\\d.,]+ \\p{L}{1,2}");
+
+  private static final Pattern SIDES = Pattern.compile("[\\d.,]+(?: × [\\d.,]+){1,2} \\p{L}{1,2}");
 
   private static final Pattern MACHINE =
       Pattern.compile("(?i)machine[ -]wash(?:able)?,? (?:at |up to |to )?(\\d+ ?°C)\\.?");
@@ -369,6 +372,11 @@ public final class Wording implements Phrasebook {
               ? nounPhrases(items)
               : value instanceof Value.Words(String w) ? nounPhrases(List.of(w)) : null;
       case "sides" -> value instanceof Value.Sides ? text.prose(value) : null;
+      case "severalsides" ->
+          value instanceof Value.Terms(List<String> items)
+                  && items.stream().allMatch(i -> SIDES.matcher(i).matches())
+              ? text.prose(value)
+              : null;
       case "plane" ->
           Optional.of(text.prose(value)).filter(p -> PLANE.matcher(p).matches()).orElse(null);
       case "sizes" -> value instanceof Value.Terms(List<String> items) ? sizes(items) : null;
