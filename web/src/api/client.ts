@@ -25,7 +25,7 @@ export const SIGNED_OUT = 'rhetor:signed-out';
 
 /** Orders that do something, which a double click or a lost answer must not do twice. */
 const ACTS =
-  /^\/api\/(runs(\/\d+\/(stop|retry|take-back))?|concepts\/wordings|editions|pulls|intakes\/\d+\/(take|take-back)|products\/\d+\/shop|proofs\/sign-off|proofs\/\d+\/(undo|restore|sign-off|send-back|takes|lines|rewritten)|audit\/mend|keywords\/assign|variants(\/all)?|people)$/;
+  /^\/api\/(runs(\/\d+\/(stop|retry|take-back))?|concepts\/wordings|editions|pulls|intakes\/\d+\/(take|take-back)|products\/\d+\/shop|proofs\/sign-off|proofs\/\d+\/(undo|restore|sign-off|send-back|comments|takes|lines|rewritten)|audit\/mend|keywords\/assign|variants(\/all)?|people)$/;
 
 /** How long after its answer the same order is still taken for the same click, in milliseconds. */
 const SAME_CLICK = 1500;

@@ -11,6 +11,7 @@ export const STATES = [
   { value: 'DISPUTED', label: 'products whose sources disagree' },
   { value: 'INCOMPLETE', label: 'products that lack essential facts' },
   { value: 'NO_KEYWORD', label: 'products without a keyword' },
+  { value: 'COMMENTED', label: 'texts with open comments' },
   { value: 'FAILED', label: 'products where writing failed' },
   { value: 'SIGNED_OFF', label: 'signed-off texts' },
   { value: 'PUBLISHED', label: 'published texts' },

@@ -20,6 +20,8 @@ interface Props {
   onThisIsSo?: (mark: Mark, label: string, value: string) => void;
   /** Sentences that stood before: the others are set off as new. */
   old?: string[];
+  /** Words that there are open comments on. */
+  passages?: string[];
 }
 
 /** A field’s text as it will be read: footnote numerals at each sentence, marks in the margin. */
@@ -32,11 +34,12 @@ export function Manuscript({
   onLetBe,
   onThisIsSo,
   old,
+  passages,
 }: Props) {
   const hasMargin = field.marks.some((m) => m.sentence >= 0);
   const whole = field.marks.filter((m) => m.sentence < 0);
   return (
-    <Box>
+    <Box data-manuscript>
       {whole.map((m, i) => (
         <MarkNote key={i} mark={m} onLetBe={onLetBe} onThisIsSo={onThisIsSo} />
       ))}
@@ -57,6 +60,7 @@ export function Manuscript({
             marks={field.marks.filter((m) => m.sentence === first + i)}
             isLit={s.footnotes.some((n) => lit.includes(n))}
             onLight={onLight}
+            isSpokenOf={passages?.some((p) => p.includes(s.text) || s.text.includes(p))}
             isChosen={chosen?.includes(first + i)}
             isNew={old && !old.includes(s.text)}
             onChoose={
@@ -127,6 +131,7 @@ function SentenceText(props: {
   marks: Mark[];
   isLit: boolean;
   onLight: (footnotes: number[]) => void;
+  isSpokenOf?: boolean;
   isChosen?: boolean;
   isNew?: boolean;
   onChoose?: () => void;
@@ -143,6 +148,7 @@ function SentenceText(props: {
         component="span"
         tabIndex={onChoose || sentence.footnotes.length > 0 ? 0 : undefined}
         data-testid="sentence"
+        title={props.isSpokenOf ? 'There is a comment on this' : undefined}
         role={onChoose ? 'checkbox' : undefined}
         aria-checked={onChoose ? !!props.isChosen : undefined}
         onClick={onChoose}
@@ -157,8 +163,8 @@ function SentenceText(props: {
         onFocus={() => onLight(sentence.footnotes)}
         onBlur={() => onLight([])}
         sx={{
-          borderBottom: worst ? '2px solid' : undefined,
-          borderColor: worst,
+          borderBottom: worst ? '2px solid' : props.isSpokenOf ? '2px dashed' : undefined,
+          borderColor: worst ?? 'warning.main',
           cursor: onChoose ? 'pointer' : undefined,
           boxShadow: props.isChosen
             ? 'inset 0 -0.5em 0 color-mix(in srgb, currentColor 14%, transparent)'

@@ -15,12 +15,15 @@ import { Stage } from '../frame/Stage';
 import { Cell } from '../product/Facts';
 import { Picture } from '../product/Picture';
 import { Beside } from './Beside';
+import { Comments } from './Comments';
 import { asked, type Mode } from './keys';
 import { Learned } from './Learned';
 import { LeftOut, Overruled } from './LeftOut';
 import { Manuscript } from './Manuscript';
+import { COMMENT_FIELD } from './passage';
 import { Rewriting } from './Rewriting';
 import { SecondOpinion } from './SecondOpinion';
+import { SendBack } from './SendBack';
 import { Takes } from './Takes';
 
 // Two fifths of the whole program, and only who changes a text needs it.
@@ -44,11 +47,18 @@ const KEYS = [
   ['r', 'rewrite'],
   ['s', 'sign off'],
   ['b', 'send back'],
+  ['c', 'comment on it, or on the words that are marked'],
   ['1 – 9', 'the fields'],
   ['j, k', 'next and last text'],
   ['/', 'find a product, or say what to do'],
   ['?', 'these keys'],
 ];
+
+/** How a text is asked for. */
+export const proofOf = (id: number) => ({
+  queryKey: ['proof', id],
+  queryFn: () => take(api.GET('/api/proofs/{id}', { params: { path: { id } } })),
+});
 
 /** One text being read, with its sources, its marks, its history, and what can be done next. */
 export function Proof(props: {
@@ -71,10 +81,10 @@ export function Proof(props: {
   const setEditing = (editing: boolean) => setMode(editing ? 'edit' : 'read');
   const [lit, setLit] = useState<number[]>([]);
   const [showsKeys, setShowsKeys] = useState(false);
+  const [isSendingBack, setSendingBack] = useState(false);
   const path = { id };
   const proof = useQuery({
-    queryKey: ['proof', id],
-    queryFn: () => take(api.GET('/api/proofs/{id}', { params: { path } })),
+    ...proofOf(id),
     // A text that a run is just writing comes by itself.
     refetchInterval: (query) =>
       query.state.error instanceof Problem && query.state.error.status === 404 ? 2000 : false,
@@ -137,8 +147,26 @@ export function Proof(props: {
       onStep(1);
     }
   };
-  const sendBack = () =>
-    act(() => take(api.POST('/api/proofs/{id}/send-back', { params })), 'Back in proof.');
+  const sendBack = (reason: string) =>
+    act(
+      () => take(api.POST('/api/proofs/{id}/send-back', { params, body: { reason } })),
+      'Back in proof.',
+    ).then((done) => done && setSendingBack(false));
+  const comment = (field: string, passage: string, said: string) =>
+    act(
+      () => take(api.POST('/api/proofs/{id}/comments', { params, body: { field, passage, said } })),
+      'Said.',
+    );
+  const settle = (comment: number) =>
+    act(
+      () =>
+        take(
+          api.POST('/api/proofs/{id}/comments/{comment}/settle', {
+            params: { path: { id, comment } },
+          }),
+        ),
+      'Settled.',
+    );
   const restore = (revision: number) =>
     act(
       () => take(api.POST('/api/proofs/{id}/restore', { params, body: { revision } })),
@@ -205,7 +233,8 @@ export function Proof(props: {
       const isChoosing = target.closest('select') && e.key !== 'Escape';
       if (isTyping || isChoosing || e.ctrlKey || e.metaKey || e.altKey || !proof.data) return;
       const tabs = shown(proof.data.fields);
-      const { canUndo } = proof.data;
+      const { canUndo, product } = proof.data;
+      const isSigned = product.stage === 'SIGNED_OFF' || product.stage === 'PUBLISHED';
       const wish = asked(e.key, { mode, mayWrite, maySign, canUndo, fields: tabs.length });
       switch (wish?.what) {
         case 'next':
@@ -224,7 +253,12 @@ export function Proof(props: {
         case 'sign off':
           return void signOff();
         case 'send back':
-          return void sendBack();
+          // The key that opens the line is no letter of the reason.
+          e.preventDefault();
+          return setSendingBack(isSigned);
+        case 'comment':
+          e.preventDefault();
+          return document.getElementById(COMMENT_FIELD)?.focus();
         case 'field':
           return setFieldCode(tabs[wish.at]!.code);
       }
@@ -242,6 +276,19 @@ export function Proof(props: {
   const fields = shown(proof.data.fields);
   const field = fields.find((f) => f.code === fieldCode) ?? fields[0]!;
   const isSigned = product.stage === 'SIGNED_OFF' || product.stage === 'PUBLISHED';
+
+  const open = proof.data.comments.filter((c) => !c.settledBy);
+  // What somebody waits for comes before what the text rests on.
+  const comments = (
+    <Comments
+      product={id}
+      revision={proof.data.revision}
+      field={field}
+      comments={proof.data.comments}
+      onSay={mayWrite ? comment : undefined}
+      onSettle={mayWrite ? settle : undefined}
+    />
+  );
 
   return (
     <Box
@@ -356,6 +403,7 @@ export function Proof(props: {
               onLight={setLit}
               onLetBe={maySign ? letBe : undefined}
               onThisIsSo={maySign ? thisIsSo : undefined}
+              passages={open.filter((c) => c.field === field.code).map((c) => c.passage)}
             />
           )}
         </Box>
@@ -372,6 +420,9 @@ export function Proof(props: {
             py: 1.25,
           }}
         >
+          {maySign && isSigned && isSendingBack && (
+            <SendBack onSend={sendBack} onClose={() => setSendingBack(false)} />
+          )}
           {maySign && !isSigned && (
             <Button
               variant="contained"
@@ -383,7 +434,11 @@ export function Proof(props: {
             </Button>
           )}
           {maySign && isSigned && (
-            <Button variant="outlined" onClick={sendBack}>
+            <Button
+              variant="outlined"
+              aria-expanded={isSendingBack}
+              onClick={() => setSendingBack(!isSendingBack)}
+            >
               Send back
             </Button>
           )}
@@ -458,7 +513,20 @@ export function Proof(props: {
           </Box>
         )}
       </Box>
-      <Box component="aside" aria-label="Sources" sx={{ display: isWide ? 'none' : undefined }}>
+      <Box
+        component="aside"
+        aria-label="Sources"
+        sx={{
+          display: isWide ? 'none' : undefined,
+          // It scrolls by itself, so that what it speaks of stays in sight.
+          position: { lg: 'sticky' },
+          top: 64,
+          alignSelf: 'start',
+          maxHeight: { lg: 'calc(100vh - 72px)' },
+          overflowY: { lg: 'auto' },
+        }}
+      >
+        {open.length > 0 && comments}
         <Sources field={field} lit={lit} onLight={setLit} />
         <Keyword
           key={`${product.keyword} ${proof.data.revision}`}
@@ -480,6 +548,7 @@ export function Proof(props: {
         )}
         <Overruled marks={proof.data.overruled} onRaiseAgain={maySign ? raiseAgain : undefined} />
         <LeftOut facts={proof.data.leftOut} />
+        {open.length === 0 && comments}
         <Typography variant="h3" sx={{ mt: 3 }}>
           History
         </Typography>

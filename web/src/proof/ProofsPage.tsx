@@ -1,5 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import type { Theme } from '@mui/material/styles';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import {
   keepPreviousData,
   useInfiniteQuery,
@@ -19,9 +21,12 @@ import { ChoiceSentence } from '../product/ChoiceSentence';
 import { fromAddress, toAddress, type Filter } from '../product/filter';
 import { Picture } from '../product/Picture';
 import { DEEDS, Many, type Deed } from './Many';
-import { Proof } from './Proof';
+import { Proof, proofOf } from './Proof';
 
-const READABLE = ['PROOF', 'READY', 'FIX', 'STALE', 'SIGNED_OFF', 'PUBLISHED'];
+const READABLE = ['PROOF', 'READY', 'FIX', 'COMMENTED', 'STALE', 'SIGNED_OFF', 'PUBLISHED'];
+
+/** How long a text that was fetched ahead is as good as new, in milliseconds. */
+const FRESH = 10_000;
 
 /** The pile of proofs, and the one being read. */
 export function ProofsPage() {
@@ -105,6 +110,24 @@ export function ProofsPage() {
     if (next) navigate({ pathname: `/proofs/${next.id}`, search });
     else if (step > 0) notice.say('This is the last text of the pile.');
   };
+
+  // The next and the last text are there before somebody asks for them.
+  const before = lines[at - 1]?.id;
+  const after = lines[at + 1]?.id;
+  useEffect(() => {
+    if (at < 0) return;
+    for (const near of [after, before]) {
+      if (near) void queries.prefetchQuery({ ...proofOf(near), staleTime: FRESH });
+    }
+  }, [at, after, before, queries]);
+
+  // Where there is room for both, the text that needs somebody most is open from the start.
+  const hasRoom = useMediaQuery((theme: Theme) => theme.breakpoints.up('md'));
+  const first = lines[0]?.id;
+  const opensFirst = hasRoom && !id && !deed && !pile.isPlaceholderData ? first : undefined;
+  useEffect(() => {
+    if (opensFirst) navigate({ pathname: `/proofs/${opensFirst}`, search }, { replace: true });
+  }, [opensFirst, navigate, search]);
 
   useEffect(() => {
     window.scrollTo(0, 0);
@@ -196,11 +219,7 @@ export function ProofsPage() {
             Either all is read, or nothing is written yet. Start a run under{' '}
             <Link to="/products">Products</Link>.
           </Empty>
-        ) : (
-          <Empty title="Proofs">
-            Choose a text on the left. The least ready ones are on top: they need you most.
-          </Empty>
-        )}
+        ) : null}
       </Box>
     </>
   );

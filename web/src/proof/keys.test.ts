@@ -14,6 +14,12 @@ describe('keys over a text', () => {
     }
   });
 
+  it('lead to the comments while one reads, if one may say something', () => {
+    expect(asked('c', EDITOR)).toEqual({ what: 'comment' });
+    expect(asked('c', { ...EDITOR, mode: 'takes' })).toBeNull();
+    expect(asked('c', { ...EDITOR, mayWrite: false })).toBeNull();
+  });
+
   it('do nothing while it is changed by hand', () => {
     for (const key of ['j', 'k', 's', 'b', 'e', 't', 'r', 'o', 'z', '1', '?', 'Escape']) {
       expect(asked(key, { ...EDITOR, mode: 'edit' }), key).toBeNull();

@@ -3,7 +3,7 @@ export type Mode = 'read' | 'edit' | 'takes' | 'rewrite' | 'beside';
 
 /** What a key asks for. */
 export type Asked =
-  | { what: 'next' | 'last' | 'keys' | 'undo' | 'sign off' | 'send back' }
+  | { what: 'next' | 'last' | 'keys' | 'undo' | 'sign off' | 'send back' | 'comment' }
   | { what: 'show'; mode: Mode }
   | { what: 'field'; at: number };
 
@@ -49,6 +49,8 @@ export function asked(key: string, may: May): Asked | null {
       return maySign && isRead ? { what: 'sign off' } : null;
     case 'b':
       return maySign && isRead ? { what: 'send back' } : null;
+    case 'c':
+      return mayWrite && isRead ? { what: 'comment' } : null;
     case 'Escape':
       return isRead ? null : { what: 'show', mode: 'read' };
   }

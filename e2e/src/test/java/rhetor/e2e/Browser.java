@@ -122,10 +122,18 @@ final class Browser implements AutoCloseable {
                 + "\")]"));
   }
 
+  /** Clicks what is drawn there, anew if it has just been drawn again. */
   void click(By by) {
-    WebElement target = until(ExpectedConditions.elementToBeClickable(by));
-    driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", target);
-    target.click();
+    until(
+        d -> {
+          WebElement target = ExpectedConditions.elementToBeClickable(by).apply(d);
+          if (target == null) {
+            return false;
+          }
+          driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", target);
+          target.click();
+          return true;
+        });
   }
 
   void type(By by, String text) {

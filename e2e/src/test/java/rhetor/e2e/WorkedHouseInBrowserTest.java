@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.openqa.selenium.By;
+import org.openqa.selenium.interactions.Actions;
 
 /** The demo house as one opens it: its people have worked in it, and no main view is empty. */
 class WorkedHouseInBrowserTest {
@@ -65,5 +66,46 @@ class WorkedHouseInBrowserTest {
     browser.find(By.cssSelector("[data-testid=beside]"));
     browser.choose("Beside or in one", "word by word against");
     browser.find(By.cssSelector("[data-testid=beside] ins"));
+  }
+
+  @Test
+  void what_is_said_of_marked_words_waits_for_the_next_who_reads() {
+    // The pile opens with the text that needs somebody most.
+    browser.open("/proofs?state=COMMENTED");
+    browser.see("Is that one bag, or the pair?");
+    browser.open("/proofs?search=TV-1801");
+    browser.find(By.cssSelector("[data-manuscript] [data-testid=sentence]"));
+    browser.driver.executeScript(
+        """
+        const words = document.createRange();
+        words.selectNodeContents(document.querySelector('[data-testid=sentence]'));
+        getSelection().removeAllRanges();
+        getSelection().addRange(words);
+        """);
+    browser.see("Of what is marked");
+    new Actions(browser.driver).sendKeys("c").perform();
+    new Actions(browser.driver).sendKeys("Shorter, please.").perform();
+    browser.click("Say it");
+    browser.find(By.cssSelector("[title='There is a comment on this']"));
+    String quoted = browser.text(By.cssSelector("[data-testid=comments] q"));
+    assertThat(browser.text(By.cssSelector("[title='There is a comment on this']")))
+        .startsWith(quoted);
+    browser.click("settled");
+    browser.see("Settled: 1");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void a_text_goes_back_with_the_reason_why() {
+    browser.open("/proofs?state=SIGNED_OFF&search=TV-1902");
+    browser.find(By.cssSelector("[data-manuscript] [data-testid=sentence]"));
+    new Actions(browser.driver).sendKeys("b").perform();
+    browser.see("What is to be changed?");
+    new Actions(browser.driver).sendKeys("The strap is another one now.").perform();
+    browser.click("Send it back");
+    browser.see("Back in proof.");
+    assertThat(browser.text(By.cssSelector("[data-testid=comments]")))
+        .contains("The strap is another one now.", "edwin@harrowmere.example");
+    assertThat(browser.complaints()).isEmpty();
   }
 }

@@ -5,7 +5,7 @@ package rhetor.app.product;
  *
  * @param search part of a name or SKU, or empty
  * @param state a {@link Stage}, or {@code FIX}, {@code FAILED}, {@code STALE}, {@code DISPUTED},
- *     {@code INCOMPLETE}, {@code NO_KEYWORD}, {@code ALL}
+ *     {@code INCOMPLETE}, {@code NO_KEYWORD}, {@code COMMENTED}, {@code ALL}
  * @param intake id of the intake that brought them, 0 for any
  * @param range id of the range that they are in, 0 for any and none
  * @param kind what they are, as lists name it; empty for any

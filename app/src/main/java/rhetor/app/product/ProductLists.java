@@ -125,6 +125,9 @@ class ProductLists {
       case "DISPUTED" -> sql.append(" and disputed > 0");
       case "INCOMPLETE" -> sql.append(" and missing > 0");
       case "NO_KEYWORD" -> sql.append(" and p.keyword = ''");
+      case "COMMENTED" ->
+          sql.append(
+              " and p.id in (select c.product_id from text_comment c where c.settled_by is null)");
       default -> {
         // Stages are looked for one by one.
       }
@@ -135,7 +138,8 @@ class ProductLists {
   /** The stages of a filter; none for all. */
   private static List<Stage> stages(ProductFilter filter) {
     return switch (filter.state()) {
-      case "ALL", "FIX", "FAILED", "STALE", "DISPUTED", "INCOMPLETE", "NO_KEYWORD" -> List.of();
+      case "ALL", "FIX", "FAILED", "STALE", "DISPUTED", "INCOMPLETE", "NO_KEYWORD", "COMMENTED" ->
+          List.of();
       case "READY", "PROOF" -> List.of(Stage.DRAFTED, Stage.IN_PROOF);
       default -> List.of(Stage.valueOf(filter.state()));
     };

@@ -1,7 +1,9 @@
 package rhetor.app.proof;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -50,7 +52,8 @@ class ProofController {
       String supplierText,
       List<ProofService.LeftOutFact> leftOut,
       List<LetBeStore.Overruled> overruled,
-      List<ProofService.Learnable> learnable) {}
+      List<ProofService.Learnable> learnable,
+      List<CommentStore.Comment> comments) {}
 
   /**
    * A mark as the person saw it.
@@ -74,6 +77,26 @@ class ProofController {
       @NotNull @Valid OverruledMark mark, @NotNull String label, @NotNull String value) {}
 
   record RaiseAgain(long id) {}
+
+  /**
+   * What is said of a text.
+   *
+   * @param field code of the field, empty where all of the text is meant
+   * @param passage the words that it is about, empty where the field or all of the text is meant
+   */
+  record NewComment(
+      @NotNull String field,
+      @NotNull @Size(max = 1000) String passage,
+      @NotBlank @Size(max = 1000) String said) {}
+
+  /**
+   * @param reason what is to be changed, empty if that need not be said
+   */
+  record SendingBack(@Size(max = 1000) String reason) {
+    SendingBack {
+      reason = reason == null ? "" : reason.strip();
+    }
+  }
 
   /**
    * Asks a text model about what stands in no cell.
@@ -110,7 +133,8 @@ class ProofController {
             product.facts().supplierText(),
             proofs.leftOut(product),
             proofs.overruled(product),
-            proofs.learnable(product, text));
+            proofs.learnable(product, text),
+            proofs.comments(id));
     return ResponseEntity.ok().eTag(String.valueOf(text.id())).body(proof);
   }
 
@@ -222,8 +246,37 @@ class ProofController {
 
   @PostMapping("/api/proofs/{id}/send-back")
   ResponseEntity<Proof> sendBack(
-      @PathVariable long id, @RequestHeader("If-Match") String seen, Principal person) {
-    proofs.sendBack(id, RequestWords.revision(seen), person.getName());
+      @PathVariable long id,
+      @RequestHeader("If-Match") String seen,
+      @Valid @RequestBody(required = false) SendingBack why,
+      Principal person) {
+    String reason = why == null ? "" : why.reason();
+    proofs.sendBack(id, RequestWords.revision(seen), reason, person.getName());
+    return get(id);
+  }
+
+  /** Says something about a text to those who read it next; the text needn't be the last one. */
+  @PostMapping("/api/proofs/{id}/comments")
+  ResponseEntity<Proof> comment(
+      @PathVariable long id,
+      @RequestHeader("If-Match") String seen,
+      @Valid @RequestBody NewComment comment,
+      Principal person) {
+    String field = comment.field().isEmpty() ? "" : RequestWords.field(comment.field()).code();
+    proofs.comment(
+        id,
+        RequestWords.revision(seen),
+        field,
+        comment.passage().strip(),
+        comment.said().strip(),
+        person.getName());
+    return get(id);
+  }
+
+  @PostMapping("/api/proofs/{id}/comments/{comment}/settle")
+  ResponseEntity<Proof> settle(
+      @PathVariable long id, @PathVariable long comment, Principal person) {
+    proofs.settle(id, comment, person.getName());
     return get(id);
   }
 }

@@ -79,6 +79,7 @@ public class ProofService {
 
   private final TextStore texts;
   private final LetBeStore letBe;
+  private final CommentStore comments;
   private final ProductService products;
   private final HouseKnowledge knowledge;
   private final HouseTexts house;
@@ -94,6 +95,7 @@ public class ProofService {
   ProofService(
       TextStore texts,
       LetBeStore letBe,
+      CommentStore comments,
       ProductService products,
       HouseTexts house,
       HouseKnowledge knowledge,
@@ -110,6 +112,7 @@ public class ProofService {
     this.habits = habits;
     this.log = log;
     this.letBe = letBe;
+    this.comments = comments;
     this.fresh = fresh;
     this.grammar = grammar;
     this.house = house;
@@ -743,14 +746,39 @@ public class ProofService {
         "");
   }
 
-  /** Takes a sign-off back. */
+  /**
+   * Takes a sign-off back.
+   *
+   * @param reason what is to be changed, kept as a comment; empty if that need not be said
+   */
   @Transactional
-  public void sendBack(long productId, long revision, String by) {
+  public void sendBack(long productId, long revision, String reason, String by) {
     Product product = products.get(productId);
     requireSeen(current(product), revision);
     if (!products.sendBack(productId, revision)) {
       throw changedMeanwhile(product);
     }
     note(Event.SENT_BACK, product, by);
+    if (!reason.isEmpty()) {
+      comments.add(productId, revision, "", "", reason, by);
+    }
+  }
+
+  List<CommentStore.Comment> comments(long productId) {
+    return comments.of(productId);
+  }
+
+  /** Says something about a text, or a passage of it; see {@link CommentStore.Comment}. */
+  void comment(
+      long productId, long revision, String field, String passage, String said, String by) {
+    products.get(productId);
+    comments.add(productId, revision, field, passage, said, by);
+  }
+
+  /** Says that what a comment asks for is done. */
+  void settle(long productId, long comment, String by) {
+    if (!comments.settle(productId, comment, by)) {
+      throw Refused.notFound("There is no such comment of this text.");
+    }
   }
 }

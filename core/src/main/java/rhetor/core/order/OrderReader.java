@@ -198,6 +198,7 @@ public final class OrderReader {
     state("INCOMPLETE", "lack essential facts", "lack facts", "lacking facts", "incomplete");
     state("FAILED", "failed", "writing failed");
     state("NO_KEYWORD", "without a keyword", "without keyword", "no keyword");
+    state("COMMENTED", "with comments", "with open comments", "with a comment");
     state("SIGNED_OFF", "signed off");
     state("PUBLISHED", "published", "live");
   }

@@ -78,6 +78,11 @@ public final class Staff {
     JsonNode pannier = wren.get("/api/products?search=TV-1101").path("items").get(0);
     wren.change(
         pannier.path("id").asLong(), "short_description", "The Tour Pannier 25 holds 25 litres.");
+    edwin.comment(
+        pannier.path("id").asLong(),
+        "short_description",
+        "holds 25 litres",
+        "Is that one bag, or the pair? Let us say it.");
     return true;
   }
 
@@ -159,6 +164,17 @@ public final class Staff {
       send(
           "/api/proofs/" + product + "/fields/" + field,
           json().header("If-Match", "\"" + revision + "\"").PUT(BodyPublishers.ofString(body)));
+    }
+
+    /** Says something of words of a text. */
+    void comment(long product, String field, String passage, String said)
+        throws IOException, InterruptedException {
+      long revision = get("/api/proofs/" + product).path("revision").asLong();
+      String body =
+          JSON.writeValueAsString(Map.of("field", field, "passage", passage, "said", said));
+      send(
+          "/api/proofs/" + product + "/comments",
+          json().header("If-Match", "\"" + revision + "\"").POST(BodyPublishers.ofString(body)));
     }
 
     /** Asks again until the answer is as wanted. */
