@@ -10,6 +10,7 @@ import { useNotice } from '../frame/Notice';
 import { Sentence, Word } from '../frame/Sentence';
 import { which, type Filter } from '../product/filter';
 import { serif } from '../theme';
+import { Substitute } from './Substitute';
 
 export type Deed = Schema['ActOrder']['deed'];
 type Act = Schema['Act'];
@@ -17,6 +18,7 @@ type Act = Schema['Act'];
 const SAID: { value: Deed; label: string; done: string }[] = [
   { value: 'SIGN_OFF', label: 'Sign off', done: 'signed off' },
   { value: 'SEND_BACK', label: 'Send back', done: 'sent back' },
+  { value: 'SUBSTITUTE', label: 'Put words for others in', done: 'changed' },
 ];
 
 export const DEEDS = SAID.map((d) => d.value);
@@ -49,6 +51,7 @@ export function Many(props: {
   const forecast = useQuery({
     queryKey: ['acts', 'forecast', order],
     queryFn: () => take(api.POST('/api/acts/forecast', { body: order })),
+    enabled: deed !== 'SUBSTITUTE',
   });
   const acts = useQuery({
     queryKey: ['acts', 'latest'],
@@ -82,7 +85,7 @@ export function Many(props: {
       ),
     onError: notice.trouble,
   });
-  const would = forecast.data;
+  const would = deed === 'SUBSTITUTE' ? undefined : forecast.data;
   const isBusy = act.isPending || takeBack.isPending;
   return (
     <Box data-testid="many">
@@ -95,6 +98,9 @@ export function Many(props: {
         <Word label="What to do" value={deed} choices={SAID} onChange={(v) => onDeed(v as Deed)} />{' '}
         all that the sentence above shows.
       </Sentence>
+      {deed === 'SUBSTITUTE' && (
+        <Substitute filter={filter} onChanged={changed} onTrouble={notice.trouble} />
+      )}
       {forecast.error && <Box sx={{ color: 'error.main' }}>{forecast.error.message}</Box>}
       {forecast.isFetching && <LinearProgress aria-label="Counting" />}
       {would && (
@@ -157,7 +163,8 @@ export function Many(props: {
               sx={{ borderTop: 1, borderColor: 'divider', py: 0.5, display: 'flex', gap: 1 }}
             >
               <span>
-                {count(a.texts, 'text')} {done(a.deed)} by {a.by}, {when(a.at)}
+                {count(a.texts, 'text')} {done(a.deed)}
+                {a.what && ` (${a.what})`} by {a.by}, {when(a.at)}
               </span>
               <Box sx={{ flex: 1 }} />
               {a.takenBackBy ? (

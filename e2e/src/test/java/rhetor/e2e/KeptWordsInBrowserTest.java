@@ -43,20 +43,20 @@ class KeptWordsInBrowserTest {
     browser.see("Sources");
     browser.click("Title");
     browser.click("Change by hand");
-    browser.find(By.cssSelector("textarea"));
+    browser.find(By.cssSelector("textarea[aria-label]"));
   }
 
   private static String typed() {
-    return browser.find(By.cssSelector("textarea")).getAttribute("value");
+    return browser.find(By.cssSelector("textarea[aria-label]")).getAttribute("value");
   }
 
   @Test
   @Order(1)
   void escape_closes_the_editor_and_what_was_typed_is_there_the_next_time() {
     editTitle(2);
-    browser.type(By.cssSelector("textarea"), "Half a thought");
+    browser.type(By.cssSelector("textarea[aria-label]"), "Half a thought");
     press(Keys.ESCAPE);
-    browser.until(d -> browser.all("textarea").isEmpty());
+    browser.until(d -> browser.all("textarea[aria-label]").isEmpty());
     browser.click("Change by hand");
     assertThat(typed()).isEqualTo("Half a thought");
     press(Keys.ESCAPE);
@@ -104,7 +104,7 @@ class KeptWordsInBrowserTest {
   @Order(4)
   void a_session_that_has_ended_is_said_and_the_words_can_still_be_kept() {
     editTitle(4);
-    browser.type(By.cssSelector("textarea"), "Words of an ended session");
+    browser.type(By.cssSelector("textarea[aria-label]"), "Words of an ended session");
     browser.driver.manage().deleteCookieNamed("RHETOR");
     browser.click("Keep the change");
     browser.see("Your session has ended.");
@@ -156,7 +156,7 @@ class KeptWordsInBrowserTest {
     browser.open("/proofs/5");
     browser.click("Title");
     browser.click("Change by hand");
-    browser.type(By.cssSelector("textarea"), "Our own new title");
+    browser.type(By.cssSelector("textarea[aria-label]"), "Our own new title");
     browser.click("Keep the change");
     browser.see("Kept as a new revision.");
     browser.click("Sign off");
@@ -177,7 +177,7 @@ class KeptWordsInBrowserTest {
   @Order(7)
   void what_one_person_typed_is_gone_when_the_next_one_signs_in() {
     editTitle(7);
-    browser.type(By.cssSelector("textarea"), "A secret of Edwin's");
+    browser.type(By.cssSelector("textarea[aria-label]"), "A secret of Edwin's");
     press(Keys.ESCAPE);
     browser.click("House ·");
     // The menu is still unfolding; where its last line stands changes for a moment.

@@ -140,7 +140,7 @@ class SliceInBrowserTest {
     openProof("KL-2001");
     browser.click("Title");
     new Actions(browser.driver).sendKeys("e").perform();
-    browser.type(By.cssSelector("textarea"), "Bastion U-Lock 14, unbreakable");
+    browser.type(By.cssSelector("textarea[aria-label]"), "Bastion U-Lock 14, unbreakable");
     browser.click("Keep the change");
     browser.see("Kept as a new revision.");
     browser.see("must be fixed before");
@@ -169,11 +169,11 @@ class SliceInBrowserTest {
     openProof("KL-2002");
     browser.click("Title");
     browser.click("Change by hand");
-    browser.type(By.cssSelector("textarea"), "Half a thought");
+    browser.type(By.cssSelector("textarea[aria-label]"), "Half a thought");
     browser.driver.navigate().refresh();
     browser.click("Title");
     browser.click("Change by hand");
-    assertThat(browser.find(By.cssSelector("textarea")).getAttribute("value"))
+    assertThat(browser.find(By.cssSelector("textarea[aria-label]")).getAttribute("value"))
         .isEqualTo("Half a thought");
     browser.click("Leave it as it was");
   }

@@ -2,12 +2,14 @@ package rhetor.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Locale;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
 import org.openqa.selenium.interactions.Actions;
 
 /** The demo house as one opens it: its people have worked in it, and no main view is empty. */
@@ -106,6 +108,30 @@ class WorkedHouseInBrowserTest {
     browser.see("Back in proof.");
     assertThat(browser.text(By.cssSelector("[data-testid=comments]")))
         .contains("The strap is another one now.", "edwin@harrowmere.example");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void words_are_put_for_others_in_all_texts_shown_and_had_back() {
+    browser.open("/proofs?do=SUBSTITUTE&kind=saddle bag");
+    By words = By.cssSelector("input[aria-label='Words to look for']");
+    browser.type(words, "saddle bag");
+    browser.find(words).sendKeys(Keys.TAB);
+    browser.type(By.cssSelector("input[aria-label='Words to put in']"), "seat pack");
+    browser.find(By.cssSelector("input[aria-label='Words to put in']")).sendKeys(Keys.TAB);
+    browser.until(
+        d ->
+            browser
+                .text(By.cssSelector("[data-testid=substituted] ins"))
+                .toLowerCase(Locale.ROOT)
+                .contains("seat pack"));
+    browser.click(By.xpath("//button[starts-with(., 'Change ')]"));
+    browser.see("They are to be read and signed off again.");
+    browser.see("“seat pack” for “saddle bag”");
+    browser.see("None of these texts has the words.");
+    browser.click("Take it back");
+    browser.see("as before.");
+    browser.see("taken back by edwin@harrowmere.example");
     assertThat(browser.complaints()).isEmpty();
   }
 }

@@ -16,6 +16,7 @@ public enum Event {
   STYLE_CHANGED("style changed"),
   SIGNED_OFF("signed off"),
   SENT_BACK("sent back"),
+  WORDS_SUBSTITUTED("words put for others"),
   ACT_TAKEN_BACK("act on many texts taken back"),
   MARK_OVERRULED("mark let be"),
   FACT_STATED("fact stated for a mark"),

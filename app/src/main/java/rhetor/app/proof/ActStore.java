@@ -16,7 +16,7 @@ import rhetor.app.product.Stage;
 @Repository
 class ActStore {
   private static final String ACT =
-      "select id, deed, texts, done_by as by, done_at as at, coalesce(taken_back_by, '') as taken_back_by from act ";
+      "select id, deed, what, texts, done_by as by, done_at as at, coalesce(taken_back_by, '') as taken_back_by from act ";
 
   /** What each product's text is, for one deed. */
   private static final String LEFT =
@@ -42,7 +42,9 @@ class ActStore {
   /** What can be done to many texts at once. */
   enum Deed {
     SIGN_OFF(Stage.SIGNED_OFF, "p.stage = 'SIGNED_OFF'", "true"),
-    SEND_BACK(Stage.IN_PROOF, "p.stage <> 'SIGNED_OFF'", "false");
+    SEND_BACK(Stage.IN_PROOF, "p.stage <> 'SIGNED_OFF'", "false"),
+    /** Words put in the place of others; see {@link ManySubstitutions}. */
+    SUBSTITUTE(Stage.IN_PROOF, "true", "false");
 
     private final Stage to;
     private final String isDone;
@@ -76,10 +78,12 @@ class ActStore {
   /**
    * An act.
    *
+   * @param what which words were put for which, empty if it was no substitution
    * @param texts how many it was done to
    * @param takenBackBy who took it back, empty if nobody has
    */
-  record Act(long id, Deed deed, int texts, String by, Instant at, String takenBackBy) {}
+  record Act(
+      long id, Deed deed, String what, int texts, String by, Instant at, String takenBackBy) {}
 
   /** A product whose text a deed would be done to. */
   record Candidate(long id, long textId, Stage stage) {}
@@ -109,11 +113,23 @@ class ActStore {
 
   /** Notes an act and the texts it was done to; its id. */
   long add(Deed deed, List<Candidate> texts, String by) {
+    long act = begin(deed, "", by);
+    goOn(act, texts);
+    return act;
+  }
+
+  /** Notes an act that nothing has been done to yet; its id. */
+  long begin(Deed deed, String what, String by) {
     GeneratedKeyHolder key = new GeneratedKeyHolder();
-    jdbc.sql("insert into act (deed, texts, done_by, done_at) values (?, ?, ?, ?)")
-        .params(deed.name(), texts.size(), by, Timestamp.from(clock.instant()))
+    jdbc.sql("insert into act (deed, what, texts, done_by, done_at) values (?, ?, 0, ?, ?)")
+        .params(deed.name(), what, by, Timestamp.from(clock.instant()))
         .update(key, "id");
-    long act = key.getKey().longValue();
+    return key.getKey().longValue();
+  }
+
+  /** Notes further texts that an act was done to. */
+  void goOn(long act, List<Candidate> texts) {
+    jdbc.sql("update act set texts = texts + ? where id = ?").params(texts.size(), act).update();
     jdbc.sql(
             """
             insert into act_text (act_id, product_id, text_id, stage)
@@ -124,7 +140,6 @@ class ActStore {
             texts.stream().map(Candidate::textId).toArray(),
             texts.stream().map(c -> c.stage().name()).toArray())
         .update();
-    return act;
   }
 
   Optional<Act> find(long id) {

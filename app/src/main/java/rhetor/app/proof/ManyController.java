@@ -1,7 +1,9 @@
 package rhetor.app.proof;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -10,14 +12,50 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import rhetor.app.product.AskedProducts;
+import rhetor.core.check.Substitution;
 
 /** Acts on many texts over HTTP. */
 @RestController
 class ManyController {
   private final ManyTexts many;
+  private final ManySubstitutions substitutions;
 
-  ManyController(ManyTexts many) {
+  ManyController(ManyTexts many, ManySubstitutions substitutions) {
     this.many = many;
+    this.substitutions = substitutions;
+  }
+
+  /**
+   * Words to be put for others in which texts.
+   *
+   * @param act the act to go on with, 0 to begin one
+   */
+  record SubstitutionOrder(
+      long act,
+      @NotBlank @Size(max = 200) String words,
+      @NotNull @Size(max = 200) String instead,
+      @NotNull @Valid AskedProducts which) {
+    Substitution substitution() {
+      return new Substitution(words, instead);
+    }
+  }
+
+  @PostMapping("/api/acts/substitutions/forecast")
+  ManySubstitutions.SubstitutionForecast forecast(@Valid @RequestBody SubstitutionOrder order) {
+    return substitutions.forecast(
+        order.substitution(), order.which().products(), order.which().filter());
+  }
+
+  /** Changes some of the texts; to be asked again, with the act, until none is left. */
+  @PostMapping("/api/acts/substitutions")
+  ManySubstitutions.SubstitutionAct substitute(
+      @Valid @RequestBody SubstitutionOrder order, Principal person) {
+    return substitutions.goOn(
+        order.act(),
+        order.substitution(),
+        order.which().products(),
+        order.which().filter(),
+        person.getName());
   }
 
   /**

@@ -26,9 +26,11 @@ public class ManyTexts {
   private final ActStore acts;
   private final TextStore texts;
   private final ProductService products;
+  private final RunUndo undo;
   private final HouseLog log;
 
-  ManyTexts(ActStore acts, TextStore texts, ProductService products, HouseLog log) {
+  ManyTexts(ActStore acts, TextStore texts, ProductService products, RunUndo undo, HouseLog log) {
+    this.undo = undo;
     this.acts = acts;
     this.texts = texts;
     this.products = products;
@@ -88,6 +90,9 @@ public class ManyTexts {
   @Transactional
   public ActStore.Act act(
       ActStore.Deed deed, List<Long> named, ProductFilter filter, int seen, String by) {
+    if (deed == ActStore.Deed.SUBSTITUTE) {
+      throw Refused.invalid("Say which words are to be put for which.");
+    }
     List<ActStore.Candidate> candidates = acts.candidates(deed, asked(named, filter));
     if (candidates.isEmpty()) {
       throw Refused.conflict("There is no text to do this to. Choose others in the sentence.");
@@ -124,11 +129,25 @@ public class ManyTexts {
     if (!acts.takeBack(id, by)) {
       throw Refused.conflict("This has been taken back already.");
     }
+    int back = act.deed() == ActStore.Deed.SUBSTITUTE ? unmade(id) : movedBack(act);
+    log.note(by, Event.ACT_TAKEN_BACK, back + " texts", "act " + id);
+    return back;
+  }
+
+  private int movedBack(ActStore.Act act) {
     List<ActStore.Candidate> back = new ArrayList<>();
-    byStage(acts.texts(id))
+    byStage(acts.texts(act.id()))
         .forEach((before, some) -> back.addAll(moved(some, act.deed().to(), before)));
-    log.note(by, Event.ACT_TAKEN_BACK, back.size() + " texts", "act " + id);
     return back.size();
+  }
+
+  /** Makes the revisions count again that were there before those of an act. */
+  private int unmade(long act) {
+    int back = 0;
+    for (TextStore.Undoable made : texts.made(act)) {
+      back += undo.takeBack(made) ? 1 : 0;
+    }
+    return back;
   }
 
   private static Map<Stage, List<ActStore.Candidate>> byStage(List<ActStore.Candidate> texts) {

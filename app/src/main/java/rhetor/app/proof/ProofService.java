@@ -32,6 +32,7 @@ import rhetor.core.check.Checker;
 import rhetor.core.check.LetBe;
 import rhetor.core.check.Mark;
 import rhetor.core.check.Mending;
+import rhetor.core.check.Substitution;
 import rhetor.core.compose.Composer;
 import rhetor.core.compose.LeftOut;
 import rhetor.core.compose.SupportFinder;
@@ -246,6 +247,30 @@ public class ProofService {
     return new SupportFinder(knowledge.current())
         .attach(
             Html.parse(field, input), before.sentences(field), product.facts(), product.keyword());
+  }
+
+  /**
+   * Puts words for others in the text that counts, as a new revision of an act.
+   *
+   * @param seen the text that was seen
+   * @return whether it did; not if the text has none of the words, or is another by now, or
+   *     somebody has signed it off
+   */
+  @Transactional
+  public boolean substitute(
+      long act, long productId, long seen, Substitution substitution, String note, String by) {
+    Product product = products.get(productId);
+    boolean isUnsigned = product.stage() == Stage.DRAFTED || product.stage() == Stage.IN_PROOF;
+    if (product.textId() != seen || !isUnsigned) {
+      return false;
+    }
+    Text before = current(product);
+    keepChange(product, before, substitution.in(before.draft()), by, "HAND", note);
+    long made = products.get(productId).textId();
+    if (made != seen) {
+      acts.goOn(act, List.of(new ActStore.Candidate(productId, made, product.stage())));
+    }
+    return made != seen;
   }
 
   /** Keeps a changed draft as a new revision; nothing if it is as before. */
@@ -735,7 +760,12 @@ public class ProofService {
 
   private static HouseLog.LogEntry entry(ActStore.Act act) {
     String back = act.takenBackBy().isEmpty() ? "" : ", taken back by " + act.takenBackBy();
-    Event event = act.deed() == ActStore.Deed.SIGN_OFF ? Event.SIGNED_OFF : Event.SENT_BACK;
+    Event event =
+        switch (act.deed()) {
+          case SIGN_OFF -> Event.SIGNED_OFF;
+          case SEND_BACK -> Event.SENT_BACK;
+          case SUBSTITUTE -> Event.WORDS_SUBSTITUTED;
+        };
     return new HouseLog.LogEntry(
         -act.id(),
         act.at(),

@@ -48,7 +48,8 @@ public class RunUndo {
     return back;
   }
 
-  private boolean takeBack(TextStore.Undoable one) {
+  /** Makes the revision before a text count again; false if somebody changes it at this moment. */
+  boolean takeBack(TextStore.Undoable one) {
     Optional<Text> before = one.parentId() == 0 ? Optional.empty() : texts.find(one.parentId());
     // Somebody may change the text at this moment; then it stays.
     boolean isBack =

@@ -6,10 +6,13 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Consumer;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
+import rhetor.app.product.Stage;
 import rhetor.core.check.Audit;
 import rhetor.core.text.Draft;
 import tools.jackson.databind.json.JsonMapper;
@@ -88,6 +91,50 @@ class TextStore {
         .params(run, run)
         .query(Undoable.class)
         .list();
+  }
+
+  /** What can be taken back of an act that made revisions. */
+  List<Undoable> made(long act) {
+    return jdbc.sql(
+            """
+            select t.id, t.product_id, coalesce(t.parent_id, 0) as parent_id
+            from act_text a join product p on p.id = a.product_id and p.text_id = a.text_id
+              join text t on t.id = a.text_id
+            where a.act_id = ? and p.stage in ('DRAFTED', 'IN_PROOF') order by t.id""")
+        .param(act)
+        .query(Undoable.class)
+        .list();
+  }
+
+  /** A text that counts and that nobody has signed off. */
+  record Unsigned(long productId, long id, Stage stage, Draft draft) {}
+
+  /**
+   * Those of the products' texts that nobody has signed off and that may hold some words; whoever
+   * asks looks for them word by word.
+   */
+  void unsigned(List<Long> products, String words, Consumer<Unsigned> consumer) {
+    jdbc.sql(
+            """
+            select p.id, p.text_id, p.stage, t.draft
+            from table(id bigint = ?) asked join product p on p.id = asked.id join text t on t.id = p.text_id
+            where p.stage in ('DRAFTED', 'IN_PROOF') and locate(?, lower(t.draft)) > 0 order by p.id""")
+        .params(products.toArray(), asStored(words.toLowerCase(Locale.ROOT)))
+        .query(
+            rs -> {
+              consumer.accept(
+                  new Unsigned(
+                      rs.getLong(1),
+                      rs.getLong(2),
+                      Stage.valueOf(rs.getString(3)),
+                      json.readValue(rs.getString(4), Draft.class)));
+            });
+  }
+
+  /** Words as they stand in a stored draft: a quotation mark has a stroke before it. */
+  private String asStored(String words) {
+    String quoted = json.writeValueAsString(words);
+    return quoted.substring(1, quoted.length() - 1);
   }
 
   /** Goes through the texts that count now. */

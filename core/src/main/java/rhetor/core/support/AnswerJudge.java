@@ -19,6 +19,8 @@ import rhetor.core.support.Assertion.Kind;
 
 /** Holds what a sentence affirms or denies, and how much of it there is, against a row's cells. */
 final class AnswerJudge {
+  private static final String FREE = "-free";
+
   private static final Pattern DENIAL =
       Pattern.compile(
           "(?i)\\b(?:no|without|free (?:from|of)|contains? no|neither|nor)\\b(?: (?:traces of|any|added|a|an))? (?<w>\\p{L}+)");
@@ -163,7 +165,7 @@ final class AnswerJudge {
 
   private static boolean isNegative(String word) {
     return word.endsWith("less")
-        || word.endsWith("-free")
+        || word.endsWith(FREE)
         || word.startsWith("un")
         || word.startsWith("non-");
   }
@@ -305,10 +307,11 @@ final class AnswerJudge {
       if (named.isPresent()) {
         Word word = named.get();
         // "Grain-free" is what a column says that is headed so.
-        boolean isFree = word.text().endsWith("-free") && isNamed(cell, word, word.text());
+        boolean isFree = word.text().endsWith(FREE) && isNamed(cell, word, word.text());
         boolean isDenied =
             !isFree
-                && (isDenied(Clauses.at(sentence, word.start()))
+                && (word.text().endsWith(FREE)
+                    || isDenied(Clauses.at(sentence, word.start()))
                     || isDeniedLast(cell, sentence, all)
                     || hasNone(all));
         if (isDenied == (cell.answer() == Cell.Answer.YES)) {
@@ -472,12 +475,14 @@ final class AnswerJudge {
     }
   }
 
-  /** Whether a clause denies what it speaks of; what comes for free is there. */
+  /**
+   * Whether a clause denies what it speaks of; what comes for free is there, and a "PVC-free" bag
+   * has all else.
+   */
   boolean isDenied(String clause) {
     String told = GIVEN.matcher(clause).replaceAll("");
     return TOO_MUCH.matcher(told).find()
         || KEPT_OUT.matcher(told).find()
-        || Words.of(told).stream()
-            .anyMatch(w -> words.is("negation", w.text()) || w.text().endsWith("-free"));
+        || Words.of(told).stream().anyMatch(w -> words.is("negation", w.text()));
   }
 }

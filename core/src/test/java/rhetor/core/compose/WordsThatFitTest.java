@@ -10,6 +10,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import rhetor.core.Products;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.style.Field;
 import rhetor.core.text.Draft;
 
 /** Which words of a cell may stand in which wording, read as a shopper would read the sentence. */
@@ -93,7 +94,16 @@ class WordsThatFitTest {
             "SKU,Name,Category,Light output,Keyword", "A1,Marlow,Torches,800 lm,800 lumen torch");
     assertThat(new Composer(KNOWLEDGE, 1).compose(Brief.of(product)).prose())
         .contains("800 lumen torch")
-        .doesNotContain("800-lumen 800");
+        .doesNotContain("800-lumen 800", "800 lumens");
+  }
+
+  @Test
+  void figures_behind_what_is_searched_for_stay_out_of_a_title() {
+    ProductFacts product =
+        Products.of(
+            "SKU,Name,Category,Keyword,Weight", "A1,Fell 85,Teas,smoky leaf tea bricks 85,250 g");
+    String title = new Composer(KNOWLEDGE, 1).compose(Brief.of(product)).plain(Field.TITLE);
+    assertThat(title).contains("smoky leaf tea").doesNotContain("bricks 85");
   }
 
   @Test

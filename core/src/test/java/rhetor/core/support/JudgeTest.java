@@ -96,6 +96,7 @@ class JudgeTest {
         "The bag is 90 cm high and 50 cm wide.",
         "There is neither rudder nor skeg.",
         "The floor is four fifths larch.",
+        "The PFC-free canoe comes with a pump.",
         "The loot is 20,000."
       })
   void what_cells_say_passes_in_other_words(String sentence) {

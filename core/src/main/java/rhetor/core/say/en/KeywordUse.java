@@ -29,6 +29,9 @@ public record KeywordUse(
   private static final Pattern PAIR =
       Pattern.compile("(?i)(?:^|[,;/(]\\s*)(?:1 |one |[a-z]+ )?(?:pair|pr)\\.?\\s*(?:$|[,;/)])");
 
+  /** What at least two words have behind them. */
+  private static final Pattern FIGURES = Pattern.compile("(?<=\\p{L} \\p{L}{2,40})(?: [\\d.,]+)+$");
+
   public static final KeywordUse NONE = new KeywordUse("", "", "", List.of());
 
   /** Decides how a keyword can be used for a product. */
@@ -82,7 +85,8 @@ public record KeywordUse(
 
   /**
    * A keyword as prose can have it: people search for "spinning reel 2500", and what stands behind
-   * the noun without anything to join it is left out. The whole where the noun isn't in it.
+   * the noun without anything to join it is left out. Where the noun isn't in it, only figures at
+   * its end are: "cocoa flakes 70".
    */
   private static String upToKind(String words, String kind) {
     String[] each = words.split(" ");
@@ -96,7 +100,7 @@ public record KeywordUse(
         return start;
       }
     }
-    return words;
+    return head.equals(words) ? FIGURES.matcher(words).replaceFirst("") : words;
   }
 
   public boolean usable() {

@@ -67,8 +67,7 @@ public record NounPhrase(
       List<Adjective> chosen = adjectives(noun, room, said, support);
       // What the noun itself says ("stoneware teapot") needn't be said again.
       for (Message m : messages) {
-        boolean adjective =
-            m.has(Form.ADJ) && Subject.hasWord(noun, m.get(Form.ADJ).toLowerCase(Locale.ROOT));
+        boolean adjective = m.has(Form.ADJ) && has(noun, m.get(Form.ADJ).toLowerCase(Locale.ROOT));
         if (keyed
             && (adjective
                 || m.isNamedBy(noun)
@@ -99,6 +98,11 @@ public record NounPhrase(
       boolean bare = subject.plural() || English.withArticle(noun).equals(noun);
       String words = bare ? phrase.toString() : English.withArticle(phrase.toString());
       return new NounPhrase(words, support, said, informative);
+    }
+
+    /** An "800 lumen torch" has said "800-lumen" too. */
+    private static boolean has(String noun, String adjective) {
+      return Subject.hasWord(noun, adjective) || Subject.hasWord(noun, adjective.replace('-', ' '));
     }
 
     private List<Adjective> adjectives(
