@@ -60,7 +60,8 @@ export function Substitute(props: {
         <TypedWord label="Words to look for" value={words} otherwise="…" onSettled={setWords} />.
       </Sentence>
       <Box sx={{ color: 'text.secondary', fontSize: 13 }}>
-        Whole words, in all fields, whatever their case. What is signed off or live stays.
+        Whole words, in all fields, whatever their case. Products’ names stay, and what is signed
+        off or live.
       </Box>
       {forecast.error && <Box sx={{ color: 'error.main' }}>{forecast.error.message}</Box>}
       {forecast.isFetching && <LinearProgress aria-label="Looking for the words" />}

@@ -62,7 +62,7 @@ class ManySubstitutions {
         asked(named, filter),
         substitution.words(),
         text -> {
-          Draft after = substitution.in(text.draft());
+          Draft after = substitution.in(text.draft(), text.name());
           if (!after.equals(text.draft())) {
             count[0]++;
             if (examples.size() < EXAMPLES) {
@@ -76,7 +76,7 @@ class ManySubstitutions {
   private Substituted example(TextStore.Unsigned text, Substitution substitution) {
     for (Field field : Field.values()) {
       for (Sentence sentence : text.draft().sentences(field)) {
-        String after = substitution.in(sentence.text());
+        String after = substitution.in(sentence.text(), text.name());
         if (!after.equals(sentence.text())) {
           return new Substituted(products.line(text.productId()), sentence.text(), after);
         }
@@ -104,7 +104,7 @@ class ManySubstitutions {
         asked(named, filter),
         substitution.words(),
         text -> {
-          if (!substitution.in(text.draft()).equals(text.draft())) {
+          if (!substitution.in(text.draft(), text.name()).equals(text.draft())) {
             count[0]++;
             if (having.size() < AT_ONCE) {
               having.add(text);

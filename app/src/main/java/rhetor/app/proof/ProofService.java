@@ -265,7 +265,8 @@ public class ProofService {
       return false;
     }
     Text before = current(product);
-    keepChange(product, before, substitution.in(before.draft()), by, "HAND", note);
+    keepChange(
+        product, before, substitution.in(before.draft(), product.facts().name()), by, "HAND", note);
     long made = products.get(productId).textId();
     if (made != seen) {
       acts.goOn(act, List.of(new ActStore.Candidate(productId, made, product.stage())));

@@ -107,7 +107,7 @@ class TextStore {
   }
 
   /** A text that counts and that nobody has signed off. */
-  record Unsigned(long productId, long id, Stage stage, Draft draft) {}
+  record Unsigned(long productId, String name, long id, Stage stage, Draft draft) {}
 
   /**
    * Those of the products' texts that nobody has signed off and that may hold some words; whoever
@@ -116,7 +116,7 @@ class TextStore {
   void unsigned(List<Long> products, String words, Consumer<Unsigned> consumer) {
     jdbc.sql(
             """
-            select p.id, p.text_id, p.stage, t.draft
+            select p.id, p.text_id, p.stage, t.draft, p.name
             from table(id bigint = ?) asked join product p on p.id = asked.id join text t on t.id = p.text_id
             where p.stage in ('DRAFTED', 'IN_PROOF') and locate(?, lower(t.draft)) > 0 order by p.id""")
         .params(products.toArray(), asStored(words.toLowerCase(Locale.ROOT)))
@@ -125,6 +125,7 @@ class TextStore {
               consumer.accept(
                   new Unsigned(
                       rs.getLong(1),
+                      rs.getString(5),
                       rs.getLong(2),
                       Stage.valueOf(rs.getString(3)),
                       json.readValue(rs.getString(4), Draft.class)));

@@ -27,11 +27,15 @@ public record Substitution(String words, String instead) {
     }
   }
 
-  /** The draft with the words put in; what each sentence rests on stays. */
-  public Draft in(Draft draft) {
+  /**
+   * The draft with the words put in; what each sentence rests on stays.
+   *
+   * @param name of the product: it stays, unless all of it is looked for
+   */
+  public Draft in(Draft draft, String name) {
     Draft changed = draft;
     for (Field field : draft.fields().keySet()) {
-      List<Block> blocks = draft.blocks(field).stream().map(this::in).toList();
+      List<Block> blocks = draft.blocks(field).stream().map(b -> in(b, name)).toList();
       if (!blocks.equals(draft.blocks(field))) {
         changed =
             changed.with(field, blocks.stream().filter(b -> !b.sentences().isEmpty()).toList());
@@ -40,10 +44,10 @@ public record Substitution(String words, String instead) {
     return changed;
   }
 
-  private Block in(Block block) {
+  private Block in(Block block, String name) {
     List<Sentence> sentences = new ArrayList<>();
     for (Sentence sentence : block.sentences()) {
-      String text = in(sentence.text());
+      String text = in(sentence.text(), name);
       if (text.equals(sentence.text())) {
         sentences.add(sentence);
       } else if (text.chars().anyMatch(Character::isLetterOrDigit)) {
@@ -56,11 +60,18 @@ public record Substitution(String words, String instead) {
   /**
    * A sentence with the words put in: capitals stay where they were, an article before them goes
    * with them, and no space is left over.
+   *
+   * @param name of the product: it stays, unless all of it is looked for
    */
-  public String in(String sentence) {
+  public String in(String sentence, String name) {
     StringBuilder changed = new StringBuilder();
     String rest = sentence;
     for (int at = Words.find(words, rest); at >= 0; at = Words.find(words, rest)) {
+      if (isInName(sentence, sentence.length() - rest.length() + at, name)) {
+        changed.append(rest, 0, at + words.length());
+        rest = rest.substring(at + words.length());
+        continue;
+      }
       changed.append(rest, 0, at);
       boolean isCapital = Character.isUpperCase(rest.charAt(at)) && !isNamed();
       boolean isStart = changed.isEmpty();
@@ -73,6 +84,18 @@ public record Substitution(String words, String instead) {
       }
     }
     return changed.append(rest).toString().strip();
+  }
+
+  private boolean isInName(String sentence, int at, String name) {
+    if (name.length() <= words.length()) {
+      return false;
+    }
+    for (int from = Math.max(0, at + words.length() - name.length()); from <= at; from++) {
+      if (sentence.regionMatches(true, from, name, 0, name.length())) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** Words that are looked for with a capital are a name; what takes its place stands as typed. */

@@ -24,6 +24,8 @@ class SubstitutionTest {
         "satchel|oilcloth bag|A satchel weighs little.|An oilcloth bag weighs little.",
         "oilcloth|canvas|It is an oilcloth bag.|It is a canvas bag.",
         "satchel|bag|Satchels are no satchelry.|Satchels are no satchelry.",
+        "satchel|bag|The Fell Satchel 3 is a satchel.|The Fell Satchel 3 is a bag.",
+        "fell satchel 3|Ness|The Fell Satchel 3 is a satchel.|The Ness is a satchel.",
         "very|''|It is very light.|It is light.",
         "indeed|''|It is light, indeed.|It is light.",
         "clearly|''|Clearly it is light.|It is light.",
@@ -32,7 +34,7 @@ class SubstitutionTest {
         "a.b|c|An aXb and an a.b here.|An aXb and a c here."
       })
   void in_a_sentence(String words, String instead, String sentence, String changed) {
-    assertThat(new Substitution(words, instead).in(sentence)).isEqualTo(changed);
+    assertThat(new Substitution(words, instead).in(sentence, "Fell Satchel 3")).isEqualTo(changed);
   }
 
   @Test
@@ -55,14 +57,14 @@ class SubstitutionTest {
                 List.of(
                     new Block(Block.Kind.PARAGRAPH, List.of(only)),
                     new Block(Block.Kind.PARAGRAPH, List.of(other)))));
-    Draft bags = new Substitution("satchel", "bag").in(draft);
+    Draft bags = new Substitution("satchel", "bag").in(draft, "Fell 3");
     assertThat(bags.sentences(Field.TITLE))
         .containsExactly(new Sentence("Fell bag", title.support()));
     assertThat(bags.sentences(Field.DESCRIPTION))
         .containsExactly(new Sentence("Bag.", List.of()), other);
     // A sentence of which nothing is left goes, and its paragraph with it.
-    Draft none = new Substitution("satchel", "").in(draft);
+    Draft none = new Substitution("satchel", "").in(draft, "Fell 3");
     assertThat(none.blocks(Field.DESCRIPTION)).hasSize(1);
-    assertThat(new Substitution("duffel", "bag").in(draft)).isEqualTo(draft);
+    assertThat(new Substitution("duffel", "bag").in(draft, "Fell 3")).isEqualTo(draft);
   }
 }
