@@ -11,7 +11,6 @@ import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Substitution;
 import rhetor.core.style.Field;
-import rhetor.core.text.Draft;
 import rhetor.core.text.Sentence;
 
 /**
@@ -56,21 +55,30 @@ class ManySubstitutions {
 
   /** Says what would happen; nothing does. */
   SubstitutionForecast forecast(Substitution substitution, List<Long> named, ProductFilter filter) {
-    List<Substituted> examples = new ArrayList<>();
+    Having having = having(substitution, named, filter, EXAMPLES);
+    return new SubstitutionForecast(
+        having.texts, having.first.stream().map(t -> example(t, substitution)).toList());
+  }
+
+  /** How many texts have the words, and the first of them. */
+  private record Having(int texts, List<TextStore.Unsigned> first) {}
+
+  private Having having(
+      Substitution substitution, List<Long> named, ProductFilter filter, int most) {
+    List<TextStore.Unsigned> first = new ArrayList<>();
     int[] count = new int[1];
     texts.unsigned(
-        asked(named, filter),
+        named.isEmpty() ? products.ids(filter) : named,
         substitution.words(),
         text -> {
-          Draft after = substitution.in(text.draft(), text.name());
-          if (!after.equals(text.draft())) {
+          if (!substitution.in(text.draft(), text.name()).equals(text.draft())) {
             count[0]++;
-            if (examples.size() < EXAMPLES) {
-              examples.add(example(text, substitution));
+            if (first.size() < most) {
+              first.add(text);
             }
           }
         });
-    return new SubstitutionForecast(count[0], examples);
+    return new Having(count[0], first);
   }
 
   private Substituted example(TextStore.Unsigned text, Substitution substitution) {
@@ -85,10 +93,6 @@ class ManySubstitutions {
     throw new IllegalStateException("nothing was put for " + substitution.words());
   }
 
-  private List<Long> asked(List<Long> named, ProductFilter filter) {
-    return named.isEmpty() ? products.ids(filter) : named;
-  }
-
   /**
    * Begins to put the words in, or goes on.
    *
@@ -98,29 +102,17 @@ class ManySubstitutions {
   SubstitutionAct goOn(
       long act, Substitution substitution, List<Long> named, ProductFilter filter, String by) {
     String what = "“" + substitution.instead() + "” for “" + substitution.words() + "”";
-    List<TextStore.Unsigned> having = new ArrayList<>();
-    int[] count = new int[1];
-    texts.unsigned(
-        asked(named, filter),
-        substitution.words(),
-        text -> {
-          if (!substitution.in(text.draft(), text.name()).equals(text.draft())) {
-            count[0]++;
-            if (having.size() < AT_ONCE) {
-              having.add(text);
-            }
-          }
-        });
-    if (having.isEmpty() && act == 0) {
+    Having having = having(substitution, named, filter, AT_ONCE);
+    if (having.texts == 0 && act == 0) {
       throw Refused.conflict("None of these texts has “" + substitution.words() + "”.");
     }
     long id = act == 0 ? begin(what, by) : requireOwn(act, what, by);
     int made = 0;
-    for (TextStore.Unsigned text : having) {
+    for (TextStore.Unsigned text : having.first) {
       made += isSubstituted(id, text, substitution, "Put " + what, by) ? 1 : 0;
     }
     // What somebody changes at this moment isn't tried for ever.
-    int left = made == 0 ? 0 : count[0] - having.size();
+    int left = made == 0 ? 0 : having.texts - having.first.size();
     return new SubstitutionAct(id, acts.find(id).orElseThrow().texts(), left);
   }
 

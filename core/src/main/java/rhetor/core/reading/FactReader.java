@@ -335,7 +335,7 @@ public final class FactReader {
         .anyMatch(w -> w.text().equals(noun) || English.singular(w.text()).equals(noun));
   }
 
-  /** A kind as a cell has it that says nothing else, and is sought so: "roman blind". */
+  /** A kind as a cell has it that says nothing else, and is sought so: "vinyl dumbbell". */
   private static Optional<KindFinder.Kind> ofCell(
       KindFinder.Kind kind, String keyword, SheetRow row) {
     return row.cells().stream()

@@ -235,7 +235,7 @@ final class ValueReader {
     return Optional.of(new Value.Sides(lengths, unit.get()));
   }
 
-  /** "117 x 137; 168 x 183" of "W x D cm": the sizes that there are of it, each with its unit. */
+  /** "40 x 60; 50 x 70" of "L x W cm": the sizes that there are of it, each with its unit. */
   private Optional<Value> severalSides(String text, String defaultUnit) {
     if (!mayBeSides(text)) {
       return Optional.empty();

@@ -86,7 +86,7 @@ public record KeywordUse(
   /**
    * A keyword as prose can have it: people search for "spinning reel 2500", and what stands behind
    * the noun without anything to join it is left out. Where the noun isn't in it, only figures at
-   * its end are: "cocoa flakes 70".
+   * its end are: "tea bricks 85".
    */
   private static String upToKind(String words, String kind) {
     String[] each = words.split(" ");
