@@ -218,10 +218,7 @@ class RangesTest {
     assertThat(marks(ids.get(1))).contains("house sentence over");
     assertThat(isStale(ids.get(1))).isTrue();
     assertThat(marks(ids.get(0))).doesNotContain("angle");
-    Map<String, Object> over =
-        Map.of("cause", "house sentence over", "weight", "MUST_FIX", "field", "", "after", 0);
-    assertThat(editor.post("/api/audit/mend", over).expect(200).body().path("mended").asInt())
-        .isPositive();
+    assertThat(editor.mend("house sentence over", "MUST_FIX", "")).isPositive();
     assertThat(field(ids.get(1), "description").path("html").asString())
         .doesNotContain("Made for dark days.");
   }

@@ -253,14 +253,9 @@ class StyleTest {
     assertThat(instance.path("before").asString()).contains("pannier");
     assertThat(instance.path("after").asString()).contains("bike bag");
     assertThat(cause.path("fields").get(0).path("products").asInt()).isGreaterThanOrEqualTo(5);
-    Map<String, Object> order =
-        Map.of("cause", "banned word", "weight", "MUST_FIX", "field", "", "after", 0);
-    assertThat(editor.post("/api/audit/mend", order).expect(200).body().path("mended").asInt())
-        .isGreaterThanOrEqualTo(5);
+    assertThat(editor.mend("banned word", "MUST_FIX", "")).isGreaterThanOrEqualTo(5);
     assertThat(cause("banned word")).isNull();
-    assertThat(editor.post("/api/audit/mend", order).expect(200).body().path("mended").asInt())
-        .as("a second click")
-        .isZero();
+    assertThat(editor.mend("banned word", "MUST_FIX", "")).as("a second click").isZero();
     assertThat(text(product, "description")).contains("bike bag").doesNotContain("pannier");
     assertThat(editor.get("/api/proofs/" + product).body().path("revision").asLong())
         .isGreaterThan(revision);
@@ -342,10 +337,7 @@ class StyleTest {
     put(style(Map.of("structure", structure))).expect(200);
     checked();
     assertThat(editor.get(first).text()).contains("no list of facts");
-    Map<String, Object> order =
-        Map.of("cause", "structure", "weight", "WEIGH", "field", "description", "after", 0);
-    int mended = editor.post("/api/audit/mend", order).expect(200).body().path("mended").asInt();
-    assertThat(mended).isGreaterThanOrEqualTo(2);
+    assertThat(editor.mend("structure", "WEIGH", "description")).isGreaterThanOrEqualTo(2);
     assertThat(editor.get(first).text()).doesNotContain("Specification", "\"structure\"");
     Map<String, Object> never =
         Map.of("specification", true, "paragraphSentences", 99, "headingLevel", 3);
@@ -371,10 +363,7 @@ class StyleTest {
             .get(0);
     assertThat(instance.path("before").asString().split(" ")).hasSizeGreaterThan(9);
     assertThat(instance.path("after").asString().split(" ")).hasSizeBetween(4, 9);
-    Map<String, Object> order =
-        Map.of("cause", "length", "weight", "MUST_FIX", "field", "short_description", "after", 0);
-    assertThat(editor.post("/api/audit/mend", order).expect(200).body().path("mended").asInt())
-        .isGreaterThanOrEqualTo(3);
+    assertThat(editor.mend("length", "MUST_FIX", "short_description")).isGreaterThanOrEqualTo(3);
     for (long p : products) {
       String proof = editor.get("/api/proofs/" + p).text();
       assertThat(proof).contains("\"marks\":[").doesNotContain("\"check\":\"length\"");

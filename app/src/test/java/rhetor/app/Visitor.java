@@ -138,8 +138,30 @@ final class Visitor {
             .POST(BodyPublishers.ofByteArray(out.toByteArray())));
   }
 
+  /**
+   * Uploads a sheet of a supplier who is called as the file is, so that no other test's is taken
+   * for its own.
+   */
   Answer upload(String fileName, String text) {
-    return upload("", fileName, text.getBytes(StandardCharsets.UTF_8));
+    String supplier = fileName.replaceFirst("\\.\\w+$", "");
+    return upload(supplier, fileName, text.getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** Mends a cause of the audit from its first product to its last; how many texts were mended. */
+  int mend(String cause, String weight, String field) {
+    int mended = 0;
+    long after = 0;
+    do {
+      JsonNode step =
+          post(
+                  "/api/audit/mend",
+                  Map.of("cause", cause, "weight", weight, "field", field, "after", after))
+              .expect(200)
+              .body();
+      mended += step.path("mended").asInt();
+      after = step.path("after").asLong();
+    } while (after > 0);
+    return mended;
   }
 
   /** Takes a sheet in; the ids of its products. */
