@@ -100,6 +100,9 @@ public final class ReadingProposer {
    */
   private static final double SURE_TEXT = 0.9;
 
+  /** Cells of so many characters on average are texts, whatever their heading. */
+  private static final double LONG = 60;
+
   /**
    * How often what is done in doubt is right, by how likely it was: often more than one answer is,
    * and what is cautious more often than what is likely. Least squares on the labelled sheets, each
@@ -285,15 +288,18 @@ public final class ReadingProposer {
           column.raw(), first.meaning(), unit, first.probability(), reasons.reason(first));
     }
     boolean isSure = first.probability() >= CERTAIN && sheet.columns().size() >= PrivateLooks.WIDE;
+    // "Body" is of a text and of a thing: the cells tell which.
+    boolean isCalledText =
+        PrivateLooks.isCalledText(first) && (!isVague(first) || isLikeText(column.cells()));
     boolean isRemark =
         role == Role.PROSE
-            && !PrivateLooks.isCalledText(first)
+            && !isCalledText
             && !privacy.isWritten(column)
             && (privacy.areRemarks(likely, column)
                 || !isSure && PrivateLooks.looksPrivate(likely, sheet));
     if (role != Role.CONCEPT && role != Role.EXTRA && role != Role.KEEP) {
       boolean isCode = role == Role.SKU || role == Role.NAME;
-      double sure = role == Role.PROSE && !PrivateLooks.isCalledText(first) ? SURE_TEXT : HALF;
+      double sure = role == Role.PROSE && !isCalledText ? SURE_TEXT : HALF;
       if (isCode || first.probability() >= sure && !isRemark) {
         return new ColumnReading(
             column.raw(), first.meaning(), "", first.probability(), reasons.reason(first));
@@ -339,6 +345,10 @@ public final class ReadingProposer {
                 ? "No known name; kept as a fact of its own."
                 : reasons.whyAsked(others.getFirst(), measuresElse(others.getFirst())));
     return others.isEmpty() ? own : own.asking(choices);
+  }
+
+  private static boolean isLikeText(Cells cells) {
+    return cells.sentences() >= HALF || cells.averageLength() >= LONG;
   }
 
   private static double sure(Likely likely, SheetColumns sheet) {

@@ -55,13 +55,18 @@ final class AnswerJudge {
       Pattern.compile(
           "(?i)\\b(?:not|cannot|can't|can’t|isn't|isn’t|never) (?:be |to be )?(?<w>\\p{L}{3,})(?!\\p{L}| (?:above|over|more|hotter|in|at|with|by|until|before|on|for|to|too|as|hot)\\b)");
 
+  /** "They don't fade" says it of the thing; "don't wash it" says it to people. */
+  private static final Pattern DOES_NOT =
+      Pattern.compile(
+          "(?i)\\b(?:it|they|\\p{L}{3,}) (?:doesn|don|won)[’']t (?:ever )?(?<w>\\p{L}{3,})(?!\\p{L})");
+
   private static final Pattern AS_STANDARD =
       Pattern.compile(
           "(?i)\\b(?:included|includes|comes with|supplied|fitted|built[- ]in|as standard|in the box)\\b");
 
   private static final Pattern AS_OPTION =
       Pattern.compile(
-          "(?i)\\b(?:optional(?:ly)?|opt\\.|on request|sold separately|separately|extra)(?!\\p{L})");
+          "(?i)\\b(?:optional(?:ly)?|opt\\.|on request|sold separately|separately|extra(?= ?(?:[,;.)]|$)))(?!\\p{L})");
 
   /** What can't both be so: pairs of what says the one, and what says the other. */
   private static final List<List<List<String>>> OPPOSITES =
@@ -116,6 +121,11 @@ final class AnswerJudge {
     refusals.judge(sentence, all, this::isDenied, found);
   }
 
+  /** Whether part of a cell says no to what a word names. */
+  boolean refuses(String word) {
+    return refusals.isOf(English.stem(word));
+  }
+
   /** "Opened by hand" where the cell says that it is automatic. */
   private void opposites(String sentence, List<Word> all, List<Assertion> found) {
     if (all.stream().noneMatch(w -> BEGIN_OPPOSITES.contains(firstPart(w.text())))) {
@@ -131,7 +141,7 @@ final class AnswerJudge {
           continue;
         }
         row.cells().stream()
-            .filter(c -> isNamed(c, stems))
+            .filter(c -> isNamed(c, stems) || Portions.says(value(c), stems, other))
             .filter(c -> first(other, value(c)) >= 0 && first(said, value(c)) < 0)
             .filter(c -> !DENYING.matcher(value(c)).find())
             .findFirst()
@@ -368,7 +378,33 @@ final class AnswerJudge {
     denials(sentence, DENIAL.matcher(sentence), Set.of(), found);
     // "The cover cannot be washed" has all of "washable cover".
     denials(sentence, NOT_DONE.matcher(sentence), Stems.of(sentence), found);
+    undone(sentence, found);
     missing(sentence, found);
+  }
+
+  /** "They don't fade" where a cell says that they fade. */
+  private void undone(String sentence, List<Assertion> found) {
+    Matcher m = DOES_NOT.matcher(sentence);
+    while (m.find()) {
+      String verb = m.group("w").toLowerCase(Locale.ROOT);
+      String stem = English.stem(verb);
+      if (!words.isHarmless(verb)) {
+        row.cells().stream()
+            .filter(c -> c.answer() == Cell.Answer.NEITHER && c.said().contains(stem))
+            .filter(c -> affirms(value(c), stem))
+            .findFirst()
+            .ifPresent(
+                c ->
+                    found.add(
+                        Assertion.of(Kind.ANSWER, sentence, m.start("w"), m.end("w"), c.words())));
+      }
+    }
+  }
+
+  /** Whether the part of a cell that has a word doesn't deny it. */
+  private static boolean affirms(String value, String stem) {
+    return Arrays.stream(value.split("[;,.]"))
+        .anyMatch(p -> Stems.of(p).contains(stem) && !DENYING.matcher(p).find());
   }
 
   /** "No grain" where a cell has rice and oats. */
@@ -394,13 +430,20 @@ final class AnswerJudge {
       row.cells().stream()
           .filter(c -> c.answer() == Cell.Answer.NEITHER)
           .filter(c -> own.stream().allMatch(w -> c.said().contains(w) || c.label().contains(w)))
-          .filter(c -> !DENYING.matcher(c.words()).find() && !AS_OPTION.matcher(c.words()).find())
+          .filter(c -> !isLeftOut(c))
           .findFirst()
+          // Another cell may say that it is left out, or that it has to be bought.
+          .filter(
+              c -> row.cells().stream().noneMatch(o -> isLeftOut(o) && o.said().containsAll(own)))
           .ifPresent(
               c ->
                   found.add(
                       Assertion.of(Kind.ANSWER, sentence, m.start("w"), m.end("w"), c.words())));
     }
+  }
+
+  private static boolean isLeftOut(Cell cell) {
+    return DENYING.matcher(cell.words()).find() || AS_OPTION.matcher(cell.words()).find();
   }
 
   /**
@@ -409,7 +452,13 @@ final class AnswerJudge {
   private void denials(String sentence, Matcher m, Set<String> beside, List<Assertion> found) {
     while (m.find()) {
       String stem = English.stem(m.group("w").toLowerCase(Locale.ROOT));
-      if (row.cells().stream().anyMatch(c -> saysNoTo(c, stem))) {
+      boolean isOfParts = !beside.isEmpty() && words.is("inclusion", m.group("w"));
+      if (isOfParts || row.cells().stream().anyMatch(c -> saysNoTo(c, stem))) {
+        // What isn't included is looked for by what it is.
+        continue;
+      }
+      if (English.tags(m.group("w").toLowerCase(Locale.ROOT)).contains("JJR")) {
+        // "No hotter than 60°" is a limit.
         continue;
       }
       boolean isAsked = row.cells().stream().anyMatch(c -> asksWhetherItCanBe(c, stem));
@@ -444,7 +493,9 @@ final class AnswerJudge {
   /** "A pickup is fitted as standard" where the cell says that it is optional. */
   private void options(String sentence, List<Assertion> found) {
     Matcher m = AS_STANDARD.matcher(sentence);
-    if (!m.find() || AS_OPTION.matcher(sentence).find()) {
+    if (!m.find()
+        || AS_OPTION.matcher(sentence).find()
+        || isDenied(Clauses.at(sentence, m.start()))) {
       return;
     }
     Set<String> stems = Stems.of(sentence);

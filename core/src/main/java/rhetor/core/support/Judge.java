@@ -22,6 +22,7 @@ public final class Judge {
 
   private final NumberJudge numbers;
   private final AnswerJudge answers;
+  private final Portions portions;
   private final WordJudge words;
   private final List<String> said;
   private final OpenWords weights;
@@ -45,6 +46,7 @@ public final class Judge {
     this.numbers = new NumberJudge(row, product.name(), knowledge);
     this.answers = new AnswerJudge(row);
     this.words = new WordJudge(row, answers, knowledge);
+    this.portions = new Portions(row, knowledge.index(WordKinds.class, WordKinds::new));
   }
 
   /** What a sentence states that no cell bears out, or that one contradicts, in its order. */
@@ -89,6 +91,7 @@ public final class Judge {
     List<Assertion> found = new ArrayList<>();
     numbers.judge(sentence, found);
     answers.judge(sentence, all, found);
+    portions.judge(sentence, answers, found);
     words.judge(sentence, all, found);
     found.sort(Comparator.comparingInt(Assertion::start));
     return joined(sentence, found);

@@ -42,6 +42,9 @@ final class NumberJudge {
   private static final Set<String> AGES =
       Set.of("age", "year", "month", "child", "from", "use", "audience");
 
+  /** Stems of what cells say of an age under any heading: "age 9 to 14". */
+  private static final Set<String> AGES_SAID = Set.of("age", "year", "month");
+
   /** Stems of what columns are headed by that count people. */
   private static final Set<String> PEOPLE =
       Set.of(
@@ -516,7 +519,10 @@ final class NumberJudge {
           amounts.size() != 1
               || row.proseNumbers().contains(amounts.getFirst().value())
               || row.cells().stream()
-                  .filter(c -> c.label().stream().anyMatch(AGES::contains))
+                  .filter(
+                      c ->
+                          c.label().stream().anyMatch(AGES::contains)
+                              || c.said().stream().anyMatch(AGES_SAID::contains))
                   .anyMatch(c -> says(c, amounts.getFirst(), false));
       if (!isSaid) {
         found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end("n"), ""));

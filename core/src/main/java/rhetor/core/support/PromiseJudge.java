@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.support.Assertion.Kind;
@@ -59,6 +60,25 @@ final class PromiseJudge {
           "shuts",
           "keeps",
           "wards");
+
+  /** "Frost does it no harm", "moths can't get at it". */
+  private static final Cue HARMLESS =
+      new Cue(
+          "(?i)\\b(?<w>\\p{L}{3,}) (?:(?:does|do|will do|can do) (?:it|them|the \\p{L}+) no harm|(?:can[’']t|cannot|won[’']t|don[’']t|doesn[’']t) (?:harm|hurt|damage|spoil|ruin|attack|bother|touch|burn|scratch|get (?:at|into|through|past)))\\b",
+          "harm",
+          "can't",
+          "can’t",
+          "cannot",
+          "won't",
+          "won’t",
+          "don't",
+          "don’t",
+          "doesn't",
+          "doesn’t");
+
+  /** Stems of what cells say that keeps something off. */
+  private static final Set<String> KEEPING_OFF =
+      Set.of("proof", "resistant", "resist", "withstand", "tight", "repel", "repellent", "safe");
 
   /** "It may go in the dishwasher". */
   private static final Cue INTO_MACHINE =
@@ -172,6 +192,12 @@ final class PromiseJudge {
         found.add(whole(Kind.PROPERTY, sentence, m));
       }
     }
+    for (MatchResult m : HARMLESS.in(sentence, spoken)) {
+      String what = English.stem(lower(m, "w"));
+      if (!words.isFunction(what) && row.cells().stream().noneMatch(c -> keepsOff(c, what))) {
+        found.add(whole(Kind.ABSOLUTE, sentence, m));
+      }
+    }
     for (MatchResult m : INTO_MACHINE.in(sentence, spoken)) {
       if (!saysAnywhere(lower(m, "w")) && !isDenied(sentence, m)) {
         found.add(part(Kind.PROPERTY, sentence, m, "w"));
@@ -259,6 +285,13 @@ final class PromiseJudge {
         found.add(part(Kind.INCLUSION, sentence, m, "w"));
       }
     }
+  }
+
+  private static boolean keepsOff(Cell cell, String what) {
+    return cell.label().contains(what) && cell.answer() == Cell.Answer.YES
+        || (cell.said().contains(what) || cell.label().contains(what))
+            && Stream.concat(cell.said().stream(), cell.label().stream())
+                .anyMatch(KEEPING_OFF::contains);
   }
 
   private static boolean isContainer(String word) {

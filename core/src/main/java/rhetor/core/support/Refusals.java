@@ -25,6 +25,23 @@ final class Refusals {
       Pattern.compile(
           "(?i)\\b(?:not|no|without) (?:an? |(?:suitable |intended |recommended )?for (?:the )?)?(?<x>[\\p{L}-]{3,} [\\p{L}-]{3,})(?<but>)\\s*(?=[,;.!)]|$)");
 
+  /** "Baskets for snow sold separately", "stand not included": what isn't there at first. */
+  private static final Pattern LEFT_OUT =
+      Pattern.compile(
+          "(?i)(?:^|[,;.])\\s*(?<x>\\p{L}[\\p{L} -]{2,40}?) (?:is |are )?(?:not (?:included|supplied|incl\\.?)|(?:sold |available |ordered )?separately|excluded|excl\\.?)(?<but>)\\s*(?=[,;.(]|$)");
+
+  /** "Not for peanuts", "no honey": what it is no use for. */
+  private static final Pattern NOT_FOR =
+      Pattern.compile(
+          "(?i)(?:^|[,;.])\\s*(?:not for|no|never)(?: the)? (?<x>\\p{L}{4,})(?<but>)\\s*(?=[,;.(]|$)");
+
+  private static final List<Pattern> PATTERNS = List.of(REFUSED, REFUSED_TOO, LEFT_OUT, NOT_FOR);
+
+  /** What is done with a thing. */
+  private static final Pattern USED =
+      Pattern.compile(
+          "(?i)\\b(?:fill|fills|use|uses|put|feed|takes?|suits?|goes|go|works?|made for|meant for|ideal|perfect|good|safe|fits?|may|can|for)\\b");
+
   /** "The only protein" says that it is a single one. */
   private static final Pattern ONLY = Pattern.compile("(?i)\\b(?:the only|sole|solely|alone)\\b");
 
@@ -33,8 +50,9 @@ final class Refusals {
    *
    * @param what stems of what it is
    * @param but stems of what it says yes to all the same
+   * @param by how it says no
    */
-  private record Refusal(Set<String> what, Set<String> but, Cell cell) {}
+  private record Refusal(Set<String> what, Set<String> but, Pattern by, Cell cell) {}
 
   private final Row row;
   private final List<Refusal> refusals;
@@ -47,20 +65,24 @@ final class Refusals {
   private static List<Refusal> found(List<Cell> cells) {
     List<Refusal> all = new ArrayList<>();
     for (Cell cell : cells) {
-      if (cell.answer() == Cell.Answer.NEITHER) {
-        for (Pattern pattern : List.of(REFUSED, REFUSED_TOO)) {
-          Matcher m = pattern.matcher(cell.words().substring(cell.words().indexOf(':') + 1));
-          while (m.find()) {
-            Set<String> what = telling(m.group("x"));
-            if (!what.isEmpty()) {
-              String but = m.group("but");
-              all.add(new Refusal(what, but == null ? Set.of() : telling(but), cell));
-            }
+      boolean isAnswer = cell.answer() != Cell.Answer.NEITHER;
+      for (Pattern pattern : isAnswer ? List.of(NOT_FOR) : PATTERNS) {
+        Matcher m = pattern.matcher(cell.words().substring(cell.words().indexOf(':') + 1));
+        while (m.find()) {
+          Set<String> what = telling(m.group("x"));
+          if (!what.isEmpty()) {
+            String but = m.group("but");
+            all.add(new Refusal(what, but == null ? Set.of() : telling(but), pattern, cell));
           }
         }
       }
     }
     return all;
+  }
+
+  /** Whether a part of a cell says no to it. */
+  boolean isOf(String stem) {
+    return refusals.stream().anyMatch(r -> r.what.contains(stem));
   }
 
   /** The stems of words that do more than join others. */
@@ -91,6 +113,7 @@ final class Refusals {
             .filter(w -> refusal.what.stream().anyMatch(s -> row.isAmong(s, Stems.of(w.text()))))
             .findFirst()
             .filter(w -> !isDenied.test(Clauses.at(sentence, w.start())))
+            .filter(w -> isAffirmed(refusal, Clauses.at(sentence, w.start())))
             .ifPresent(
                 w ->
                     found.add(
@@ -98,5 +121,14 @@ final class Refusals {
                             Kind.ANSWER, sentence, w.start(), w.end(), refusal.cell.words())));
       }
     }
+  }
+
+  /** Whether a clause says that what is left out is there, or what it is not for may be used. */
+  private static boolean isAffirmed(Refusal refusal, String clause) {
+    if (refusal.by == LEFT_OUT) {
+      return JudgeWords.shipped().of("inclusion").stream()
+          .anyMatch(w -> Words.find(w, clause) >= 0);
+    }
+    return refusal.by != NOT_FOR || USED.matcher(clause).find();
   }
 }

@@ -24,6 +24,11 @@ final class WordJudge {
   private static final Pattern IS_SO_MUCH =
       Pattern.compile("(?i)(?: \\p{L}+){1,2} (?:is|are) (?:about |around )?\\d");
 
+  /** "No longer than a minute", "less than 3 bar": a limit, and no other thing. */
+  private static final Pattern THAN_SO_MUCH =
+      Pattern.compile(
+          "(?i)(?: \\p{L}+){0,2} than (?:\\d|(?:about |around )?(?:an?|one|two|three|four|five|six|ten|half) (?<unit>\\p{L}+))");
+
   private static final Pattern THAN = Pattern.compile("(?: \\p{L}+){0,2} than\\b");
 
   private static final double MOST = 0.6;
@@ -146,6 +151,9 @@ final class WordJudge {
       if (spelledOut.contains(word)) {
         continue;
       }
+      if (answers.refuses(w) && answers.isDenied(Clauses.at(sentence, word.start()))) {
+        continue;
+      }
       boolean isThingIncluded =
           isIncluding && English.isNoun(w) && !row.comesWith(w) && isIn(clauseOfInclusion, word);
       boolean isSaid =
@@ -174,7 +182,11 @@ final class WordJudge {
         Kind kind =
             isShade(word, all)
                 ? Kind.COLOUR
-                : isStuffHere ? Kind.MATERIAL : kinds.made(w).orElse(Kind.OPEN);
+                : isStuffHere
+                    ? Kind.MATERIAL
+                    : isMadeOfRow(sentence, word, all)
+                        ? Kind.OPEN
+                        : kinds.made(w).orElse(Kind.OPEN);
         if (kind == Kind.COLOUR && !isShade(word, all) && isOfSomethingElse(word, all)) {
           continue;
         }
@@ -187,6 +199,16 @@ final class WordJudge {
         }
       }
     }
+  }
+
+  /** "Its oilcloth apron": what a stuff of the row stands before is a thing made of it. */
+  private boolean isMadeOfRow(String sentence, Word word, List<Word> all) {
+    int at = all.indexOf(word);
+    if (at < 1 || !Clauses.areJoined(sentence, all.get(at - 1), word)) {
+      return false;
+    }
+    String before = all.get(at - 1).text();
+    return kinds.made(before).filter(k -> k == Kind.MATERIAL).isPresent() && row.has(before);
   }
 
   /** "A deep burgundy", "a champagne sheen": what is a colour where it is spoken of so. */
@@ -416,10 +438,18 @@ final class WordJudge {
     }
     String before = sentence.substring(0, word.start());
     return tags.contains("JJR")
+            && !isThanSoMuch(sentence, word)
             && (THAN.matcher(sentence).region(word.end(), sentence.length()).lookingAt()
                 || NO_OTHER.matcher(before).matches())
         || tags.contains("JJS")
             && before.matches("(?is).*\\bthe ")
             && !IS_SO_MUCH.matcher(sentence).region(word.end(), sentence.length()).lookingAt();
+  }
+
+  private boolean isThanSoMuch(String sentence, Word word) {
+    Matcher m = THAN_SO_MUCH.matcher(sentence).region(word.end(), sentence.length());
+    return m.lookingAt()
+        && (m.group("unit") == null
+            || knowledge.unitWritten(m.group("unit").toLowerCase(Locale.ROOT)).isPresent());
   }
 }

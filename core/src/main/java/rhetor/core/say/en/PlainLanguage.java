@@ -433,11 +433,13 @@ public final class PlainLanguage {
     }
   }
 
-  /** "Weighs 808 g": it goes on with another thing that is said. */
+  /** "Weighs 808 g", of several things "weigh 808 g": it goes on with another thing said. */
   private static boolean isVerbal(String item) {
-    Set<String> tags = English.tags(lower(English.firstWord(item.strip())));
-    return tags.contains("VBZ")
-        && (!tags.contains("NNS") || item.strip().matches("\\p{L}+ (?:\\d|an? |the |its ).*"));
+    String first = lower(English.firstWord(item.strip()));
+    Set<String> tags = English.tags(first);
+    boolean isBeforeObject = item.strip().matches("\\p{L}+ (?:\\d|an? |the |its |their ).*");
+    return tags.contains("VBZ") && (!tags.contains("NNS") || isBeforeObject)
+        || tags.contains("VBP") && isBeforeObject && Lexicon.shipped().goods(first) == 0;
   }
 
   /** "Of calf, pull-up, veg tanned and 1 stitch": what is listed has to be of one kind. */

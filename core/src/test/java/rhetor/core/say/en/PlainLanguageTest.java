@@ -70,7 +70,8 @@ class PlainLanguageTest {
         "Made of wool and cotton, it is warm, soft and light.",
         "There is no noise, and no oil is needed.",
         "An hour is enough for a scarf; a unit of eight takes a day.",
-        "It closes with a zip and hangs from two straps."
+        "It closes with a zip and hangs from two straps.",
+        "The beams are 90 cm wide and weigh 3 kg."
       })
   void what_reads_well_is_let_pass(String sentence) {
     assertThat(PLAIN.faults(sentence, LOOM)).isEmpty();
