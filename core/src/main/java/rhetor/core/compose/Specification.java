@@ -13,8 +13,8 @@ import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.ProductClass;
 import rhetor.core.plan.Message;
 import rhetor.core.say.en.Caution;
+import rhetor.core.say.en.ItemPhrase;
 import rhetor.core.say.en.ValueText;
-import rhetor.core.say.en.Wording;
 import rhetor.core.text.Sentence;
 import rhetor.core.text.Support;
 
@@ -102,6 +102,6 @@ final class Specification {
     return messages.stream().anyMatch(m -> m.fact() == fact)
         && fact.value() instanceof Value.Terms(List<String> items)
         && items.size() <= 6
-        && items.stream().allMatch(i -> Wording.nounPhrase(i).isPresent());
+        && items.stream().allMatch(i -> ItemPhrase.of(i).isPresent());
   }
 }

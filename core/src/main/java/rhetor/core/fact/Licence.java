@@ -15,6 +15,7 @@ import java.util.regex.Pattern;
 import rhetor.core.knowledge.Claim;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.MadeThing;
 import rhetor.core.knowledge.Unit;
 
 /** Tells which claims a fact licenses. Safe for several threads. */
@@ -106,10 +107,10 @@ public final class Licence {
     if (fact.value() instanceof Value.YesNo(boolean yes) && !yes) {
       return List.of();
     }
-    // What is true of one thread need not be true of a blend.
+    // What is true of one thread need not be true of a blend, nor what is of a part of the whole.
     boolean blend =
         fact.value() instanceof Value.Terms(List<String> items)
-            && items.size() > 1
+            && (items.size() > 1 || MadeThing.isOne(items.getFirst(), knowledge))
             && knowledge
                 .concept(fact.concept())
                 .map(c -> c.terms().equals("material"))

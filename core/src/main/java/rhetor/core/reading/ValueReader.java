@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -12,6 +13,7 @@ import java.util.stream.Collectors;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.MadeThing;
 import rhetor.core.knowledge.Term;
 import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
@@ -54,11 +56,41 @@ final class ValueReader {
   private static final Pattern LIST =
       Pattern.compile("\\s*[;|•·\\n]\\s*|\\s*(?<!\\d)/\\s*|\\s*/(?!\\d)\\s*|,\\s+|,(?=\\D)");
 
+  private static final Pattern NAMED_SIDES = Pattern.compile("\\s*[;|/\\n]\\s*|,\\s+|\\s+and\\s+");
+
+  private static final Pattern SIDE_NAMED_LAST =
+      Pattern.compile(
+          "(?i)(?<n>\\d[\\d.,]*) ?(?<unit>\\p{L}{1,6}|\")? (?<side>long|wide|high|tall|deep|thick|in diameter|diameter|dia\\.?)");
+
+  private static final Pattern SIDE_NAMED_FIRST =
+      Pattern.compile(
+          "(?iu)(?<side>height|width|length|depth|thickness|diameter|dia\\.?|ø):? ?(?<n>\\d[\\d.,]*) ?(?<unit>\\p{L}{1,6}|\")?");
+
+  private static final Map<String, String> SIDE_WORDS =
+      Map.of(
+          "height", "high",
+          "width", "wide",
+          "length", "long",
+          "depth", "deep",
+          "thickness", "thick",
+          "diameter", "in diameter",
+          "dia", "in diameter",
+          "ø", "in diameter");
+
   /** Between sizes, each of which has signs of its own. */
   private static final Pattern SIZES = Pattern.compile("\\s*[;|/\\n]\\s*|,\\s+");
 
   private static final Pattern LIST_SIGN = Pattern.compile("\\s*[;|•·\\n]\\s*|,\\s+|,(?=\\D)");
   private static final Pattern TIGHT_STROKE = Pattern.compile("\\p{L}/\\p{L}");
+
+  private static final Pattern LAST_TWO =
+      Pattern.compile(
+          "(?<a>[\\p{L}-]+(?: [\\p{L}-]+){0,2}) and (?<b>[\\p{L}-]+(?: [\\p{L}-]+){0,2})");
+
+  /** What goes together however long the list is. */
+  private static final Pattern PAIR =
+      Pattern.compile(
+          "(?i)(?:black and white|white and black|salt and pepper|hook and loop|needle and thread|nuts? and bolts?|trial and error|bed and breakfast|.* and (?:more|others|so on))");
 
   private static final Pattern POSTPOSED =
       Pattern.compile(
@@ -109,6 +141,7 @@ final class ValueReader {
       case SIDES ->
           sides(text, unit)
               .or(() -> severalSides(text, unit))
+              .or(() -> namedSides(text, unit))
               .orElseGet(() -> new Value.Words(text));
       case RATING -> rating(text).orElseGet(() -> new Value.Words(text));
       case FLAG -> yesNo(text).orElseGet(() -> new Value.Words(text));
@@ -235,6 +268,35 @@ final class ValueReader {
     return Optional.of(new Value.Sides(lengths, unit.get()));
   }
 
+  /** "31 cm long, dia. 7 cm": sides that are called by their names. */
+  private Optional<Value> namedSides(String text, String defaultUnit) {
+    List<String> sides = new ArrayList<>();
+    for (String part : NAMED_SIDES.split(text.strip())) {
+      Matcher m = SIDE_NAMED_LAST.matcher(part);
+      if (!m.matches()) {
+        m = SIDE_NAMED_FIRST.matcher(part);
+        if (!m.matches()) {
+          return Optional.empty();
+        }
+      }
+      Optional<String> unit = unit(m.group("unit"), "length", defaultUnit);
+      Optional<BigDecimal> length = numbers.parse(m.group("n"));
+      if (unit.isEmpty() || length.isEmpty()) {
+        return Optional.empty();
+      }
+      String side = m.group("side").toLowerCase(Locale.ROOT).replaceFirst("[.:]$", "");
+      sides.add(
+          length.get().toPlainString()
+              + " "
+              + unit.get()
+              + " "
+              + SIDE_WORDS.getOrDefault(side, side));
+    }
+    return sides.size() <= MOST_PARTS
+        ? Optional.of(new Value.Terms(List.copyOf(sides)))
+        : Optional.empty();
+  }
+
   /** "40 x 60; 50 x 70" of "L x W cm": the sizes that there are of it, each with its unit. */
   private Optional<Value> severalSides(String text, String defaultUnit) {
     if (!mayBeSides(text)) {
@@ -355,6 +417,12 @@ final class ValueReader {
         || items.stream().anyMatch(i -> i.length() > LONGEST_PART)) {
       return false;
     }
+    if (concept.terms().equals(MATERIAL)) {
+      long things = items.stream().filter(i -> MadeThing.isOne(i, knowledge)).count();
+      if (things > 0) {
+        return things < items.size();
+      }
+    }
     return knowledge.isCoined(concept.terms())
         ? !items.stream().allMatch(i -> COINED.matcher(i).matches())
         : isPartlyColours(items)
@@ -397,10 +465,29 @@ final class ValueReader {
   /** A tight stroke between list signs joins: "chalk/navy; brick/navy" are two pairs. */
   private static List<String> split(String text) {
     boolean joins = LIST_SIGN.matcher(text).find() && TIGHT_STROKE.matcher(text).find();
-    return (joins ? LIST_SIGN : LIST)
-        .splitAsStream(text)
-        .map(i -> i.strip().replaceAll("^[-*–]\\s*|[.,;]+$", ""))
-        .filter(i -> !i.isEmpty())
-        .toList();
+    List<String> items =
+        (joins ? LIST_SIGN : LIST)
+            .splitAsStream(text)
+            .map(i -> i.strip().replaceAll("^[-*–]\\s*|[.,;]+$", ""))
+            .filter(i -> !i.isEmpty())
+            .toList();
+    return lastApart(items);
+  }
+
+  /** "Pegs, lines and a bag" are three; of "nails, black and white" the last may be one pair. */
+  private static List<String> lastApart(List<String> items) {
+    Matcher last = items.size() < 2 ? null : LAST_TWO.matcher(items.getLast());
+    if (last == null
+        || !last.matches()
+        || items.stream().filter(i -> i.contains(" and ")).count() > 1
+        || PAIR.matcher(items.getLast()).matches()
+        || items.contains(last.group("a"))
+        || items.contains(last.group("b"))) {
+      return items;
+    }
+    List<String> apart = new ArrayList<>(items.subList(0, items.size() - 1));
+    apart.add(last.group("a"));
+    apart.add(last.group("b"));
+    return apart;
   }
 }

@@ -91,7 +91,7 @@ public final class Judge {
     List<Assertion> found = new ArrayList<>();
     numbers.judge(sentence, found);
     answers.judge(sentence, all, found);
-    portions.judge(sentence, answers, found);
+    portions.judge(sentence, answers::isDenied, found);
     words.judge(sentence, all, found);
     found.sort(Comparator.comparingInt(Assertion::start));
     return joined(sentence, found);

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -92,8 +93,12 @@ final class Portions {
             .anyMatch(p -> oneOf.stream().map(English::stem).anyMatch(p.stems::contains));
   }
 
-  /** What a sentence says of one thing, and a cell of another. */
-  void judge(String sentence, AnswerJudge answers, List<Assertion> found) {
+  /**
+   * What a sentence says of one thing, and a cell of another.
+   *
+   * @param isDenied whether a clause denies what it speaks of
+   */
+  void judge(String sentence, Predicate<String> isDenied, List<Assertion> found) {
     if (cells.isEmpty()) {
       return;
     }
@@ -101,7 +106,7 @@ final class Portions {
     while (m.find()) {
       int end = Clauses.end(sentence, m.end());
       String clause = sentence.substring(m.start(), end);
-      if (answers.isDenied(clause)) {
+      if (isDenied.test(clause)) {
         continue;
       }
       String subject = English.stem(m.group("s").toLowerCase(Locale.ROOT));

@@ -53,6 +53,50 @@ class ValueReaderTest {
   }
 
   @ParameterizedTest
+  @CsvSource(
+      delimiter = '#',
+      value = {
+        "31 long#31 cm long",
+        "Height 12.5 mm, Ø 40 mm#12.5 mm high;40 mm in diameter",
+        "2 m long and 6 cm thick#2 m long;6 cm thick"
+      })
+  void sides_that_are_called_by_their_names_stay_so(String cell, String sides) {
+    assertThat(point.read(cell, concept("dimensions"), "cm"))
+        .isEqualTo(new Value.Terms(List.of(sides.split(";"))));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '#',
+      value = {
+        "hooks, a rail and a bag#hooks;a rail;a bag",
+        "hooks, a rail#hooks;a rail",
+        "cups, salt and pepper#cups;salt and pepper",
+        "bags and straps, hooks and rails#bags and straps;hooks and rails"
+      })
+  void the_last_two_of_a_list_are_two(String cell, String items) {
+    assertThat(point.read(cell, concept("included"), ""))
+        .isEqualTo(new Value.Terms(List.of(items.split(";"))));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '#',
+      value = {
+        "maple lid, cork stopper#maple lid;cork stopper",
+        "maple lid, cork#maple lid, cork",
+      })
+  void parts_each_with_its_stuff_are_a_list_and_parts_beside_stuffs_are_none(
+      String cell, String items) {
+    Value read = point.read(cell, concept("material"), "");
+    assertThat(read)
+        .isEqualTo(
+            items.contains(";")
+                ? new Value.Terms(List.of(items.split(";")))
+                : new Value.Words(items));
+  }
+
+  @ParameterizedTest
   @ValueSource(strings = {"90 x 200; folded", "90x200 / 90x200x20", "2 x 90 x 200 / 210"})
   void sizes_of_unlike_things_are_one_value(String cell) {
     assertThat(comma.read(cell, concept("dimensions"), "cm")).isEqualTo(new Value.Words(cell));

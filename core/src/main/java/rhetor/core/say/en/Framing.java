@@ -21,10 +21,6 @@ import rhetor.core.style.Voice;
 
 /** Puts a group of messages into the frames of sentences; the words only, without choosing. */
 public final class Framing {
-  /** What follows the head of a phrase. */
-  public static final Pattern HEAD =
-      Pattern.compile(
-          "\\s+(?:for|with|of|in|on|to|from|at|by|per|without|inside|under|between|and|that|which|who)\\s+.*|\\s*[(,].*");
 
   /** Stands between the items of a list until the sentence it is in is known. */
   public static final String ITEM = "\u0001";
@@ -263,7 +259,7 @@ public final class Framing {
   /** "There are two pockets and a zip": the verb agrees with what stands next to it. */
   private static boolean isSeveral(List<Message> withs) {
     String first = withs.getFirst().get(Form.WITH).split(ITEM)[0];
-    String head = HEAD.matcher(first).replaceFirst("");
+    String head = ItemPhrase.HEAD.matcher(first).replaceFirst("");
     return English.isPlural(head);
   }
 

@@ -119,9 +119,10 @@ public record NounPhrase(
         // Now and then "a soap of 120 g" rather than "a 120 g soap".
         boolean behind = m.has(Form.PP) && Math.floorMod(m.turn() + m.shift(), BEHIND) == 0;
         // "A recycled polyester moss green pannier": a keyword of several words has its own.
+        // And "a recycled polyester shoulder bag" has four nouns in a row.
         boolean apart =
             noun.contains(" ")
-                && !noun.equals(subject.kind())
+                && (!noun.equals(subject.kind()) || adjective != null && adjective.contains(" "))
                 && m.fact().concept().equals("material");
         // "An 800-lumen 800 lumen torch": the keyword has the amount already.
         boolean counted = measured && Subject.hasWord(noun, adjective.split("[ -]")[0]);
@@ -146,6 +147,12 @@ public record NounPhrase(
       return chosen;
     }
 
+    /** "An organic-cotton shirt made of organic cotton" says it twice. */
+    private static boolean saysItself(Message m, String adjective) {
+      String said = m.fact().source().raw().toLowerCase(Locale.ROOT);
+      return List.of(adjective.split("-")).stream().allMatch(said::contains);
+    }
+
     /** One adjective that a claim licenses, the strongest first. */
     private void licensed(
         String called, List<Adjective> chosen, Set<Message> said, List<Support> support) {
@@ -162,7 +169,7 @@ public record NounPhrase(
           for (String adjective : claim.adj()) {
             boolean again =
                 chosen.stream().anyMatch(a -> Echo.overlaps(adjective.split("-")[0], a.words));
-            if (!again) {
+            if (!again && (claim.whole() || !saysItself(m, adjective))) {
               chosen.add(new Adjective(adjective, 1));
               support.add(m.support());
               support.add(Support.claim(claim.id()));

@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.MadeThing;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 
@@ -102,6 +103,10 @@ public final class SlotFit {
 
   private boolean fits(
       String item, Concept concept, String last, boolean isBeforeNoun, boolean isOfOneKind) {
+    if (concept.terms().equals("material") && MadeThing.isOne(item, knowledge)) {
+      // "Made of glass bottle" is no English.
+      return false;
+    }
     if (isTerm(item, concept)) {
       return isOfOneKind || !isOnlySaid(item, concept);
     }
@@ -162,9 +167,25 @@ public final class SlotFit {
   private boolean isOnlySaid(String item, Concept concept) {
     return knowledge.isCoined(concept.terms())
         && !item.equals("natural")
-        && !item.contains(" ")
-        && English.tags(item.toLowerCase(Locale.ROOT)).contains("JJ")
-        && !isHyponym(item, concept);
+        && !isHyponym(item, concept)
+        && (item.contains(" ") ? isThingOfColour(item, concept) : isDescribing(item));
+  }
+
+  /** "Clear", "lime-washed". */
+  private static boolean isDescribing(String word) {
+    Set<String> tags = English.tags(word.toLowerCase(Locale.ROOT));
+    Set<String> last = English.tags(English.lastWord(word).toLowerCase(Locale.ROOT));
+    boolean isDone = last.contains("VBN") && last.stream().noneMatch(t -> t.startsWith("NN"));
+    return tags.contains("JJ") || isDone;
+  }
+
+  /** "Red lid": a thing that has a colour, and no colour. */
+  private boolean isThingOfColour(String item, Concept concept) {
+    String head = head(item);
+    return isTerm(English.firstWord(item), concept)
+        && Lexicon.shipped()
+                .goods(English.singular(English.lastWord(head).toLowerCase(Locale.ROOT)))
+            > 0;
   }
 
   /** Whether a word says nothing by itself: "all" of what? */
@@ -247,6 +268,6 @@ public final class SlotFit {
   }
 
   private static String head(String item) {
-    return Framing.HEAD.matcher(item).replaceFirst("");
+    return ItemPhrase.HEAD.matcher(item).replaceFirst("");
   }
 }

@@ -6,11 +6,13 @@ import java.text.DecimalFormatSymbols;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.MadeThing;
 import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
 import rhetor.core.reading.Measure;
@@ -27,6 +29,8 @@ public final class ValueText {
   private final Knowledge knowledge;
 
   private static final Pattern END = Pattern.compile("[.;,]+$");
+  private static final Pattern WITH =
+      Pattern.compile("(?<head>\\p{L}[^,;]* with )(?<what>[\\p{L}-]+(?: [\\p{L}-]+){0,2})");
   private static final Pattern TIMES = Pattern.compile("(?<=\\d) ?[xX] ?(?=\\d)");
 
   public ValueText(Knowledge knowledge) {
@@ -50,6 +54,7 @@ public final class ValueText {
           English.list(
               items.stream()
                   .map(English::midSentence)
+                  .map(ValueText::withArticle)
                   .map(i -> i.replaceAll("(?<=\\d)-(?=\\d)", "–"))
                   .toList());
       case Value.Rating(String code) -> code;
@@ -59,9 +64,18 @@ public final class ValueText {
               .map(this::prose)
               .orElseGet(
                   () ->
-                      English.midSentence(
-                          times(text).replace(" & ", " and ").replace(" / ", " or ")));
+                      withArticle(
+                          English.midSentence(
+                              times(text).replace(" & ", " and ").replace(" / ", " or "))));
     };
+  }
+
+  /** "Beech with brass lid" is one with a brass lid. */
+  private static String withArticle(String words) {
+    Matcher m = WITH.matcher(words);
+    return m.matches()
+        ? ItemPhrase.of(m.group("what")).map(n -> m.group("head") + n).orElse(words)
+        : words;
   }
 
   /** "Four to eight weeks", but "8 to 14 weeks": both ends in words, or neither. */
@@ -91,7 +105,9 @@ public final class ValueText {
                 : unit.isWord() ? "" : spaced(number(q.amount()), unit.id());
       }
       case Value.Terms(List<String> items)
-          when items.size() == 1 && items.getFirst().split(" ").length <= 2 ->
+          when items.size() == 1
+              && items.getFirst().split(" ").length <= 2
+              && !MadeThing.isOne(items.getFirst(), knowledge) ->
           English.midSentence(items.getFirst());
       default -> "";
     };

@@ -17,6 +17,7 @@ import rhetor.core.fact.Fact;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.MadeThing;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.language.Memo;
@@ -30,7 +31,6 @@ import rhetor.core.style.Voice;
  * Puts a fact into phrases: by its concept's wordings, or by its heading where there is no concept.
  */
 public final class Wording implements Phrasebook {
-  private static final int LONGEST_PHRASE = 60;
   private static final int REMEMBERED = 5_000;
 
   /** Orders in which a list is tried. */
@@ -49,6 +49,8 @@ public final class Wording implements Phrasebook {
           "np",
           "sides",
           "severalsides",
+          "namedsides",
+          "madethings",
           "plane",
           "sizes",
           "eachsize",
@@ -96,13 +98,6 @@ public final class Wording implements Phrasebook {
           "united states",
           "czech republic",
           "philippines");
-  private static final Pattern PREPOSITION =
-      Pattern.compile("for|with|of|in|on|to|from|at|by|without|into|like|as|up|down|out|off");
-
-  /** Words that describe although the dictionary knows them as nouns too. */
-  public static final Pattern DESCRIBING =
-      Pattern.compile(
-          "(?i)vegan|vegetarian|organic|.*(?:proof|able|ible|ive|resistant|repellent|free|safe|ed|ing)");
 
   private static final Pattern MANY = Pattern.compile("\\band\\b|,");
 
@@ -123,17 +118,13 @@ public final class Wording implements Phrasebook {
           "clear",
           "transparent");
 
-  private static final Pattern IMPERATIVE =
-      Pattern.compile(
-          "(?i)(?:(?:machine|hand|cold) )?(?:wash|wipe|dry|clean|rinse|brush|store|keep|do not|avoid|oil|wax|iron|reproof|soak|air|remove|polish|sponge|handle|protect|trim|let|allow|use|leave|hang)\\b.*");
-
   /** "EN 166", not "100 %". */
   private static final Pattern NORM = Pattern.compile("(?=.*\\d)(?=.*\\p{L}).*");
 
   private static final Value NATURAL = new Value.Terms(List.of("natural"));
 
-  private static final Pattern SIZED =
-      Pattern.compile("^(\\p{L}[\\p{L} -]*\\p{Ll}) ([\\d.,–]+ ?(?:mm|cm|m|in))$");
+  private static final Pattern NAMED_SIDE =
+      Pattern.compile("\\d[\\d.,]* \\p{L}{1,4} (?:long|wide|high|tall|deep|thick|in diameter)");
 
   private static final Pattern PLANE = Pattern.compile("[\\d.,]+ × [\\d.,]+ \\p{L}{1,2}");
 
@@ -149,10 +140,6 @@ public final class Wording implements Phrasebook {
 
   /** "16 cm blade" is one blade. */
   private static final Pattern ONE_MEASURED = Pattern.compile("[\\d.,]+(?: |-)\\p{L}+ .*");
-
-  private static final Pattern DETERMINED =
-      Pattern.compile(
-          "(?i)(?:an?|the|two|three|four|five|six|seven|eight|nine|ten|all|no|each|every|some|one|its|\\d+\\s*[x×]?|\\d\\S*)\\s.*");
 
   private static final Map<String, String> THICK =
       Map.of(
@@ -343,7 +330,7 @@ public final class Wording implements Phrasebook {
     }
     String rest = phrase.substring(at + 5);
     boolean bare =
-        DETERMINED.matcher(rest).matches() && !ONE_MEASURED.matcher(rest).matches()
+        ItemPhrase.DETERMINED.matcher(rest).matches() && !ONE_MEASURED.matcher(rest).matches()
             || English.isPlural(rest);
     return phrase.substring(0, at) + (bare ? rest : English.withArticle(rest));
   }
@@ -371,6 +358,16 @@ public final class Wording implements Phrasebook {
           value instanceof Value.Terms(List<String> items)
               ? nounPhrases(items)
               : value instanceof Value.Words(String w) ? nounPhrases(List.of(w)) : null;
+      case "madethings" ->
+          value instanceof Value.Terms(List<String> items)
+                  && items.stream().allMatch(i -> MadeThing.isOne(i, knowledge))
+              ? nounPhrases(items)
+              : null;
+      case "namedsides" ->
+          value instanceof Value.Terms(List<String> items)
+                  && items.stream().allMatch(i -> NAMED_SIDE.matcher(i).matches())
+              ? text.prose(value)
+              : null;
       case "sides" -> value instanceof Value.Sides ? text.prose(value) : null;
       case "severalsides" ->
           value instanceof Value.Terms(List<String> items)
@@ -385,11 +382,10 @@ public final class Wording implements Phrasebook {
           THICK.containsKey(productClass) && value instanceof Value.Quantity
               ? THICK.get(productClass) + " " + text.prose(value) + " thick"
               : null;
-      case "anv" -> single(value).flatMap(Wording::nounPhrase).orElse(null);
+      case "anv" -> single(value).flatMap(ItemPhrase::of).orElse(null);
       // "A gloss finish", "a soft-touch finish", but "a textile sleeve".
       case "finishing" -> single(value).filter(Wording::isFinish).orElse(null);
-      case "thing" ->
-          single(value).filter(w -> !isFinish(w)).flatMap(Wording::nounPhrase).orElse(null);
+      case "thing" -> single(value).filter(w -> !isFinish(w)).flatMap(ItemPhrase::of).orElse(null);
       case "basic" -> single(value).filter(BASIC::contains).orElse(null);
       case "many" ->
           value instanceof Value.Words(String w) && MANY.matcher(w).find()
@@ -410,10 +406,7 @@ public final class Wording implements Phrasebook {
               : null;
       case "place" -> value instanceof Value.Words(String w) ? place(w) : null;
       case "closing" ->
-          single(value)
-              .filter(w -> isHolder(w, "closure"))
-              .flatMap(Wording::nounPhrase)
-              .orElse(null);
+          single(value).filter(w -> isHolder(w, "closure")).flatMap(ItemPhrase::of).orElse(null);
       case "surface" -> single(value).flatMap(Wording::surface).orElse(null);
       case "things" -> mounts(value, false).isEmpty() ? nounPhrases(mounts(value, true)) : null;
       // "An equatorial mount", but "hooks".
@@ -445,9 +438,7 @@ public final class Wording implements Phrasebook {
               : "is";
       case "care" ->
           // "Wipe." by itself is a curt order.
-          value instanceof Value.Words(String w)
-                  && w.contains(" ")
-                  && IMPERATIVE.matcher(w).matches()
+          value instanceof Value.Words(String w) && Imperative.isWhole(w)
               ? English.midSentence(w.replaceAll("[.;]+$", ""))
                   .replaceFirst("(?i)\\bdry clean\\b", "dry-clean")
               : null;
@@ -532,7 +523,7 @@ public final class Wording implements Phrasebook {
    */
   private boolean isHolder(String words, String terms) {
     String head =
-        Framing.HEAD.matcher(SIZE_BEHIND.matcher(words).replaceFirst("")).replaceFirst("");
+        ItemPhrase.HEAD.matcher(SIZE_BEHIND.matcher(words).replaceFirst("")).replaceFirst("");
     String noun = English.singular(English.lastWord(head)).toLowerCase(Locale.ROOT);
     return knowledge.term(terms, words).isPresent()
         || knowledge.term(terms, noun).isPresent()
@@ -638,19 +629,8 @@ public final class Wording implements Phrasebook {
 
   /** Those items that can be noun phrases, as a list; null if there are none or too many. */
   private static String nounPhrases(List<String> items) {
-    List<String> phrases =
-        items.stream().map(Wording::nounPhrase).flatMap(Optional::stream).toList();
+    List<String> phrases = items.stream().map(ItemPhrase::of).flatMap(Optional::stream).toList();
     return phrases.isEmpty() || phrases.size() > 6 ? null : String.join(Framing.ITEM, phrases);
-  }
-
-  /** "Works with pencil" is said of the thing; it is no thing. */
-  private static boolean isVerbPhrase(String[] words) {
-    // "Hooks for rails" are things, "works for rails" is none.
-    boolean things = words[1].equals("for") && !words[0].matches("works|fits|suits|goes|runs");
-    return !things
-        && English.tags(words[0]).contains("VBZ")
-        && (PREPOSITION.matcher(words[1]).matches()
-            || DETERMINED.matcher(words[1] + " ").matches());
   }
 
   /** "XL", "36-40", "one size", "small": what comes after the word "size". */
@@ -660,76 +640,4 @@ public final class Wording implements Phrasebook {
 
   /** Sizes that are told one by one at most. */
   private static final int MOST_SIZES = 2;
-
-  private static final Pattern WITH =
-      Pattern.compile("(?i)^(?:with|incl\\.?|including|includes|inkl\\.?)\\s+");
-  private static final Pattern STOPS = Pattern.compile("[.;,]+$");
-  private static final Pattern TIMES = Pattern.compile("^(\\d+)\\s*[x×]\\s*");
-
-  /** "3 AA": sizes of cells and the like, which buyers know and sentences don't. */
-  private static final Pattern SHORTHAND = Pattern.compile("(?:^| )\\p{Lu}{1,3}$");
-
-  /** What is poured and not counted: oil, wax. */
-  private static final List<String> STUFFS = List.of("substance", "foodstuff");
-
-  private static final double MOSTLY = 0.5;
-
-  private static final Pattern SPAN = Pattern.compile("(?<=\\d)-(?=\\d)");
-
-  /** An item of a list as a noun phrase: with an article if it can be counted. */
-  public static Optional<String> nounPhrase(String item) {
-    String words =
-        English.midSentence(
-            STOPS.matcher(WITH.matcher(item).replaceFirst("")).replaceAll("").strip());
-    words = TIMES.matcher(words).replaceFirst("$1 ");
-    words = SPAN.matcher(words).replaceAll("–");
-    // "Clamp 22–35 mm" is a clamp of that size.
-    words = SIZED.matcher(words).replaceFirst("$1 of $2");
-    if (words.isEmpty() || words.length() > LONGEST_PHRASE) {
-      return Optional.empty();
-    }
-    if (SHORTHAND.matcher(words).find()) {
-      return Optional.empty();
-    }
-    if (DETERMINED.matcher(words).matches()) {
-      return Optional.of(words);
-    }
-    String head = Framing.HEAD.matcher(words).replaceFirst("");
-    if (!English.isNoun(head)) {
-      return Optional.empty();
-    }
-    String noun = English.lastWord(head).toLowerCase(Locale.ROOT);
-    Set<String> tags = English.tags(noun);
-    String[] inHead = words.split(" ");
-    if (inHead.length > 1 && isVerbPhrase(inHead)) {
-      return Optional.empty();
-    }
-    boolean isSaidBehind =
-        inHead.length > 1 && English.isPlural(inHead[inHead.length - 2]) && tags.contains("JJ");
-    if (isSaidBehind || tags.contains("JJ") && Lexicon.shipped().isKindOf(noun, "color")) {
-      // "Plates black", "white": no things, but what they are like.
-      return Optional.empty();
-    }
-    // "Adjustable", "washable", "quick drying": said of the thing, not things it has.
-    boolean thing =
-        tags.stream().anyMatch(t -> t.equals("NN") || t.startsWith("NN:"))
-            && (!tags.contains("JJ")
-                || Lexicon.shipped().senses(English.lastWord(head).toLowerCase(Locale.ROOT)) > 0);
-    if (!head.contains(" ") && tags.contains("JJ") && (!thing || DESCRIBING.matcher(head).matches())
-        || tags.contains("VBN") && !tags.contains("NN")
-        || tags.contains("VBG")
-            && !tags.contains("NN")
-            && !tags.contains("NN:UN")
-            && !tags.contains("NN:U")) {
-      return Optional.empty();
-    }
-    boolean article =
-        !English.isPlural(head)
-            && English.isCountable(head)
-            && (!tags.contains("NN:U") || head.endsWith(" board"))
-            && !(tags.contains("NN:UN") && Lexicon.shipped().shareKindOf(noun, STUFFS) >= MOSTLY)
-            && !head.endsWith("media")
-            && !head.endsWith("data");
-    return Optional.of(article ? English.withArticle(words) : words);
-  }
 }

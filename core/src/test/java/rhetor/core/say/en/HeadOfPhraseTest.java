@@ -17,6 +17,6 @@ class HeadOfPhraseTest {
         "two pockets | two pockets"
       })
   void the_head_stands_before_whatever_describes_it(String phrase, String head) {
-    assertThat(Framing.HEAD.matcher(phrase).replaceFirst("")).isEqualTo(head);
+    assertThat(ItemPhrase.HEAD.matcher(phrase).replaceFirst("")).isEqualTo(head);
   }
 }
