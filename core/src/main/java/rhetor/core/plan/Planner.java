@@ -24,6 +24,8 @@ import rhetor.core.plan.Message.Form;
  */
 public final class Planner {
   /** Themes in the order in which a description takes them up. */
+  private static final String SIZE = "size";
+
   private static final List<String> THEMES =
       List.of(
           "course",
@@ -186,7 +188,31 @@ public final class Planner {
       groups.addAll(chunks(clauses, choice.voice().facts()));
     }
     int most = choice.voice().facts();
-    return new Outline(joinSingles(body, benefits, most), joinSingles(closing, benefits, most));
+    List<List<Message>> told = joinSingles(body, benefits, most);
+    List<List<Message>> last = joinSingles(closing, benefits, most);
+    settle(told, told, benefits, most);
+    settle(told, last, benefits, most);
+    return new Outline(told, last);
+  }
+
+  /** Facts that are still alone go to a sentence that has room, wherever it stands. */
+  private static void settle(
+      List<List<Message>> from, List<List<Message>> to, Set<Message> benefits, int most) {
+    for (List<Message> lone : List.copyOf(from)) {
+      if (lone.size() > 1 || benefits.contains(lone.getFirst())) {
+        continue;
+      }
+      to.stream()
+          // A measure beside a warranty reads as two rows of a list.
+          .filter(g -> from == to || !lone.getFirst().theme().equals(SIZE))
+          .filter(g -> g != lone && !benefits.contains(g.getFirst()) && mayJoin(g, lone, most))
+          .min(Comparator.comparingInt(List::size))
+          .ifPresent(
+              g -> {
+                g.addAll(lone);
+                from.removeIf(other -> other == lone);
+              });
+    }
   }
 
   /**

@@ -198,7 +198,9 @@ public final class Framing {
       }
       case DOING_LAST -> {
         Message last = verbs.getLast();
+        // "It measures 10 cm, weighing 90 g" sets one measure against another for no reason.
         yield verbs.size() == 2
+                && !first.theme().equals(last.theme())
                 && !first.verb().startsWith("have ")
                 && !first.verb().startsWith("come ")
                 && last.has(Form.VERB)
@@ -491,8 +493,7 @@ public final class Framing {
   private static String joint(String phrase) {
     String verb = English.firstWord(phrase);
     // "Is made of canvas and rated IPX6", but not "grows in sun and to 35 cm".
-    boolean joins =
-        MERGED.contains(verb) || phrase.startsWith("come in ") && !phrase.startsWith("come in at ");
+    boolean joins = MERGED.contains(verb) || phrase.startsWith("come in ");
     return joins ? verb : phrase;
   }
 
