@@ -195,7 +195,10 @@ public final class Planner {
     return new Outline(told, last);
   }
 
-  /** Facts that are still alone go to a sentence that has room, wherever it stands. */
+  /**
+   * Facts that are still alone go to the shortest sentence, wherever it stands: one fact more than
+   * the voice likes reads better than a sentence of one.
+   */
   private static void settle(
       List<List<Message>> from, List<List<Message>> to, Set<Message> benefits, int most) {
     for (List<Message> lone : List.copyOf(from)) {
@@ -205,7 +208,7 @@ public final class Planner {
       to.stream()
           // A measure beside a warranty reads as two rows of a list.
           .filter(g -> from == to || !lone.getFirst().theme().equals(SIZE))
-          .filter(g -> g != lone && !benefits.contains(g.getFirst()) && mayJoin(g, lone, most))
+          .filter(g -> g != lone && !benefits.contains(g.getFirst()) && mayJoin(g, lone, most + 1))
           .min(Comparator.comparingInt(List::size))
           .ifPresent(
               g -> {

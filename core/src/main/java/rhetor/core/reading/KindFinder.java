@@ -77,6 +77,9 @@ final class KindFinder {
 
   private static final Pattern PATH = Pattern.compile("\\s*[>/|»]\\s*");
 
+  private static final Pattern SET_OF =
+      Pattern.compile("(?i)\\bset of (?:[2-9]|1\\d|two|three|four|five|six|eight|ten|twelve)\\b");
+
   /** A class, and the noun that a name of it stands for. */
   private record Named(ProductClass of, String noun) {}
 
@@ -168,10 +171,21 @@ final class KindFinder {
   Kind find(String name, String category, Set<String> concepts, String thing) {
     Kind kind = find(name, category, concepts);
     if (thing.isEmpty() || !kind.noun.isEmpty()) {
-      return kind;
+      return several(kind, name);
     }
     Named named = suffixClass(thing);
-    return new Kind(named == null ? kind.productClass : named.of.id(), thing);
+    return several(new Kind(named == null ? kind.productClass : named.of.id(), thing), name);
+  }
+
+  /** "Tern Bowls, set of 6" is no bowl. */
+  private static Kind several(Kind kind, String name) {
+    boolean isOne =
+        !kind.noun.isEmpty()
+            && !English.isPlural(kind.noun)
+            && !kind.noun.matches(".*\\b(?:set|pack|kit|pair|box)\\b.*");
+    return isOne && SET_OF.matcher(name).find()
+        ? new Kind(kind.productClass, kind.noun + " set")
+        : kind;
   }
 
   /**

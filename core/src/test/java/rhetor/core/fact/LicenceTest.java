@@ -26,7 +26,7 @@ class LicenceTest {
   @ParameterizedTest
   @CsvSource({
     "Scarves,Material,linen,linen-dries",
-    "Mugs,Dishwasher safe,yes,dishwasher-safe",
+    "Lamps,Dimmable,yes,dimmable-mood",
     "Pans,Hobs,'gas, induction',hobs-induction",
     "Headphones,Connectivity,Bluetooth 5.3,connect-bluetooth",
     "Rear lights,Charging,USB-C,usb-c-common",
@@ -46,7 +46,7 @@ class LicenceTest {
     "Wallets,Material,faux leather,leather-softens",
     "Rings,Material,gold-plated brass,gold-tarnish",
     "Rings,Material,gold-coloured brass,gold-tarnish",
-    "Mugs,Dishwasher safe,no,dishwasher-safe",
+    "Lamps,Dimmable,no,dimmable-mood",
     "Shirts,Care,no machine wash,care-machine",
     "Shirts,Care,do not tumble dry,care-tumble",
     "Shirts,Material,'cotton, polyester',cotton-breathes",

@@ -493,7 +493,9 @@ public final class Framing {
   private static String joint(String phrase) {
     String verb = English.firstWord(phrase);
     // "Is made of canvas and rated IPX6", but not "grows in sun and to 35 cm".
-    boolean joins = MERGED.contains(verb) || phrase.startsWith("come in ");
+    boolean joins =
+        MERGED.contains(verb) && !phrase.startsWith("be available ")
+            || phrase.startsWith("come in ");
     return joins ? verb : phrase;
   }
 
