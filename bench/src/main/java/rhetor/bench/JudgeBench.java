@@ -53,7 +53,11 @@ final class JudgeBench {
     }
     for (String apart :
         List.of(
-            "judged-kept-back", "judged-kept-back-2", "judged-kept-back-3", "judged-kept-back-4", "judged-pasted")) {
+            "judged-kept-back",
+            "judged-kept-back-2",
+            "judged-kept-back-3",
+            "judged-kept-back-4",
+            "judged-pasted")) {
       JudgeMeasure unseen =
           new JudgeMeasure(
               JudgedTexts.in(RESOURCES.resolve(apart), RESOURCES, knowledge),
