@@ -2,6 +2,7 @@ package rhetor.core.check;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -13,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhetor.core.check.Mark.Weight;
 import rhetor.core.fact.Contradiction;
@@ -21,6 +23,7 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.keyword.KeywordMatch;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.English;
 import rhetor.core.language.Nearness;
 import rhetor.core.language.WordRuns;
 import rhetor.core.language.Words;
@@ -43,6 +46,8 @@ import rhetor.core.text.Support;
  * Checks all texts of a product, whoever wrote them: support, lengths, keyword, likeness, phrases.
  */
 public final class Checker {
+  private static final Pattern SEVERAL = Pattern.compile("[,;/]");
+
   private static final Pattern EMPTY_PHRASE =
       Pattern.compile(
           "(?i)\\b(?:must-have|elevate your|take (?:\\w+ ){1,3}to the next level|look no further|game[- ]changer|second to none|state[- ]of[- ]the[- ]art|high[- ]quality|top[- ]quality|premium quality|whether you(?:'|’)re|say goodbye to|unleash|in today(?:'|’)s|revolutionary|cutting[- ]edge|nothing short of)\\b");
@@ -371,7 +376,7 @@ public final class Checker {
   private void repeated(Draft draft, ProductFacts product, List<Mark> marks) {
     for (Field field :
         List.of(Field.SHORT_DESCRIPTION, Field.DESCRIPTION, Field.META_DESCRIPTION)) {
-      Map<String, List<Support>> told = new HashMap<>();
+      Map<String, Sentence> told = new HashMap<>();
       Set<String> said = new HashSet<>();
       int index = 0;
       for (Block block : draft.blocks(field)) {
@@ -412,7 +417,7 @@ public final class Checker {
 
   /** The fact that a sentence tells again; two sentences of one fact made together are one. */
   private Optional<String> again(
-      Sentence sentence, Map<String, List<Support>> told, ProductFacts product) {
+      Sentence sentence, Map<String, Sentence> told, ProductFacts product) {
     // "Splash-proof" rests on the rating without telling it.
     Set<String> claimed = new HashSet<>();
     for (Support support : sentence.support()) {
@@ -428,12 +433,13 @@ public final class Checker {
       if (claimed.contains(support.id())) {
         continue;
       }
-      List<Support> before = told.putIfAbsent(support.id(), sentence.support());
-      if (before != null && !before.equals(sentence.support())) {
+      Sentence before = told.putIfAbsent(support.id(), sentence);
+      if (before != null && !before.support().equals(sentence.support())) {
         again =
             product.facts().stream()
                 .filter(f -> f.id().equals(support.id()))
                 .filter(f -> !NAMING.contains(f.concept()))
+                .filter(f -> !isOfAnotherPart(f, before.text(), sentence.text()))
                 .map(Fact::label)
                 .findFirst();
       }
@@ -442,6 +448,26 @@ public final class Checker {
       }
     }
     return again;
+  }
+
+  /** Of "lid maple, base cork" one sentence tells of the lid, another of the base. */
+  private static boolean isOfAnotherPart(Fact fact, String before, String now) {
+    String raw = fact.source().raw().toLowerCase(Locale.ROOT);
+    if (!SEVERAL.matcher(raw).find()) {
+      return false;
+    }
+    Set<String> told = stems(raw);
+    Set<String> then = stems(before);
+    then.retainAll(told);
+    told.retainAll(stems(now));
+    return !then.isEmpty() && !told.isEmpty() && Collections.disjoint(then, told);
+  }
+
+  private static Set<String> stems(String text) {
+    return Words.of(text).stream()
+        .map(w -> English.stem(w.text()))
+        .filter(s -> s.length() > 2)
+        .collect(Collectors.toCollection(HashSet::new));
   }
 
   private void keyword(

@@ -316,7 +316,8 @@ final class NumberJudge {
     }
     String clause = Clauses.at(sentence, amount.start());
     return row.cells().stream()
-        .filter(c -> c.parts() > 1 && c.parts() == (int) amount.value())
+        .filter(c -> c.parts() > 1)
+        .filter(c -> c.parts() == (int) amount.value() || pairs(c) == (int) amount.value())
         .anyMatch(
             c ->
                 Words.of(clause).stream()
@@ -325,6 +326,11 @@ final class NumberJudge {
                             !words.isFunction(w.text())
                                 && c.label().stream()
                                     .anyMatch(s -> row.isAmong(s, Stems.of(w.text())))));
+  }
+
+  /** How many "oat/rust; oat/navy" are, each of several. */
+  private static int pairs(Cell cell) {
+    return cell.words().indexOf('/') < 0 ? 0 : cell.words().split("[;,]").length;
   }
 
   private boolean isOf(Cell cell, String word) {

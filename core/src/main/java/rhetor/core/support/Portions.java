@@ -21,7 +21,8 @@ import rhetor.core.support.Assertion.Kind;
  * base is no maple.
  */
 final class Portions {
-  private static final Pattern ENDS = Pattern.compile("\\s*(?:[;/]|,(?!\\d))\\s*|\\s+and\\s+");
+  private static final Pattern ENDS =
+      Pattern.compile("(?:\\s*(?:[;/]|,(?!\\d))\\s*|\\s+and\\s+)(?![^(]*\\))");
 
   /** "The lid is", "its base goes". */
   private static final Pattern SUBJECT =

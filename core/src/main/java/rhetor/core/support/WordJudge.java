@@ -122,7 +122,8 @@ final class WordJudge {
       Kind closed = isComparing(sentence, word) ? Kind.COMPARATIVE : kinds.closed(w).orElse(null);
       if (w.equals("life") && FOR_LIFE.matcher(sentence.substring(0, word.end())).find()) {
         closed = Kind.GUARANTEE;
-      } else if (closed == Kind.COMPARATIVE && isOfVerb(sentence, word, all)) {
+      } else if (closed == Kind.COMPARATIVE && isOfVerb(sentence, word, all)
+          || closed == Kind.ABSOLUTE && isOrder(sentence, word, all)) {
         continue;
       }
       boolean isOfRow = closed == Kind.CERTIFICATE && namesScheme(sentence, all);
@@ -141,6 +142,7 @@ final class WordJudge {
       if (words.isHarmless(w) && !isScheme(written) && !isStuffHere
           || isGrammar(w)
           || words.is("inclusion", w)
+          || isIncluding && isOfInclusion(sentence, word)
           || words.is("negation", w)
           || w.length() < 3) {
         continue;
@@ -291,6 +293,18 @@ final class WordJudge {
     return isVerb && !BE.contains(before.text()) && isLast;
   }
 
+  /** "Never use bleach" tells people what to do; "never fades" tells of the thing. */
+  private static boolean isOrder(String sentence, Word word, List<Word> all) {
+    int next = all.indexOf(word) + 1;
+    boolean isFirst =
+        sentence.substring(Clauses.start(sentence, word.start()), word.start()).isBlank();
+    return word.text().equals("never")
+        && isFirst
+        && next > 0
+        && next < all.size()
+        && !English.tags(all.get(next).text()).contains("VBZ");
+  }
+
   /** "Prefer", "soak": what readers do says nothing of a thing; what "dissolves" does. */
   private static boolean isDoing(String word) {
     Set<String> tags = English.tags(word);
@@ -392,6 +406,13 @@ final class WordJudge {
       }
     }
     return new int[0];
+  }
+
+  /** "In the box": it says that something comes along, and no more. */
+  private boolean isOfInclusion(String sentence, Word word) {
+    return words.of("inclusion").stream()
+        .filter(p -> p.endsWith(" " + word.text()))
+        .anyMatch(p -> sentence.toLowerCase(Locale.ROOT).startsWith(p, word.end() - p.length()));
   }
 
   /** Where a clause starts, or the list that it ends: "a handle and a case complete the set". */

@@ -29,7 +29,8 @@ class SeveralThingsTest {
     cell("Upkeep", "spindle may be washed in the dishwasher, belt hand wash");
     cell("Supplied with", "two extra bobbins");
     cell("Mind", "stool not included; distaff sold separately; not for jute");
-    cell("Never with", "no paraffin");
+    cell("Keep off", "no paraffin");
+    cell("Bands", "oat/rust; oat/navy; moss/oat");
     cell("Users", "age 11 to 16, schools");
     cell("Rest", "run no longer than 4 h at a time; belt stretches a little");
     ProductFacts wheel =
@@ -52,6 +53,9 @@ class SeveralThingsTest {
         "Don't run it for longer than four hours.",
         "Let it run no longer than an hour.",
         "Its brass flyer turns.",
+        "Wipe it, and never use paraffin.",
+        "Choose among three bands, oat and rust, oat and navy, or moss and oat.",
+        "The bobbins are in the box.",
         "The belt stretches a little."
       })
   void what_is_so_passes(String sentence) {
@@ -73,6 +77,8 @@ class SeveralThingsTest {
         "The belt doesn't stretch.|ANSWER",
         "It turns more slowly, and is steadier than a rival.|COMPARATIVE",
         "Moths can't get at it.|ABSOLUTE",
+        "It turns well, and never squeaks.|ABSOLUTE",
+        "There are five bands.|NUMBER",
         "Rain does it no harm.|ABSOLUTE"
       })
   void what_a_cell_says_of_something_else_or_leaves_out_is_marked(String sentence, Kind kind) {

@@ -529,6 +529,14 @@ public final class PlainLanguage {
             || lower(sentence).contains("a " + label + " of " + raw));
   }
 
+  /** "Rowing machine", where a cell has nothing but that. */
+  private static boolean isNamedInCell(String head, ProductFacts product) {
+    return head.contains(" ")
+        && product.facts().stream()
+            .map(f -> f.source().raw().strip())
+            .anyMatch(r -> r.equalsIgnoreCase(head) || English.singular(r).equalsIgnoreCase(head));
+  }
+
   /** "Dungaree Bram, a toddler", "it is an outdoor": what it is called is nothing that is sold. */
   private Optional<Fault> thing(String sentence, ProductFacts product) {
     Matcher spoken = SPOKEN_ADJECTIVE.matcher(sentence);
@@ -555,7 +563,8 @@ public final class PlainLanguage {
         boolean isNothing =
             Lexicon.shipped().sorts(noun).isEmpty() && !knowledge.things().contains(noun)
                 || English.tags(noun).contains("JJ") && Lexicon.shipped().goods(noun) < 0.5;
-        boolean isKnown = lower(product.kindNoun()).endsWith(noun);
+        boolean isKnown =
+            lower(product.kindNoun()).endsWith(noun) || isNamedInCell(head.strip(), product);
         // "Skarn is a windproof, breathable jacket" hasn't come to its noun yet.
         boolean isUnfinished =
             m.end() < sentence.length()
