@@ -38,6 +38,9 @@ final class ReadinessFinder {
 
   private static final int FEW_ESSENTIALS = 5;
 
+  /** The least that it costs if something is said that can't stand, however much else is. */
+  private static final double ONE_FALSE = 0.6;
+
   /** Sentences' worth that a statement costs which rests on nothing or is contradicted. */
   private static final double HELD = 1.5;
 
@@ -155,7 +158,7 @@ final class ReadinessFinder {
     long held = checked.count("support") + checked.count("claim");
     long open = checked.count("no source");
     return Part.less(
-        (held * HELD + open * OPEN) / checked.sentences(),
+        Math.max(held > 0 ? ONE_FALSE : 0, (held * HELD + open * OPEN) / checked.sentences()),
         "%s on no fact.".formatted(counted(held + open, "statement rests", "statements rest")));
   }
 
