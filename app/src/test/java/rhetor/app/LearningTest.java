@@ -131,6 +131,39 @@ class LearningTest {
     assertThat(editor.get("/api/concepts/untold").body().toString()).contains("Strike tone LT");
   }
 
+  /** Words for figures under a heading that means something else of other things. */
+  @Test
+  void figures_are_told_as_somebody_says_whatever_else_the_heading_may_mean() {
+    List<Long> reels =
+        editor.takeIn(
+            "LR.csv",
+            """
+            SKU,Name,Category,Brand,Ratio
+            LR-1,Dace,Bobbin winders,Heddle,5.2:1
+            LR-2,Chub,Bobbin winders,Heddle,6:1
+            LR-3,Rudd,Bobbin winders,Heddle,4+1
+            """);
+    editor.write(reels, 0, "plain");
+    Map<String, Object> wording = words("Ratio", "with", "a winding ratio of {asis}");
+    JsonNode tried = editor.post("/api/concepts/wordings/try", wording).expect(200).body();
+    assertThat(tried.path("problems")).isEmpty();
+    editor.post("/api/concepts/wordings", wording).expect(200);
+    editor.write(reels, 0, "plain");
+    assertThat(shortText(proof(reels.get(0)))).contains("a winding ratio of 5.2:1");
+    assertThat(shortText(proof(reels.get(2)))).contains("a winding ratio of 4+1");
+    // What others send under that heading is still read as what it is.
+    JsonNode climbing =
+        editor
+            .upload(
+                "LS.csv",
+                "SKU,Name,Category,Ratio\nLS-1,Learn to Lead,Courses,6 per guide\nLS-2,First Steps,Courses,4 per guide\n")
+            .expect(200)
+            .body();
+    assertThat(climbing.path("columns").get(3).path("meaning").asString())
+        .doesNotContain("own_ratio");
+    editor.post("/api/concepts/own_ratio/restore", Map.of()).expect(200);
+  }
+
   /** Asked once for a column, a text model's wordings are written for all products under it. */
   @Test
   void a_run_can_be_taken_back_but_for_what_people_have_changed() {

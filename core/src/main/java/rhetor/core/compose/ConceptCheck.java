@@ -90,6 +90,10 @@ public final class ConceptCheck {
     }
     Set<String> before =
         new HashSet<>(shipped.map(c -> c.names().getOrDefault("en", List.of())).orElse(List.of()));
+    if (shipped.isEmpty() && concept.id().startsWith(Knowledge.OWN)) {
+      // A heading that another kind of thing has, too: it is told so where it stands for itself.
+      return;
+    }
     for (String name : names) {
       String lower = name.toLowerCase(Locale.ROOT);
       knowledge.concepts().stream()

@@ -42,6 +42,9 @@ public final class Knowledge {
   private final Map<String, Set<String>> roleWords = new LinkedHashMap<>();
   private final Map<String, List<String>> roleGlosses = new LinkedHashMap<>();
 
+  /** What the ids of kinds of facts begin with that the house has for headings of its own. */
+  public static final String OWN = "own_";
+
   /** What the house has added, by the headings that it gave for it. */
   private final Map<String, Concept> ownByName = new LinkedHashMap<>();
 
@@ -317,7 +320,7 @@ public final class Knowledge {
    * Headings that begin alike, or are in letters that ids haven't, are different kinds of facts.
    */
   private String ownId(String heading) {
-    String whole = ("own " + heading).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "_");
+    String whole = (OWN + heading).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "_");
     String cut = whole.substring(0, Math.min(whole.length(), LONGEST_OWN)).replaceAll("_+$", "");
     String id = cut;
     for (int n = 2; concept(id).isPresent(); n++) {

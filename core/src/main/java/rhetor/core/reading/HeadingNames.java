@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.apache.commons.text.similarity.JaroWinklerSimilarity;
@@ -50,16 +51,17 @@ final class HeadingNames {
               ranks.put(meaning.role(), names.values().stream().flatMap(List::stream).toList());
               add(meaning, names);
             });
+    List<Concept> houses = new ArrayList<>();
     for (Concept concept : knowledge.concepts()) {
-      Map<String, List<String>> names = new HashMap<>();
-      concept
-          .names()
-          .forEach(
-              (language, all) ->
-                  names.put(
-                      language, all.stream().map(n -> Heading.of(n, knowledge).name()).toList()));
-      add(Meaning.of(concept), names);
+      if (concept.id().startsWith(Knowledge.OWN)) {
+        houses.add(concept);
+      } else {
+        add(Meaning.of(concept), names(concept, n -> true));
+      }
     }
+    // What the house has words for under a heading of its own may mean something known elsewhere.
+    Set<String> known = Set.copyOf(meanings.keySet());
+    houses.forEach(c -> add(Meaning.of(c), names(c, n -> !known.contains(n))));
     // What a specification list calls it, where no heading means something else by that.
     for (Concept concept : knowledge.concepts()) {
       String label = Heading.of(concept.label(), knowledge).name();
@@ -67,6 +69,18 @@ final class HeadingNames {
         add(Meaning.of(concept), Map.of("en", List.of(label)));
       }
     }
+  }
+
+  private Map<String, List<String>> names(Concept concept, Predicate<String> which) {
+    Map<String, List<String>> names = new HashMap<>();
+    concept
+        .names()
+        .forEach(
+            (language, all) ->
+                names.put(
+                    language,
+                    all.stream().map(n -> Heading.of(n, knowledge).name()).filter(which).toList()));
+    return names;
   }
 
   private void add(Meaning meaning, Map<String, List<String>> names) {
