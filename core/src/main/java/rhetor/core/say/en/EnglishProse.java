@@ -30,7 +30,7 @@ public final class EnglishProse implements Prose {
   private static final Pattern STANDARD = Pattern.compile("\\p{Lu}{1,3}\\d{1,3}");
 
   /** "73", "5.2:1", "5+1". */
-  private static final Pattern FIGURE = Pattern.compile("\\d{1,6}(?:[.,:+/–-]\\d{1,5}){0,2}");
+  private static final Pattern FIGURE = Pattern.compile("\\d{1,6}(?:[.,:+–-]\\d{1,5}){0,2}");
 
   private static final Pattern SHARE = Pattern.compile("\\d{1,3}(?:[.,]\\d{1,2})? ?%");
 
