@@ -4,11 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.TestInstance.Lifecycle;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import rhetor.app.people.Role;
 import tools.jackson.databind.JsonNode;
 
@@ -129,6 +133,66 @@ class LearningTest {
     // Taken back, nothing is told so any more.
     editor.post("/api/concepts/own_strike_tone_lt/restore", Map.of()).expect(200);
     assertThat(editor.get("/api/concepts/untold").body().toString()).contains("Strike tone LT");
+  }
+
+  @Test
+  void two_people_who_teach_one_heading_at_once_both_are_heard() throws Exception {
+    editor.write(
+        editor.takeIn("LW.csv", SHEET.replace("Strike", "Yoke").replace("LT-", "LW-")), 0, "plain");
+    Visitor other = house.as(Role.EDITOR);
+    var first =
+        CompletableFuture.supplyAsync(
+            () ->
+                editor.post(
+                    "/api/concepts/wordings", words("Yoke tone LT", "verb", "sound {asis}")));
+    var second =
+        CompletableFuture.supplyAsync(
+            () ->
+                other.post("/api/concepts/wordings", words("Yoke tone LT", "verb", "ring {asis}")));
+    first.get().expect(200);
+    second.get().expect(200);
+    JsonNode kept =
+        editor
+            .get("/api/concepts?search=yoke&state=OWN")
+            .expect(200)
+            .body()
+            .get(0)
+            .path("concept")
+            .path("say");
+    assertThat(kept.toString()).contains("sound {asis}", "ring {asis}");
+    editor.post("/api/concepts/own_yoke_tone_lt/restore", Map.of()).expect(200);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "ring {asis} and {asis}|says the value twice",
+        "ring [{asis}|a bracket is left over",
+        "ring as the Dace does, {asis}|is a name",
+        "ring|doesn't say the value",
+        "ring {it} {asis}|nothing called {it}",
+        "bells {asis}|begin with the verb"
+      })
+  void words_that_cannot_stand_are_refused_with_the_reason(String wording, String why) {
+    assertThat(
+            editor
+                .post("/api/concepts/wordings", words("Strike tone LT", "verb", wording))
+                .expect(422)
+                .detail())
+        .contains(why);
+    assertThat(editor.get("/api/concepts/untold").body().toString()).contains("Strike tone LT");
+  }
+
+  @Test
+  void thousands_of_wordings_at_once_are_refused_and_none_is_kept() {
+    List<Map<String, String>> many =
+        IntStream.range(0, 5_000)
+            .mapToObj(n -> Map.of("heading", "Peal " + n, "form", "verb", "wording", "ring {asis}"))
+            .toList();
+    assertThat(editor.post("/api/concepts/wordings", Map.of("wordings", many)).expect(422).detail())
+        .contains("at a time");
+    assertThat(editor.get("/api/concepts?search=peal&state=OWN").body()).isEmpty();
   }
 
   /** Words for figures under a heading that means something else of other things. */

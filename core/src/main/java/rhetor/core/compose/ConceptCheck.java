@@ -30,7 +30,14 @@ import rhetor.core.support.Ground;
 public final class ConceptCheck {
   private static final Pattern ID = Pattern.compile("[a-z][a-z0-9]*(?:_[a-z0-9]+)*");
   private static final Pattern SLOT = Pattern.compile("\\{([a-z]*)(?::[a-z ]+)?}");
-  private static final Pattern STRAY = Pattern.compile("[{}<>]");
+
+  /** Slots that each say the whole value. */
+  private static final Set<String> VALUES = Set.of("v", "asis", "a", "np", "anv");
+
+  /** A word with a capital in the midst: "like the Dipper". */
+  private static final Pattern NAME = Pattern.compile("(?<=[\\p{Ll},] )\\p{Lu}\\p{Ll}{2,}");
+
+  private static final Pattern STRAY = Pattern.compile("[{}<>\\[\\]|\\\\]");
   private static final int LONGEST = 120;
   private static final int MOST_WORDINGS = 20;
 
@@ -153,6 +160,18 @@ public final class ConceptCheck {
     }
     if (plain.equals(wording) && concept.kind() != Concept.Kind.FLAG) {
       problems.add("\"" + wording + "\" doesn't say the value: put {v} where it goes.");
+    }
+    if (slot.reset().results().map(r -> r.group(1)).filter(VALUES::contains).count() > 1) {
+      problems.add("\"" + wording + "\" says the value twice: put it in once.");
+    }
+    Matcher name = NAME.matcher(plain);
+    while (name.find()) {
+      boolean isOfHeading = concept.label().contains(name.group());
+      if (!isOfHeading) {
+        problems.add(
+            "\"%s\" is a name, and the wording is for every product with this fact. Leave it out."
+                .formatted(name.group()));
+      }
     }
     String first = wording.split(" ", 2)[0];
     if (form.equals("verb") && !English.tags(first).contains("VB")) {
