@@ -188,6 +188,9 @@ public final class WordingTeacher {
     String form = worded.form().name().toLowerCase(Locale.ROOT);
     Concept concept = knowledge.own(heading).saying(Map.of(form, List.of(worded.wording())));
     List<String> problems = new ArrayList<>(ConceptCheck.problems(concept, knowledge));
+    if (Learner.turnsRound(worded.wording(), heading)) {
+      problems.add("“%s” denies what the column says.".formatted(worded.wording()));
+    }
     List<String> examples = new ArrayList<>();
     int fits = 0;
     int all = 0;

@@ -28,6 +28,10 @@ public final class Learner {
 
   private static final int SHORTEST_VALUE = 2;
 
+  private static final Pattern DENIAL =
+      Pattern.compile(
+          "(?i)\\b(?:not|no|non|never|without|nor|neither|none|nothing|hardly|scarcely|anything but|except|free|excl(?:uding|uded)?)\\b|n[’']t\\b");
+
   private static final Pattern SUBJECT =
       Pattern.compile("(?i)(?:it|they|this|the [\\p{L} -]{2,30}?) ");
 
@@ -68,6 +72,9 @@ public final class Learner {
         continue;
       }
       String around = text.substring(0, at) + SLOT + text.substring(at + value.length());
+      if (turnsRound(around, fact.label())) {
+        continue;
+      }
       Optional<String> predicate =
           predicate(around, product.names())
               .map(p -> tellsAnother(p, fact, product) ? withSlotOnly(p) : p)
@@ -77,6 +84,14 @@ public final class Learner {
       }
     }
     return Optional.empty();
+  }
+
+  /**
+   * Whether a wording denies what a heading affirms: "has no {asis} tone" is right of one product
+   * that a person knows, and wrong of all others. A column headed "Free from" is told so.
+   */
+  public static boolean turnsRound(String wording, String heading) {
+    return DENIAL.matcher(wording).find() && !DENIAL.matcher(heading).find();
   }
 
   /**

@@ -60,7 +60,14 @@ class LearnerTest {
         "It weighs 60 g and rings bright and long.",
         "Bright and long is how we like it.",
         "Nobody rings bright and long.",
-        "It has a Heddle ring that is bright and long."
+        "It has a Heddle ring that is bright and long.",
+        "It never rings bright and long.",
+        "It isn't bright and long.",
+        "It is not bright and long.",
+        "It has no bright and long tone.",
+        "It rings without a bright and long tone.",
+        "It rings anything but bright and long.",
+        "It hardly rings bright and long."
       })
   void a_sentence_that_says_more_or_something_else_teaches_nothing(String sentence) {
     assertThat(learned(sentence)).isEmpty();
