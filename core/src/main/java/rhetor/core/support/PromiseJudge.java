@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
+import rhetor.core.language.Words;
 import rhetor.core.support.Assertion.Kind;
 
 /**
@@ -91,6 +92,20 @@ final class PromiseJudge {
           "washing",
           "tumble",
           "dryer");
+
+  /** "A second hook is in the box", where a cell has one. */
+  private static final Cue ONE_MORE =
+      new Cue(
+          "(?i)\\b(?:an?|one) (?<how>second|third|spare|extra|additional|further) (?<w>\\p{L}{3,})",
+          "second",
+          "third",
+          "spare",
+          "extra",
+          "additional",
+          "further");
+
+  private static final Set<String> MORE_THAN_ONE =
+      Set.of("second", "third", "spare", "extra", "additional", "further", "two", "three", "pair");
 
   /** "A blanket comes in the same bag". */
   private static final Cue COMES_IN_THE =
@@ -278,6 +293,17 @@ final class PromiseJudge {
         found.add(part(Kind.INCLUSION, sentence, m, "w"));
       }
     }
+    for (MatchResult m : ONE_MORE.in(sentence, spoken)) {
+      String what = English.stem(lower(m, "w"));
+      boolean isIncluding =
+          words.of("inclusion").stream()
+              .anyMatch(p -> Words.find(p, Clauses.at(sentence, m.start())) >= 0);
+      if (isIncluding
+          && !isDenied(sentence, m)
+          && row.cells().stream().noneMatch(c -> hasMore(c, what))) {
+        found.add(whole(Kind.INCLUSION, sentence, m));
+      }
+    }
     for (MatchResult m : COMES_IN_THE.in(sentence, spoken)) {
       String what = lower(m, "w");
       boolean isThing = English.isNoun(what) && !row.comesWith(what) && !row.isName(what);
@@ -285,6 +311,13 @@ final class PromiseJudge {
         found.add(part(Kind.INCLUSION, sentence, m, "w"));
       }
     }
+  }
+
+  /** Whether a cell has more than one of a thing: "spare hook", "2 hooks". */
+  private static boolean hasMore(Cell cell, String what) {
+    return cell.said().contains(what)
+        && (cell.said().stream().anyMatch(MORE_THAN_ONE::contains)
+            || cell.numbers().stream().anyMatch(n -> n.value() > 1));
   }
 
   private static boolean keepsOff(Cell cell, String what) {

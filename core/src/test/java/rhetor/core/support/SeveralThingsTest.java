@@ -28,6 +28,7 @@ class SeveralThingsTest {
     cell("Stuff", "beech treadle, brass flyer");
     cell("Upkeep", "spindle may be washed in the dishwasher, belt hand wash");
     cell("Supplied with", "two extra bobbins");
+    cell("Included", "needle, sponge");
     cell("Mind", "stool not included; distaff sold separately; not for jute");
     cell("Keep off", "no paraffin");
     cell("Bands", "oat/rust; oat/navy; moss/oat");
@@ -56,6 +57,7 @@ class SeveralThingsTest {
         "Wipe it, and never use paraffin.",
         "Choose among three bands, oat and rust, oat and navy, or moss and oat.",
         "The bobbins are in the box.",
+        "A needle is included.",
         "The belt stretches a little."
       })
   void what_is_so_passes(String sentence) {
@@ -79,6 +81,7 @@ class SeveralThingsTest {
         "Moths can't get at it.|ABSOLUTE",
         "It turns well, and never squeaks.|ABSOLUTE",
         "There are five bands.|NUMBER",
+        "A second needle is included.|INCLUSION",
         "Rain does it no harm.|ABSOLUTE"
       })
   void what_a_cell_says_of_something_else_or_leaves_out_is_marked(String sentence, Kind kind) {
