@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -33,6 +34,12 @@ public final class FactReader {
 
   /** Nobody searches for more; a longer cell is prose that got into the keyword's column. */
   private static final int LONGEST_KEYWORD = 100;
+
+  private static final Pattern SIZE_AND_VOLUME =
+      Pattern.compile(
+          "(?i)(?<size>\\S.*\\d.*?)\\s*(?:[;,]\\s+|\\s/\\s)(?<volume>\\d[\\d.,]* ?(?:l|ml|cl|litres?|liters?))");
+
+  private static final String CAPACITY = "capacity";
 
   private static final Pattern TOTAL =
       Pattern.compile(
@@ -463,6 +470,9 @@ public final class FactReader {
         Heading heading,
         SheetRow row,
         String cell) {
+      if (concept.kind() == Concept.Kind.SIDES && sizeAndVolume(column, concept, row, cell)) {
+        return;
+      }
       // Nobody makes nothing, and nothing is of no weight.
       boolean mayHaveNone =
           switch (concept.kind()) {
@@ -482,6 +492,25 @@ public final class FactReader {
                 boolean isLiteral = v instanceof Value.Words && !column.unit().isEmpty();
                 merge.add(isLiteral ? fact.labelled(owns.get(index).label) : fact);
               });
+    }
+
+    /** "33 x 20 cm, 1.5 l": how large it is, and how much it holds if no column says that. */
+    private boolean sizeAndVolume(
+        ColumnReading column, Concept concept, SheetRow row, String cell) {
+      Matcher m = SIZE_AND_VOLUME.matcher(cell.strip());
+      Optional<Concept> capacity = knowledge.concept(CAPACITY);
+      if (!m.matches() || capacity.isEmpty() || concepts.contains(capacity)) {
+        return false;
+      }
+      Value size = values.read(m.group("size"), concept, column.unit());
+      Value volume = values.read(m.group("volume"), capacity.get(), "");
+      if (!(size instanceof Value.Sides || size instanceof Value.Terms)
+          || !(volume instanceof Value.Quantity)) {
+        return false;
+      }
+      merge.add(fact(concept, size, source(row, column, cell)));
+      merge.add(fact(capacity.get(), volume, source(row, column, cell)));
+      return true;
     }
 
     /**

@@ -3,8 +3,10 @@ package rhetor.core.reading;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.math.BigDecimal;
 import java.util.BitSet;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -15,6 +17,7 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.say.en.ValueText;
 import rhetor.core.sheet.SheetRow;
 
 class FactReaderTest {
@@ -374,5 +377,34 @@ class FactReaderTest {
 
   private static String kind(FactReader.Outcome outcome) {
     return ((FactReader.Outcome.Read) outcome).product().kindNoun();
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "18 x 12 x 9 cm, 1.4 l|18 × 12 × 9 cm|1.4",
+        "height 31 cm, dia. 9 cm; 750 ml|31 cm high, 9 cm in diameter|750",
+        "18 x 12 x 9 cm|18 × 12 × 9 cm|",
+        "18 cm, oval|18 cm, oval|"
+      })
+  void a_size_and_a_volume_in_one_cell_are_two_facts(String cell, String size, String volume) {
+    FactReader.Outcome outcome =
+        read(
+            List.of("SKU", "Name", "Dimensions"),
+            List.of("JG-1", "Lune Jug", cell),
+            List.of("JG-2", "Sol Jug", "20 x 12 x 9 cm"),
+            List.of("JG-3", "Ray Jug", "22 x 14 x 9 cm"));
+    ProductFacts product = ((FactReader.Outcome.Read) outcome).product();
+    assertThat(new ValueText(KNOWLEDGE).spec(product.fact("dimensions").orElseThrow().value()))
+        .as("as %s", product.facts())
+        .isEqualTo(size);
+    assertThat(product.fact("capacity").map(Fact::value))
+        .isEqualTo(
+            Optional.ofNullable(volume)
+                .map(
+                    v ->
+                        new Value.Quantity(
+                            new BigDecimal(v), cell.endsWith("ml") ? "ml" : "l", "")));
   }
 }
