@@ -146,7 +146,9 @@ public final class Soak implements Hand.Faults {
     if (!app.stop()) {
       fault("the server did not stop within a minute when asked to");
     }
-    new Word(folder.resolve("house"), shop.url(), TOKEN, this).check(taken, told);
+    try (Word word = new Word(folder.resolve("house"), shop.url(), TOKEN, this)) {
+      word.check(taken, told);
+    }
     look();
     shop.stop();
     out.printf("soak minutes=%d requests=%d %s%n", duration.toMinutes(), requests.get(), done);

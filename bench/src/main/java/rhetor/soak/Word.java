@@ -11,16 +11,19 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.h2.jdbcx.JdbcDataSource;
 import org.jsoup.Jsoup;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Looks into a house that has been shut whether what it told people is so. */
-final class Word {
+final class Word implements AutoCloseable {
   private static final HttpClient HTTP = HttpClient.newHttpClient();
   private static final JsonMapper JSON = JsonMapper.builder().build();
+
+  /** One for all that is asked: the last one closed would close the database, and compact it. */
+  private final SingleConnectionDataSource database;
 
   private final JdbcClient jdbc;
   private final String shop;
@@ -28,14 +31,18 @@ final class Word {
   private final Hand.Faults faults;
 
   Word(Path house, String shop, String token, Hand.Faults faults) {
-    JdbcDataSource database = new JdbcDataSource();
-    database.setUrl("jdbc:h2:file:" + house.resolve("rhetor").toAbsolutePath());
-    database.setUser("rhetor");
-    database.setPassword("");
+    this.database =
+        new SingleConnectionDataSource(
+            "jdbc:h2:file:" + house.resolve("rhetor").toAbsolutePath(), "rhetor", "", true);
     this.jdbc = JdbcClient.create(database);
     this.shop = shop;
     this.token = token;
     this.faults = faults;
+  }
+
+  @Override
+  public void close() {
+    database.destroy();
   }
 
   /**

@@ -41,6 +41,9 @@ public final class FactReader {
 
   private static final String CAPACITY = "capacity";
 
+  /** A longer cell is no size, and would take the expression its square. */
+  private static final int LONGEST_SIZE = 80;
+
   private static final Pattern TOTAL =
       Pattern.compile(
           "(?i)(?:grand |sub-?)?(?:total|totals|sum|summe|gesamt|zwischensumme|somme|suma|totaal)\\b.{0,30}");
@@ -497,6 +500,9 @@ public final class FactReader {
     /** "33 x 20 cm, 1.5 l": how large it is, and how much it holds if no column says that. */
     private boolean sizeAndVolume(
         ColumnReading column, Concept concept, SheetRow row, String cell) {
+      if (cell.length() > LONGEST_SIZE) {
+        return false;
+      }
       Matcher m = SIZE_AND_VOLUME.matcher(cell.strip());
       Optional<Concept> capacity = knowledge.concept(CAPACITY);
       if (!m.matches() || capacity.isEmpty() || concepts.contains(capacity)) {

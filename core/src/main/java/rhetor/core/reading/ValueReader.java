@@ -58,6 +58,8 @@ final class ValueReader {
 
   private static final Pattern NAMED_SIDES = Pattern.compile("\\s*[;|/\\n]\\s*|,\\s+|\\s+and\\s+");
 
+  private static final int LONGEST_SIDES = 80;
+
   private static final Pattern SIDE_NAMED_LAST =
       Pattern.compile(
           "(?i)(?<n>\\d[\\d.,]*) ?(?<unit>\\p{L}{1,6}|\")? (?<side>long|wide|high|tall|deep|thick|in diameter|diameter|dia\\.?)");
@@ -270,6 +272,9 @@ final class ValueReader {
 
   /** "31 cm long, dia. 7 cm": sides that are called by their names. */
   private Optional<Value> namedSides(String text, String defaultUnit) {
+    if (text.length() > LONGEST_SIDES) {
+      return Optional.empty();
+    }
     List<String> sides = new ArrayList<>();
     for (String part : NAMED_SIDES.split(text.strip())) {
       Matcher m = SIDE_NAMED_LAST.matcher(part);
@@ -476,7 +481,8 @@ final class ValueReader {
 
   /** "Pegs, lines and a bag" are three; of "nails, black and white" the last may be one pair. */
   private static List<String> lastApart(List<String> items) {
-    Matcher last = items.size() < 2 ? null : LAST_TWO.matcher(items.getLast());
+    boolean isShort = items.size() > 1 && items.getLast().length() <= LONGEST_SIDES;
+    Matcher last = !isShort ? null : LAST_TWO.matcher(items.getLast());
     if (last == null
         || !last.matches()
         || items.stream().filter(i -> i.contains(" and ")).count() > 1

@@ -29,6 +29,7 @@ public final class ValueText {
   private final Knowledge knowledge;
 
   private static final Pattern END = Pattern.compile("[.;,]+$");
+  private static final int LONGEST_WITH = 100;
   private static final Pattern WITH =
       Pattern.compile("(?<head>\\p{L}[^,;]* with )(?<what>[\\p{L}-]+(?: [\\p{L}-]+){0,2})");
   private static final Pattern TIMES = Pattern.compile("(?<=\\d) ?[xX] ?(?=\\d)");
@@ -73,7 +74,7 @@ public final class ValueText {
   /** "Beech with brass lid" is one with a brass lid. */
   private static String withArticle(String words) {
     Matcher m = WITH.matcher(words);
-    return m.matches()
+    return words.length() < LONGEST_WITH && m.matches()
         ? ItemPhrase.of(m.group("what")).map(n -> m.group("head") + n).orElse(words)
         : words;
   }
