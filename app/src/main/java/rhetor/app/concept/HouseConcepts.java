@@ -239,6 +239,7 @@ public class HouseConcepts {
   @Transactional
   public Learned learn(List<Worded> learned, String by) {
     turns.take(Turns.Turn.WORDS);
+    house.anew();
     Map<String, Concept> concepts = saying(learned);
     concepts.values().forEach(c -> house.decide(CONCEPTS, c.id(), c, Standing.OWN, by));
     List<Long> having = having(concepts);

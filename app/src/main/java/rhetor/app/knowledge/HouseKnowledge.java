@@ -78,6 +78,15 @@ public class HouseKnowledge {
     return now.knowledge;
   }
 
+  /**
+   * What holds in this house, read anew: for whoever adds to it and had to wait for somebody who
+   * did the same.
+   */
+  public Knowledge anew() {
+    read = new Read(read.knowledge, read.decisions, Instant.MIN);
+    return current();
+  }
+
   /** What ships. */
   public Knowledge standard() {
     return standard;
