@@ -290,7 +290,8 @@ public final class ReadingProposer {
     boolean isSure = first.probability() >= CERTAIN && sheet.columns().size() >= PrivateLooks.WIDE;
     // "Body" is of a text and of a thing: the cells tell which.
     boolean isCalledText =
-        PrivateLooks.isCalledText(first) && (!isVague(first) || isLikeText(column.cells()));
+        PrivateLooks.isCalledText(first)
+            && (!knowledge.vague().contains(column.heading().name()) || isLikeText(column.cells()));
     boolean isRemark =
         role == Role.PROSE
             && !isCalledText
