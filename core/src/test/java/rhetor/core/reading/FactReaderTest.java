@@ -407,4 +407,21 @@ class FactReaderTest {
                         new Value.Quantity(
                             new BigDecimal(v), cell.endsWith("ml") ? "ml" : "l", "")));
   }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Body|walnut ply|elm, waxed|extra",
+        "Body|A tray that was made for slow Sunday mornings and long talks.|It holds two cups and a pot, and it never minds a spill.|prose"
+      })
+  void a_heading_of_many_meanings_is_a_text_only_where_cells_read_so(
+      String heading, String first, String second, String meaning) {
+    Reading reading =
+        propose(
+            List.of("SKU", "Name", heading),
+            List.of("TR-1", "Ember Tray", first),
+            List.of("TR-2", "Sallow Tray", second));
+    assertThat(reading.columns().get(2).meaning().code()).isEqualTo(meaning);
+  }
 }
