@@ -497,7 +497,7 @@ public final class FactReader {
               });
     }
 
-    /** "33 x 20 cm, 1.5 l": how large it is, and how much it holds if no column says that. */
+    /** "14 x 9 cm, 0.4 l": how large it is, and how much it holds if no column says that. */
     private boolean sizeAndVolume(
         ColumnReading column, Concept concept, SheetRow row, String cell) {
       if (cell.length() > LONGEST_SIZE) {

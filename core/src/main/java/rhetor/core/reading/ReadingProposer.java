@@ -288,7 +288,7 @@ public final class ReadingProposer {
           column.raw(), first.meaning(), unit, first.probability(), reasons.reason(first));
     }
     boolean isSure = first.probability() >= CERTAIN && sheet.columns().size() >= PrivateLooks.WIDE;
-    // "Body" is of a text and of a thing: the cells tell which.
+    // "Copy" is of a text and of a thing: the cells tell which.
     boolean isCalledText =
         PrivateLooks.isCalledText(first)
             && (!knowledge.vague().contains(column.heading().name()) || isLikeText(column.cells()));

@@ -270,7 +270,7 @@ final class ValueReader {
     return Optional.of(new Value.Sides(lengths, unit.get()));
   }
 
-  /** "31 cm long, dia. 7 cm": sides that are called by their names. */
+  /** "52 cm wide, dia. 3 cm": sides that are called by their names. */
   private Optional<Value> namedSides(String text, String defaultUnit) {
     if (text.length() > LONGEST_SIDES) {
       return Optional.empty();
@@ -479,7 +479,7 @@ final class ValueReader {
     return lastApart(items);
   }
 
-  /** "Pegs, lines and a bag" are three; of "nails, black and white" the last may be one pair. */
+  /** "Cups, saucers and a tray" are three; of "nails, black and white" the last may be one pair. */
   private static List<String> lastApart(List<String> items) {
     boolean isShort = items.size() > 1 && items.getLast().length() <= LONGEST_SIDES;
     Matcher last = !isShort ? null : LAST_TWO.matcher(items.getLast());

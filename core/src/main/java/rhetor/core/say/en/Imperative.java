@@ -30,7 +30,7 @@ final class Imperative {
 
   /**
    * Whether words are an order of several words in which nothing that is counted lacks its article:
-   * "wipe with a damp cloth", and not "wipe with damp cloth".
+   * "dust with a soft brush", and not "dust with soft brush".
    */
   static boolean isWhole(String words) {
     return words.contains(" ")

@@ -71,7 +71,7 @@ public final class ValueText {
     };
   }
 
-  /** "Beech with brass lid" is one with a brass lid. */
+  /** "Maple with cork lid" is one with a brass lid. */
   private static String withArticle(String words) {
     Matcher m = WITH.matcher(words);
     return words.length() < LONGEST_WITH && m.matches()
