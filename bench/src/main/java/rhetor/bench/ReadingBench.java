@@ -37,7 +37,7 @@ final class ReadingBench {
     Knowledge knowledge = Knowledge.standard();
     long start = System.nanoTime();
     ReadingProposer proposer = new ReadingProposer(knowledge);
-    Nearness.SHIPPED.load();
+    proposer.warmUp();
     print("making ready to read, as at the application's start", start);
     for (String which : List.of("the first sheet", "the second")) {
       start = System.nanoTime();

@@ -455,18 +455,22 @@ final class Cells {
   /** The share of cells with a unit, of those or of the heading, that measure a dimension. */
   double measure(Knowledge knowledge, String headingUnit, String dimension) {
     List<String> units = units(headingUnit);
-    return units.isEmpty()
-        ? 0
-        : (double)
-                units.stream()
-                    .filter(
-                        u ->
-                            knowledge
-                                .unitWritten(u, dimension)
-                                .filter(k -> k.dimension().equals(dimension))
-                                .isPresent())
-                    .count()
-            / units.size();
+    if (units.isEmpty()) {
+      return 0;
+    }
+    Map<String, Long> counts =
+        units.stream().collect(Collectors.groupingBy(u -> u, Collectors.counting()));
+    long measuring =
+        counts.entrySet().stream()
+            .filter(
+                e ->
+                    knowledge
+                        .unitWritten(e.getKey(), dimension)
+                        .filter(k -> k.dimension().equals(dimension))
+                        .isPresent())
+            .mapToLong(Map.Entry::getValue)
+            .sum();
+    return (double) measuring / units.size();
   }
 
   private List<String> units(String headingUnit) {

@@ -1,6 +1,7 @@
 package rhetor.core.reading;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Map;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Nearness;
+import rhetor.core.language.VectorTable;
 import rhetor.core.reading.Meaning.Role;
 
 /** Tells how near headings come to what concepts and roles are, by a sentence of each. */
@@ -24,7 +26,22 @@ final class Glosses {
   private final Knowledge knowledge;
   private final Nearness nearness;
   private final HeadingMemory memory;
-  private volatile Map<Meaning, List<float[]>> glosses = Map.of();
+  private volatile Placed glosses = Placed.NOTHING;
+
+  /** The vectors of all glosses, and the meaning that each is of. */
+  private record Placed(List<Meaning> meanings, VectorTable vectors) {
+    static final Placed NOTHING = new Placed(List.of(), new VectorTable(List.of()));
+
+    /** How near a heading comes to each meaning by the nearest of its glosses. */
+    Map<Meaning, Double> cosines(float[] heading) {
+      float[] each = vectors.cosines(heading);
+      Map<Meaning, Double> all = new LinkedHashMap<>();
+      for (int i = 0; i < each.length; i++) {
+        all.merge(meanings.get(i), (double) each[i], Math::max);
+      }
+      return all;
+    }
+  }
 
   Glosses(Knowledge knowledge, Nearness nearness, HeadingMemory memory) {
     this.knowledge = knowledge;
@@ -101,8 +118,8 @@ final class Glosses {
     if (!sheet.language().equals("en")) {
       return all;
     }
-    Map<Meaning, List<float[]>> glosses = glosses();
-    if (glosses.isEmpty()) {
+    Placed glosses = glosses();
+    if (glosses.meanings.isEmpty()) {
       return all;
     }
     List<SheetColumn> said =
@@ -118,12 +135,8 @@ final class Glosses {
     return all;
   }
 
-  private Near near(float[] vector, Map<Meaning, List<float[]>> glosses) {
-    Map<Meaning, Double> cosines = new LinkedHashMap<>();
-    glosses.forEach(
-        (m, all) ->
-            cosines.put(
-                m, all.stream().mapToDouble(v -> Nearness.cosine(vector, v)).max().orElse(0)));
+  private Near near(float[] vector, Placed glosses) {
+    Map<Meaning, Double> cosines = glosses.cosines(vector);
     return new Near(
         cosines,
         cosines.entrySet().stream()
@@ -158,20 +171,15 @@ final class Glosses {
    * Vectors of what concepts and roles are; looked up when they are first needed, without a lock:
    * who waits for vectors that others compute must hold none.
    */
-  private Map<Meaning, List<float[]>> glosses() {
-    if (glosses.isEmpty()) {
-      Map<Meaning, List<float[]>> fresh = new LinkedHashMap<>();
+  private Placed glosses() {
+    if (glosses.meanings.isEmpty()) {
       Map<Meaning, List<String>> all = all(knowledge);
       List<float[]> vectors = nearness.ofAll(all.values().stream().flatMap(List::stream).toList());
-      int from = 0;
-      for (Map.Entry<Meaning, List<String>> of : all.entrySet()) {
-        int to = from + of.getValue().size();
-        if (to <= vectors.size()) {
-          fresh.put(of.getKey(), vectors.subList(from, to));
-        }
-        from = to;
+      if (!vectors.isEmpty()) {
+        List<Meaning> meanings = new ArrayList<>();
+        all.forEach((of, glosses) -> meanings.addAll(Collections.nCopies(glosses.size(), of)));
+        glosses = new Placed(meanings, new VectorTable(vectors));
       }
-      glosses = fresh;
     }
     return glosses;
   }

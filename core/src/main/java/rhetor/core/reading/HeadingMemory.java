@@ -10,9 +10,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
 import rhetor.core.language.Nearness;
+import rhetor.core.language.VectorTable;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.dataformat.yaml.YAMLMapper;
 
@@ -57,7 +59,7 @@ final class HeadingMemory {
   /** The headings in their order, and a vector for each; found when first asked for. */
   private final List<String> headings;
 
-  private volatile List<float[]> vectors;
+  private volatile VectorTable vectors;
 
   private HeadingMemory(Map<String, Map<Meaning, Double>> byHeading) {
     this.byHeading = byHeading;
@@ -134,14 +136,13 @@ final class HeadingMemory {
    * without vectors.
    */
   Map<Meaning, Double> near(float[] place, Nearness nearness) {
-    List<float[]> all = vectors(nearness);
-    if (all.isEmpty()) {
+    VectorTable all = vectors(nearness);
+    if (all.size() == 0) {
       return Map.of();
     }
-    double[] cosines = new double[all.size()];
-    for (int i = 0; i < cosines.length; i++) {
-      cosines[i] = Math.max(0, Nearness.cosine(place, all.get(i)));
-    }
+    float[] each = all.cosines(place);
+    double[] cosines =
+        IntStream.range(0, each.length).mapToDouble(i -> Math.max(0, each[i])).toArray();
     double least =
         DoubleStream.of(cosines)
             .sorted()
@@ -170,10 +171,10 @@ final class HeadingMemory {
   }
 
   /** Without a lock: who waits for vectors that others compute must hold none. */
-  private List<float[]> vectors(Nearness nearness) {
-    List<float[]> known = vectors;
+  private VectorTable vectors(Nearness nearness) {
+    VectorTable known = vectors;
     if (known == null) {
-      known = headings.isEmpty() ? List.of() : nearness.ofAll(headings);
+      known = new VectorTable(headings.isEmpty() ? List.of() : nearness.ofAll(headings));
       vectors = known;
     }
     return known;

@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.apache.commons.text.similarity.JaroWinklerSimilarity;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
@@ -40,6 +41,9 @@ final class HeadingNames {
   private final Map<String, Map<Meaning, Set<String>>> meanings = new HashMap<>();
 
   private final Map<Role, List<String>> ranks = new HashMap<>();
+
+  /** Names that are long enough to be misspelt. */
+  private final Map<Character, List<String>> byFirstLetter;
 
   HeadingNames(Knowledge knowledge) {
     this.knowledge = knowledge;
@@ -69,6 +73,10 @@ final class HeadingNames {
         add(Meaning.of(concept), Map.of("en", List.of(label)));
       }
     }
+    byFirstLetter =
+        meanings.keySet().stream()
+            .filter(n -> n.length() >= SHORTEST_MISSPELT)
+            .collect(Collectors.groupingBy(n -> n.charAt(0)));
   }
 
   private Map<String, List<String>> names(Concept concept, Predicate<String> which) {
@@ -270,13 +278,8 @@ final class HeadingNames {
     JaroWinklerSimilarity likeness = new JaroWinklerSimilarity();
     String best = "";
     double bestLikeness = MISSPELT;
-    for (String known : meanings.keySet()) {
-      double alike =
-          known.length() < SHORTEST_MISSPELT
-                  || known.charAt(0) != name.charAt(0)
-                  || Math.abs(known.length() - name.length()) > 2
-              ? 0
-              : likeness.apply(name, known);
+    for (String known : byFirstLetter.getOrDefault(name.charAt(0), List.of())) {
+      double alike = Math.abs(known.length() - name.length()) > 2 ? 0 : likeness.apply(name, known);
       if (alike > bestLikeness || alike == bestLikeness && known.compareTo(best) < 0) {
         best = known;
         bestLikeness = alike;

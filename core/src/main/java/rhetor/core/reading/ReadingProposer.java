@@ -1,6 +1,7 @@
 package rhetor.core.reading;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -77,6 +78,11 @@ public final class ReadingProposer {
 
   private static final int MOST_CHOICES = 3;
 
+  private static final int WARM_UP_ROWS = 60;
+
+  /** So often is the same enough to make it quick. */
+  private static final int WARM_UPS = 5;
+
   /** How sure a column is of which people said before what it is. */
   private static final double ANSWERED = 0.97;
 
@@ -137,6 +143,34 @@ public final class ReadingProposer {
     this.reasons = new ReadingReasons(knowledge, matcher);
     this.silent = new SilentHeadings(knowledge);
     this.privacy = new PrivateLooks(knowledge, names);
+  }
+
+  /**
+   * Reads a sheet of all concepts a few times, so that the first that somebody brings needn't wait
+   * for what is loaded and compiled at first use. Takes seconds: for a thread that nobody waits
+   * for.
+   */
+  public void warmUp() {
+    List<Concept> concepts = knowledge.concepts().stream().toList();
+    List<String> headings = new ArrayList<>(List.of("Code", "Name"));
+    concepts.forEach(c -> headings.add(c.label()));
+    List<SheetRow> rows = new ArrayList<>();
+    for (int r = 1; r <= WARM_UP_ROWS; r++) {
+      List<String> cells = new ArrayList<>(List.of("C-" + r, "Thing " + r));
+      for (Concept concept : concepts) {
+        cells.add(
+            switch (concept.kind()) {
+              case QUANTITY, SIDES -> r + " " + concept.unit();
+              case COUNT -> String.valueOf(r);
+              case FLAG -> r % 2 == 0 ? "yes" : "no";
+              default -> concept.label() + " " + r % 5;
+            });
+      }
+      rows.add(new SheetRow(r + 1, cells, new BitSet()));
+    }
+    for (int i = 0; i < WARM_UPS; i++) {
+      propose(headings, rows);
+    }
   }
 
   /**

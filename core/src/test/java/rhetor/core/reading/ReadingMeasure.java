@@ -4,9 +4,12 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Random;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
@@ -19,6 +22,7 @@ public final class ReadingMeasure {
   private static final Set<String> NO_FACT =
       Set.of("sku", "name", "prose", "keyword", "picture", "private");
   private static final int BINS = 10;
+  private static final int DRAWS = 1000;
 
   private final Knowledge knowledge;
 
@@ -39,9 +43,8 @@ public final class ReadingMeasure {
   private final List<String> told = new ArrayList<>();
   private final List<String> names = new ArrayList<>();
   private final List<String> kinds = new ArrayList<>();
-  private final double[] sure = new double[BINS];
-  private final int[] right = new int[BINS];
-  private final int[] inBin = new int[BINS];
+  private final List<Double> confidences = new ArrayList<>();
+  private final List<Boolean> rights = new ArrayList<>();
 
   public ReadingMeasure(Knowledge knowledge) {
     this.knowledge = knowledge;
@@ -92,11 +95,8 @@ public final class ReadingMeasure {
         named = false;
         names.add(where);
       }
-      boolean isRight = labels.contains(label);
-      int bin = Math.min(BINS - 1, (int) (column.confidence() * BINS));
-      sure[bin] += column.confidence();
-      right[bin] += isRight ? 1 : 0;
-      inBin[bin]++;
+      confidences.add(column.confidence());
+      rights.add(labels.contains(label));
     }
     namesRight += named ? 1 : 0;
     if (reading.obstacle().isEmpty()) {
@@ -142,13 +142,33 @@ public final class ReadingMeasure {
 
   /** Expected calibration error over ten bins (Naeini, Cooper and Hauskrecht 2015). */
   public double calibrationError() {
-    double error = 0;
-    for (int i = 0; i < BINS; i++) {
-      if (inBin[i] > 0) {
-        error += Math.abs(sure[i] - right[i]) / columns;
-      }
+    return calibrationError(rights);
+  }
+
+  private double calibrationError(List<Boolean> outcomes) {
+    double[] off = new double[BINS];
+    for (int i = 0; i < confidences.size(); i++) {
+      int bin = Math.min(BINS - 1, (int) (confidences.get(i) * BINS));
+      off[bin] += confidences.get(i) - (outcomes.get(i) ? 1 : 0);
     }
-    return error;
+    return DoubleStream.of(off).map(Math::abs).sum() / Math.max(1, confidences.size());
+  }
+
+  /**
+   * The error that a reader true to its word has on so few columns by chance alone: outcomes are
+   * drawn by the confidences themselves (consistency resampling; Bröcker and Smith 2007).
+   *
+   * @param quantile 0.5 for the middle, 0.95 for what is exceeded one time in twenty
+   */
+  public double calibrationErrorByChance(double quantile) {
+    Random random = new Random(1);
+    return IntStream.range(0, DRAWS)
+        .mapToDouble(
+            d -> calibrationError(confidences.stream().map(c -> random.nextDouble() < c).toList()))
+        .sorted()
+        .skip((long) (quantile * DRAWS))
+        .findFirst()
+        .orElse(0);
   }
 
   /** The share of columns whose role is right. */
@@ -168,7 +188,9 @@ public final class ReadingMeasure {
         line("names", namesRight, sheets),
         line("kinds-wrong", kinds.size(), products),
         line("kinds-found", kindsRight, products),
-        "calibration-error %.3f".formatted(calibrationError()));
+        "calibration-error %.3f (by chance alone %.3f, one time in twenty over %.3f)"
+            .formatted(
+                calibrationError(), calibrationErrorByChance(0.5), calibrationErrorByChance(0.95)));
   }
 
   private static String line(String what, int some, int all) {
