@@ -64,6 +64,11 @@ final class WordJudge {
   private static final Set<String> TINTS =
       Set.of("sheen", "shade", "tone", "hue", "tint", "colourway", "color", "colour");
 
+  /** What tells people to leave something. */
+  private static final Pattern FORBIDDING =
+      Pattern.compile(
+          "(?i)\\W*(?:avoid|(?:never|do not|don[’']t) (?:an?|the|any|(?<verb>\\p{L}+)))\\b");
+
   private static final Set<String> BE = Set.of("is", "are", "be", "was", "were", "been", "being");
 
   private static final Set<String> DOING = Set.of("VB", "VBP");
@@ -192,7 +197,8 @@ final class WordJudge {
         if (kind == Kind.COLOUR && !isShade(word, all) && isOfSomethingElse(word, all)) {
           continue;
         }
-        if (kind == Kind.OPEN && (isDoing(w) || isReaders(word, all))) {
+        if (isForbidden(sentence, word)
+            || kind == Kind.OPEN && (isDoing(w) || isReaders(word, all))) {
           continue;
         }
         // A keyword is chosen for the product, and says no more than shoppers do.
@@ -303,6 +309,15 @@ final class WordJudge {
         && next > 0
         && next < all.size()
         && !English.tags(all.get(next).text()).contains("VBZ");
+  }
+
+  /** "Never a wire brush", "avoid the tumble dryer": what people are to leave is no property. */
+  private static boolean isForbidden(String sentence, Word word) {
+    String before = sentence.substring(Clauses.start(sentence, word.start()), word.start());
+    Matcher m = FORBIDDING.matcher(before);
+    return m.lookingAt()
+        && (m.group("verb") == null
+            || DOING.stream().anyMatch(English.tags(m.group("verb"))::contains));
   }
 
   /** "Prefer", "soak": what readers do says nothing of a thing; what "dissolves" does. */

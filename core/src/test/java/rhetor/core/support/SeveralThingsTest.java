@@ -65,6 +65,23 @@ class SeveralThingsTest {
   }
 
   @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "Use a cloth, but never a wire brush.",
+        "Never leave it beside a radiator.",
+        "Avoid damp cellars."
+      })
+  void what_people_are_to_leave_says_nothing_of_it(String sentence) {
+    assertThat(judged(sentence)).isEmpty();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"Never dull, it gleams like a mirror.", "It is kept beside a radiator."})
+  void what_it_is_said_to_be_is_asked_for(String sentence) {
+    assertThat(judged(sentence)).isNotEmpty();
+  }
+
+  @ParameterizedTest
   @CsvSource(
       delimiter = '|',
       value = {
