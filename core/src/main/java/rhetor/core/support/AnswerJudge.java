@@ -29,6 +29,9 @@ final class AnswerJudge {
   /** "Isn't free of" grain. */
   private static final Pattern NOT = Pattern.compile("(?i)(?:\\bnot|n't|n’t|\\bnever) $");
 
+  private static final Pattern LEAVING_OUT =
+      Pattern.compile("(?i)\\b(?:without|free (?:from|of)) \\p{L}");
+
   private static final Pattern GIVEN =
       Pattern.compile(
           "(?i)\\b(?:(?:comes?|delivered|shipped|sent|given|get) free|for free|free of charge)\\b(?! (?:from|of) (?!charge))");
@@ -321,7 +324,7 @@ final class AnswerJudge {
         boolean isDenied =
             !isFree
                 && (word.text().endsWith(FREE)
-                    || isDenied(Clauses.at(sentence, word.start()))
+                    || isDeniedAt(sentence, word)
                     || isDeniedLast(cell, sentence, all)
                     || hasNone(all));
         if (isDenied == (cell.answer() == Cell.Answer.YES)) {
@@ -334,7 +337,7 @@ final class AnswerJudge {
   /** "The cover is sewn on and cannot come off": the last word of "cover off" is denied. */
   private boolean isDeniedLast(Cell cell, String sentence, List<Word> all) {
     List<Word> named = all.stream().filter(w -> isNamed(cell, w, sentence)).toList();
-    return named.size() > 1 && isDenied(Clauses.at(sentence, named.getLast().start()));
+    return named.size() > 1 && isDeniedAt(sentence, named.getLast());
   }
 
   private static boolean hasNone(List<Word> all) {
@@ -524,6 +527,14 @@ final class AnswerJudge {
         return;
       }
     }
+  }
+
+  /** "A vegan soap without palm oil" is vegan: only what stands behind it is left out. */
+  private boolean isDeniedAt(String sentence, Word word) {
+    int end = Clauses.end(sentence, word.start());
+    Matcher m = LEAVING_OUT.matcher(sentence).region(word.end(), Math.max(word.end(), end));
+    return isDenied(
+        sentence.substring(Clauses.start(sentence, word.start()), m.find() ? m.start() : end));
   }
 
   /**

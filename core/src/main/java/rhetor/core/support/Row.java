@@ -54,6 +54,10 @@ final class Row {
 
   private static final int SHORTEST_VERB = 3;
 
+  private static final Pattern PIECE = Pattern.compile("[,;/.]");
+
+  private static final Pattern POSSESSIVE = Pattern.compile("['’]s$");
+
   private final Knowledge knowledge;
   private final List<Cell> cells = new ArrayList<>();
   private final Set<String> names = new HashSet<>();
@@ -79,7 +83,10 @@ final class Row {
     this.knowledge = knowledge;
     KnownWords wordings = knowledge.index(KnownWords.class, KnownWords::new);
     for (String name : product.names()) {
-      Words.of(name).forEach(w -> names.add(w.text()));
+      for (Word word : Words.of(name)) {
+        names.add(word.text());
+        names.add(POSSESSIVE.matcher(word.text()).replaceFirst(""));
+      }
     }
     CellReader reader = knowledge.index(CellReader.class, CellReader::new);
     for (Fact fact : product.facts()) {
@@ -357,7 +364,7 @@ final class Row {
             .anyMatch(
                 c ->
                     c.said().contains(stem)
-                        || c.said().containsAll(stems)
+                        || isInParts(c, word)
                         || c.answer() == Cell.Answer.YES
                             && c.names().stream()
                                 .anyMatch(
@@ -368,6 +375,40 @@ final class Row {
                                                     s ->
                                                         s.length() >= SHORTEST_CUT
                                                             && isAmong(s, stems))));
+  }
+
+  /**
+   * Whether a cell says in several words what a text says in one, and doesn't deny it: "machine
+   * wash" of what is machine-washable, a heading "oven safe to" over a number.
+   */
+  private static boolean isInParts(Cell cell, String word) {
+    String[] parts = word.split("-");
+    if (parts.length < 2) {
+      return false;
+    }
+    int colon = cell.words().indexOf(':');
+    Stream<String> pieces = PIECE.splitAsStream(cell.words().substring(colon + 1));
+    Stream<String> measured =
+        cell.numbers().isEmpty() ? Stream.of() : Stream.of(cell.words().substring(0, colon));
+    return Stream.concat(pieces, measured)
+        .map(Words::of)
+        .filter(p -> p.stream().noneMatch(w -> JudgeWords.shipped().is("negation", w.text())))
+        .anyMatch(p -> areSideBySide(parts, p));
+  }
+
+  private static boolean areSideBySide(String[] parts, List<Word> words) {
+    for (int from = 0; from + parts.length <= words.size(); from++) {
+      int at = from;
+      boolean areAll = true;
+      for (String part : parts) {
+        String word = words.get(at++).text();
+        areAll &= word.equals(part) || areOfOneRoot(English.stem(word), English.stem(part));
+      }
+      if (areAll) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** Whether a name's stem is one of some words, or begins like one, or says the same. */

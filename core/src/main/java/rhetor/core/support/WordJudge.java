@@ -22,7 +22,8 @@ final class WordJudge {
 
   /** "The highest pressure is 10 bar": of this thing, and of no other. */
   private static final Pattern IS_SO_MUCH =
-      Pattern.compile("(?i)(?: \\p{L}+){1,2} (?:is|are) (?:about |around )?\\d");
+      Pattern.compile(
+          "(?i)(?: \\p{L}+){1,2} (?:is|are) (?:about |around )?(?:\\d|(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\\b)");
 
   /** "No longer than a minute", "less than 3 bar": a limit, and no other thing. */
   private static final Pattern THAN_SO_MUCH =

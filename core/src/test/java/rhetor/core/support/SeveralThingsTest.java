@@ -67,7 +67,7 @@ class SeveralThingsTest {
   @ParameterizedTest
   @ValueSource(
       strings = {
-        "Use a cloth, but never a wire brush.",
+        "Never use a wire brush on the flyer.",
         "Never leave it beside a radiator.",
         "Avoid damp cellars."
       })

@@ -21,6 +21,9 @@ import rhetor.core.support.Judge;
  */
 public record KeywordUse(
     String keyword, String told, String nounPhrase, List<Assertion> conflicts) {
+  /** "Screen print print": where search words were put together, one may stand twice. */
+  private static final Pattern TWICE = Pattern.compile("(?i)(?<!\\p{L})(\\p{L}{3,}) \\1(?!\\p{L})");
+
   /** What goes on after the noun: "bag <i>for laptops</i>". */
   private static final Pattern AFTER =
       Pattern.compile("\\s+(?:for|with|in|of|to|from|without|on)\\s+");
@@ -40,7 +43,8 @@ public record KeywordUse(
     if (words.isEmpty()) {
       return NONE;
     }
-    String told = English.withInitials(upToKind(words, product.kindNoun()));
+    String told =
+        English.withInitials(TWICE.matcher(upToKind(words, product.kindNoun())).replaceAll("$1"));
     List<Assertion> conflicts = ground.unsupported(told);
     if (!conflicts.isEmpty()) {
       return new KeywordUse(words, told, "", conflicts);
