@@ -300,14 +300,18 @@ public final class FactReader {
     // tells kinds of the thing apart and doesn't say that it is another one.
     boolean isOther =
         !reading.thing().isEmpty() && !category.isEmpty() && !isAkin(kind.noun(), reading.thing());
+    // A "concealed basin" that is sought as a "wall mounted basin tap" is one of the sheet's taps.
+    boolean isSoughtAsThing =
+        isOther && !keyword.isEmpty() && isAkin(kinds.ofPhrase(keyword).noun(), reading.thing());
     boolean isOdd =
-        kind.productClass().isEmpty()
-            && !kind.noun().equals(reading.thing())
-            && (isOther
-                || !reading.sort().isEmpty()
-                    && !Lexicon.shipped()
-                        .sorts(English.lastWord(kind.noun()))
-                        .contains(reading.sort()));
+        isSoughtAsThing
+            || kind.productClass().isEmpty()
+                && !kind.noun().equals(reading.thing())
+                && (isOther
+                    || !reading.sort().isEmpty()
+                        && !Lexicon.shipped()
+                            .sorts(English.lastWord(kind.noun()))
+                            .contains(reading.sort()));
     // Among candles a "Travel Tin" is no tin, and may be no candle either.
     boolean isDoubtful =
         category.isEmpty()

@@ -375,6 +375,25 @@ class FactReaderTest {
         .containsExactly("yoga mat", "yoga mat", "yoga mat", "dumbbell", "");
   }
 
+  /** "Travel tent" is short for a heater of tents, which is what people look for. */
+  @Test
+  void a_category_that_is_short_for_what_it_goes_with_makes_no_other_thing_of_it() {
+    List<String> headings = List.of("SKU", "Name", "Category", "Keyword");
+    List<List<String>> rows =
+        List.of(
+            List.of("H-1", "Ember", "patio heater", "gas patio heater"),
+            List.of("H-2", "Kindle", "travel tent", "small tent heater"),
+            List.of("H-3", "Ingle", "parasol", "parasol with lights"));
+    List<SheetRow> all = rows.stream().map(FactReaderTest::row).toList();
+    Reading reading =
+        new ReadingProposer(KNOWLEDGE)
+            .propose(headings, all, HeadingAnswers.NONE, "")
+            .withThing("heater");
+    FactReader reader = new FactReader("heaters", reading, KNOWLEDGE);
+    assertThat(all.stream().map(reader::read).map(FactReaderTest::kind))
+        .containsExactly("patio heater", "heater", "parasol");
+  }
+
   private static String kind(FactReader.Outcome outcome) {
     return ((FactReader.Outcome.Read) outcome).product().kindNoun();
   }
