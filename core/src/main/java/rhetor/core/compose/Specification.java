@@ -93,7 +93,12 @@ final class Specification {
     if (!listed) {
       return Optional.empty();
     }
-    String label = concept.map(Concept::label).orElse(fact.label());
+    // An amount that stands as it was typed may have its unit in the heading alone.
+    String label =
+        concept
+            .filter(c -> c.dimension().isEmpty() || !(fact.value() instanceof Value.Words))
+            .map(Concept::label)
+            .orElse(fact.label());
     return Optional.of(new Sentence(label + ": " + value, List.of(Support.fact(fact.id()))));
   }
 

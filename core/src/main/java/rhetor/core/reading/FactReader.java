@@ -302,7 +302,13 @@ public final class FactReader {
         !reading.thing().isEmpty() && !category.isEmpty() && !isAkin(kind.noun(), reading.thing());
     // A "concealed basin" that is sought as a "wall mounted basin tap" is one of the sheet's taps.
     boolean isSoughtAsThing =
-        isOther && !keyword.isEmpty() && isAkin(kinds.ofPhrase(keyword).noun(), reading.thing());
+        isOther
+            && !keyword.isEmpty()
+            && isAkin(kinds.ofPhrase(keyword).noun(), reading.thing())
+            && !kinds
+                .find("", "", concepts, reading.thing())
+                .productClass()
+                .equals(kind.productClass());
     boolean isOdd =
         isSoughtAsThing
             || kind.productClass().isEmpty()
@@ -329,6 +335,21 @@ public final class FactReader {
       if (!other.noun().isEmpty() && !isAkin(other.noun(), kind.noun())) {
         return ofCell(other, keyword, row).orElse(new KindFinder.Kind("", ""));
       }
+    }
+    boolean isSoughtOtherwise =
+        !keyword.isEmpty()
+            && !reading.thing().isEmpty()
+            && !isAmong(head(reading.thing()), keyword);
+    if (isSoughtOtherwise && (isOdd || kind.noun().equals(reading.thing()))) {
+      // Among curtains a "roman blind" that is sought as a "kids roman blind forest" is just that.
+      Optional<KindFinder.Kind> named = thingOfCell(keyword, row);
+      if (named.isPresent()) {
+        return named.get();
+      }
+    }
+    if (isSoughtOtherwise && isOdd && isOther) {
+      // Neither its category nor what people look for says that it is what its sheet sells.
+      return new KindFinder.Kind(kinds.find("", "", concepts, reading.thing()).productClass(), "");
     }
     KindFinder.Kind known = isOdd ? kinds.find("", "", concepts, reading.thing()) : kind;
     if (!reading.language().equals("en") || !known.productClass().isEmpty()) {
@@ -358,6 +379,18 @@ public final class FactReader {
         .filter(c -> Words.find(c, keyword) >= 0)
         .findFirst()
         .map(c -> new KindFinder.Kind(kind.productClass(), c));
+  }
+
+  /** What a cell names and nothing else, in several words that people look for it by. */
+  private Optional<KindFinder.Kind> thingOfCell(String keyword, SheetRow row) {
+    return row.cells().stream()
+        .map(c -> c.strip().toLowerCase(Locale.ROOT))
+        .filter(c -> c.length() <= LONGEST_KEYWORD && c.indexOf(' ') > 0)
+        .filter(c -> Words.find(c, keyword) >= 0 && !c.equalsIgnoreCase(keyword))
+        .filter(c -> English.isNoun(English.lastWord(c)))
+        .filter(c -> Lexicon.shipped().goods(English.lastWord(c)) > 0)
+        .flatMap(c -> kinds.sought(c).map(k -> new KindFinder.Kind(k.productClass(), c)).stream())
+        .findFirst();
   }
 
   /**

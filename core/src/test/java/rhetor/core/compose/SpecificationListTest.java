@@ -52,6 +52,14 @@ class SpecificationListTest {
   }
 
   @Test
+  void an_amount_that_cannot_be_read_stands_under_the_heading_that_has_its_unit() {
+    ProductFacts pannier =
+        Products.of("SKU,Name,Category,Weight g", "P,Roll 20,Panniers,900 (950 wet)");
+    assertThat(new SpecificationList(KNOWLEDGE).of(pannier))
+        .containsExactly("Weight g: 900 (950 wet)");
+  }
+
+  @Test
   void a_house_puts_facts_first_and_leaves_some_out_whatever_column_they_come_from() {
     assertThat(list(house(List.of("capacity", "extra:tarp grade"), List.of("colour"))))
         .containsExactly("Capacity: 20 l", "Tarp grade: T3", "Weight: 940 g");

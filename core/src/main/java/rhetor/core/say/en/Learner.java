@@ -1,6 +1,8 @@
 package rhetor.core.say.en;
 
+import java.util.Arrays;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -35,6 +37,16 @@ public final class Learner {
   private static final Pattern SUBJECT =
       Pattern.compile("(?i)(?:it|they|this|the [\\p{L} -]{2,30}?) ");
 
+  /** "A bell, Chapel": what it is stands before its name. */
+  private static final Pattern KIND_FIRST = Pattern.compile("An? [^,]{2,60}, (?=\\p{Lu})");
+
+  private static final Pattern MAKER =
+      Pattern.compile("by \\p{Lu}\\S*(?: (?:& )?\\p{Lu}\\S*){0,3} ");
+
+  /** Where another verb begins, of the same thing. */
+  private static final Pattern NEXT_VERB =
+      Pattern.compile(",? and (?:it )?(?=(?:is|has|are|have|\\p{Ll}{2,}[^s\\P{Ll}]s) )");
+
   /** Where it begins how, by whom or for how long something is done. */
   private static final Pattern BEFORE_HOW =
       Pattern.compile(" (?=(?:by|with|for|from|in|on|at|of|to) )");
@@ -65,7 +77,7 @@ public final class Learner {
    */
   public Optional<Learned> learn(String sentence, Fact fact, ProductFacts product) {
     String text = sentence.strip().replaceAll("[.!]$", "");
-    for (String value : List.of(fact.source().raw().strip(), values.prose(fact.value()))) {
+    for (String value : spellings(fact)) {
       // "Soft" doesn't stand in "softest".
       int at = Words.find(value, text);
       if (value.length() < SHORTEST_VALUE || at < 0) {
@@ -76,7 +88,7 @@ public final class Learner {
         continue;
       }
       Optional<String> predicate =
-          predicate(around, product.names())
+          predicateAmongOthers(around, product.names())
               .map(p -> tellsAnother(p, fact, product) ? withSlotOnly(p) : p)
               .filter(p -> !tellsAnother(p, fact, product));
       if (predicate.isPresent()) {
@@ -84,6 +96,16 @@ public final class Learner {
       }
     }
     return Optional.empty();
+  }
+
+  /** How a text may write a value: as it was typed, as prose has it, with a point for a comma. */
+  private Set<String> spellings(Fact fact) {
+    String raw = fact.source().raw().strip();
+    Set<String> all = new LinkedHashSet<>(List.of(raw, values.prose(fact.value())));
+    if (ValueText.isDecimal(raw)) {
+      all.add(raw.replace(',', '.'));
+    }
+    return all;
   }
 
   /**
@@ -149,24 +171,44 @@ public final class Learner {
     return Words.of(text).stream().map(w -> English.stem(w.text())).collect(Collectors.toSet());
   }
 
-  /** What is said of the thing, without what it is called. */
+  /** What is said of the thing, without what it is called; nothing if it is more than one thing. */
   private static Optional<String> predicate(String sentence, List<String> names) {
-    String named = "";
+    return named(sentence, names).map(sentence::substring).filter(Learner::isOne);
+  }
+
+  /**
+   * What is said of the thing with the slot in it, of several statements: of "A steel bell, Chapel
+   * by Heddle rings {asis} and weighs 60 g" it is "rings {asis}".
+   */
+  private static Optional<String> predicateAmongOthers(String sentence, List<String> names) {
+    return named(sentence, names)
+        .map(sentence::substring)
+        .flatMap(
+            rest -> Arrays.stream(NEXT_VERB.split(rest)).filter(p -> p.contains(SLOT)).findFirst())
+        .filter(Learner::isOne);
+  }
+
+  private static boolean isOne(String predicate) {
+    return predicate.split(" ").length <= MOST_WORDS
+        && !MORE.matcher(predicate.replace(SLOT, "")).find();
+  }
+
+  /** Where a sentence has called the thing, and begins to say something of it. */
+  private static Optional<Integer> named(String sentence, List<String> names) {
+    Matcher kind = KIND_FIRST.matcher(sentence);
+    int start = kind.lookingAt() ? kind.end() : 0;
+    int end = 0;
     for (String name : names) {
-      if (sentence.regionMatches(true, 0, name + " ", 0, name.length() + 1)) {
-        named = sentence.substring(0, name.length() + 1);
+      if (sentence.regionMatches(true, start, name + " ", 0, name.length() + 1)) {
+        end = start + name.length() + 1;
       }
     }
-    Matcher subject = SUBJECT.matcher(sentence);
-    if (named.isEmpty() && subject.lookingAt()) {
-      named = subject.group();
+    if (end > 0) {
+      Matcher maker = MAKER.matcher(sentence).region(end, sentence.length());
+      return Optional.of(maker.lookingAt() ? maker.end() : end);
     }
-    String rest = sentence.substring(named.length());
-    boolean isOne =
-        !named.isEmpty()
-            && rest.split(" ").length <= MOST_WORDS
-            && !MORE.matcher(rest.replace(SLOT, "")).find();
-    return isOne ? Optional.of(rest) : Optional.empty();
+    Matcher subject = SUBJECT.matcher(sentence);
+    return subject.lookingAt() ? Optional.of(subject.end()) : Optional.empty();
   }
 
   private static Optional<Worded> wording(String predicate) {

@@ -28,6 +28,8 @@ public final class ValueText {
 
   private final Knowledge knowledge;
 
+  private static final Pattern DECIMAL = Pattern.compile("\\d{1,6},(?:\\d{1,2}|\\d{4})");
+
   private static final Pattern END = Pattern.compile("[.;,]+$");
   private static final int LONGEST_WITH = 100;
   private static final Pattern WITH =
@@ -36,6 +38,11 @@ public final class ValueText {
 
   public ValueText(Knowledge knowledge) {
     this.knowledge = knowledge;
+  }
+
+  /** Whether a cell is nothing but a number with a decimal comma: "0,5". */
+  static boolean isDecimal(String cell) {
+    return DECIMAL.matcher(cell).matches();
   }
 
   /** A number with grouped thousands and a decimal point. */

@@ -44,7 +44,11 @@ class LearnerTest {
         "They are bright and long to the ear.|PART {asis} to the ear",
         "It carries bright and long over water.|VERB carry {asis} over water",
         "It is tuned to bright and long by Heddle.|PART tuned to {asis}",
-        "It is made by Heddle with bright and long sound.|PART made with {asis} sound"
+        "It is made by Heddle with bright and long sound.|PART made with {asis} sound",
+        "It weighs 60 g and rings bright and long.|VERB ring {asis}",
+        "It rings bright and long, and weighs 60 g.|VERB ring {asis}",
+        "A bicycle bell, Chapel by Heddle rings bright and long and weighs 60 g.|VERB ring {asis}",
+        "Chapel by Heddle is bright and long to the ear.|PART {asis} to the ear"
       })
   void a_sentence_with_the_value_in_it_gives_a_wording(String sentence, String wording) {
     assertThat(learned(sentence)).isEqualTo(wording);
@@ -57,7 +61,6 @@ class LearnerTest {
         "It rings short and dull.",
         "It rings bright and longest of all.",
         "It rings bright and long, which wakes the neighbours.",
-        "It weighs 60 g and rings bright and long.",
         "Bright and long is how we like it.",
         "Nobody rings bright and long.",
         "It has a Heddle ring that is bright and long.",
