@@ -110,10 +110,16 @@ export function Editor(props: Props) {
         />
       )}
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 1 }}>
-        <Button variant="contained" size="small" disabled={isBusy || isOutdated} onClick={save}>
+        <Button
+          variant="contained"
+          size="small"
+          disabled={isBusy || isOutdated}
+          onClick={save}
+          sx={{ flexShrink: 0 }}
+        >
           Keep the change
         </Button>
-        <Button size="small" onClick={leave}>
+        <Button size="small" onClick={leave} sx={{ flexShrink: 0 }}>
           Leave it as it was
         </Button>
         <Box

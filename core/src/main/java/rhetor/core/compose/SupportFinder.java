@@ -161,8 +161,8 @@ public final class SupportFinder {
       forms.add(values.spec(plain));
       forms.add(values.spec(plain).replace(" ", ""));
     }
-    if (value instanceof Value.Words(String w) && w.matches("\\d{1,6},\\d{1,2}")) {
-      forms.add(w.replace(',', '.'));
+    if (value instanceof Value.Words(String w)) {
+      ValueText.withPoint(w).ifPresent(forms::add);
     }
     forms.removeIf(f -> f.length() < 2);
     return forms;

@@ -300,7 +300,7 @@ public final class FactReader {
     // tells kinds of the thing apart and doesn't say that it is another one.
     boolean isOther =
         !reading.thing().isEmpty() && !category.isEmpty() && !isAkin(kind.noun(), reading.thing());
-    // A "concealed basin" that is sought as a "wall mounted basin tap" is one of the sheet's taps.
+    // A "travel tent" that is sought as a "small tent heater" is one of the sheet's heaters.
     boolean isSoughtAsThing =
         isOther
             && !keyword.isEmpty()
@@ -341,7 +341,7 @@ public final class FactReader {
             && !reading.thing().isEmpty()
             && !isAmong(head(reading.thing()), keyword);
     if (isSoughtOtherwise && (isOdd || kind.noun().equals(reading.thing()))) {
-      // Among curtains a "roman blind" that is sought as a "kids roman blind forest" is just that.
+      // Among heaters a "wood stove" that is sought as a "small wood stove garden" is just that.
       Optional<KindFinder.Kind> named = thingOfCell(keyword, row);
       if (named.isPresent()) {
         return named.get();
@@ -381,16 +381,23 @@ public final class FactReader {
         .map(c -> new KindFinder.Kind(kind.productClass(), c));
   }
 
-  /** What a cell names and nothing else, in several words that people look for it by. */
+  /**
+   * What a cell of no known meaning names and nothing else, in several words that people look for
+   * it by.
+   */
   private Optional<KindFinder.Kind> thingOfCell(String keyword, SheetRow row) {
-    return row.cells().stream()
-        .map(c -> c.strip().toLowerCase(Locale.ROOT))
+    return IntStream.range(0, reading.columns().size())
+        .filter(i -> mayNameThings(reading.columns().get(i).meaning()))
+        .mapToObj(i -> row.cell(i).strip().toLowerCase(Locale.ROOT))
         .filter(c -> c.length() <= LONGEST_KEYWORD && c.indexOf(' ') > 0)
         .filter(c -> Words.find(c, keyword) >= 0 && !c.equalsIgnoreCase(keyword))
-        .filter(c -> English.isNoun(English.lastWord(c)))
         .filter(c -> Lexicon.shipped().goods(English.lastWord(c)) > 0)
         .flatMap(c -> kinds.sought(c).map(k -> new KindFinder.Kind(k.productClass(), c)).stream())
         .findFirst();
+  }
+
+  private static boolean mayNameThings(Meaning meaning) {
+    return meaning.role() == Role.EXTRA || meaning.concept().equals("category");
   }
 
   /**

@@ -1,8 +1,10 @@
 package rhetor.core.support;
 
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -67,6 +69,10 @@ final class AnswerJudge {
       Pattern.compile(
           "(?i)\\b(?:included|includes|comes with|supplied|fitted|built[- ]in|as standard|in the box)\\b");
 
+  /** What each of these begins with. */
+  private static final Set<String> OF_STANDARD =
+      Set.of("included", "includes", "comes", "supplied", "fitted", "built", "as", "in");
+
   private static final Pattern AS_OPTION =
       Pattern.compile(
           "(?i)\\b(?:optional(?:ly)?|opt\\.|on request|sold separately|separately|extra(?= ?(?:[,;.)]|$)))(?!\\p{L})");
@@ -99,8 +105,27 @@ final class AnswerJudge {
 
   private final Refusals refusals;
 
+  /** Cells that answer yes or no. */
+  private final List<Cell> answering;
+
+  /** Those of them that ask for what comes with a thing. */
+  private final Set<Cell> ofParts = Collections.newSetFromMap(new IdentityHashMap<>());
+
+  /** Cells that ask whether a thing is proof against something, and the stems of that. */
+  private final Map<Cell, Set<String>> proofs = new IdentityHashMap<>();
+
   AnswerJudge(Row row) {
     this.row = row;
+    this.answering = row.cells().stream().filter(c -> c.answer() != Cell.Answer.NEITHER).toList();
+    for (Cell cell : answering) {
+      if (ASKS_OF_PARTS.matcher(cell.words()).find()) {
+        ofParts.add(cell);
+      }
+      Set<String> against = new HashSet<>(Stems.of(heading(cell)));
+      if (against.remove("proof")) {
+        proofs.put(cell, against);
+      }
+    }
     this.refusals = new Refusals(row);
     this.hasNegatives =
         row.cells().stream()
@@ -115,7 +140,9 @@ final class AnswerJudge {
     if (all.stream().anyMatch(w -> isDenying(w.text()))) {
       denials(sentence, found);
     }
-    options(sentence, found);
+    if (all.stream().anyMatch(w -> OF_STANDARD.contains(firstPart(w.text())))) {
+      options(sentence, found);
+    }
     degrees(sentence, found);
     opposites(sentence, all, found);
     negated(sentence, all, found);
@@ -276,12 +303,9 @@ final class AnswerJudge {
 
   /** "Nothing leaks" where a cell says that it isn't leak proof. */
   private void proof(String sentence, List<Word> all, List<Assertion> found) {
-    for (Cell cell : row.cells()) {
-      Set<String> against = new HashSet<>(Stems.of(heading(cell)));
-      if (cell.answer() == Cell.Answer.NEITHER || !against.remove("proof")) {
-        continue;
-      }
-      for (Word word : all) {
+    for (Cell cell : answering) {
+      Set<String> against = proofs.getOrDefault(cell, Set.of());
+      for (Word word : against.isEmpty() ? List.<Word>of() : all) {
         boolean isNamed = against.contains(English.stem(word.text()));
         boolean isShut = isNamed && isDenied(Clauses.at(sentence, word.start()));
         if (isNamed && !sentence.contains("proof") && isShut == (cell.answer() == Cell.Answer.NO)) {
@@ -295,13 +319,13 @@ final class AnswerJudge {
     Set<String> stems = Stems.of(sentence);
     Map<Cell, List<Word>> spelledOut = row.spelledOut(all);
     boolean isOfParts = all.stream().anyMatch(w -> words.is("inclusion", w.text()));
-    for (Cell cell : row.cells()) {
-      if (!isOfParts && ASKS_OF_PARTS.matcher(cell.words()).find()) {
+    for (Cell cell : answering) {
+      if (!isOfParts && ofParts.contains(cell)) {
         // What drives a torch needn't be in its box.
         continue;
       }
       boolean isSpelledOut = spelledOut.containsKey(cell);
-      if (cell.answer() == Cell.Answer.NEITHER || !isSpelledOut && !isNamed(cell, stems)) {
+      if (!isSpelledOut && !isNamed(cell, stems)) {
         continue;
       }
       Optional<Word> named =
@@ -345,7 +369,21 @@ final class AnswerJudge {
   }
 
   private boolean isNamed(Cell cell, Set<String> stems) {
-    return cell.names().stream().anyMatch(n -> n.stream().allMatch(s -> row.isAmong(s, stems)));
+    for (Set<String> name : cell.names()) {
+      if (areAllAmong(name, stems)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private boolean areAllAmong(Set<String> name, Set<String> stems) {
+    for (String stem : name) {
+      if (!row.isAmong(stem, stems)) {
+        return false;
+      }
+    }
+    return true;
   }
 
   /** Whether a cell that is headed so says no: quartz in another is no glass then. */
@@ -361,8 +399,7 @@ final class AnswerJudge {
   }
 
   private boolean isNamedInWords(Cell cell, Set<String> stems) {
-    return cell.names().stream()
-        .anyMatch(n -> n.size() > 1 && n.stream().allMatch(s -> row.isAmong(s, stems)));
+    return cell.names().stream().anyMatch(n -> n.size() > 1 && areAllAmong(n, stems));
   }
 
   /** Whether a word is of a name of the cell whose other words stand in the sentence too. */
@@ -370,10 +407,7 @@ final class AnswerJudge {
     Set<String> stems = Stems.of(sentence);
     Set<String> own = Stems.of(word.text());
     return cell.names().stream()
-        .anyMatch(
-            n ->
-                n.stream().anyMatch(s -> row.isAmong(s, own))
-                    && n.stream().allMatch(s -> row.isAmong(s, stems)));
+        .anyMatch(n -> n.stream().anyMatch(s -> row.isAmong(s, own)) && areAllAmong(n, stems));
   }
 
   /** "No caffeine", "free from mustard", where a cell has some. */
@@ -515,7 +549,8 @@ final class AnswerJudge {
   /** "High in caffeine" where the cell says medium. */
   private void degrees(String sentence, List<Assertion> found) {
     // "43 cm high" says how much.
-    Set<String> stems = Stems.of(MEASURED.matcher(sentence).replaceAll(" "));
+    boolean hasNumber = sentence.chars().anyMatch(Character::isDigit);
+    Set<String> stems = Stems.of(hasNumber ? MEASURED.matcher(sentence).replaceAll(" ") : sentence);
     Set<String> spoken = words.degrees(stems);
     if (spoken.size() != 1) {
       return;

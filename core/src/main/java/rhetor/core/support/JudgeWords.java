@@ -3,6 +3,7 @@ package rhetor.core.support;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -88,7 +89,7 @@ final class JudgeWords {
   Set<String> degrees(Set<String> words) {
     Set<String> found = new HashSet<>();
     for (String degree : List.of("degree-low", "degree-medium", "degree-high")) {
-      if (words.stream().anyMatch(lists.get(degree)::contains)) {
+      if (!Collections.disjoint(lists.get(degree), words)) {
         found.add(degree);
       }
     }

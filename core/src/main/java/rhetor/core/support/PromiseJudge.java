@@ -1,5 +1,6 @@
 package rhetor.core.support;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -23,7 +24,7 @@ final class PromiseJudge {
     }
 
     List<MatchResult> in(String sentence, Set<String> spoken) {
-      return words.stream().anyMatch(spoken::contains)
+      return !Collections.disjoint(spoken, words)
           ? pattern.matcher(sentence).results().toList()
           : List.of();
     }

@@ -98,7 +98,8 @@ final class WordJudge {
 
   /** The words that nothing bears out; those before found are left out. */
   void judge(String sentence, List<Word> all, List<Assertion> found) {
-    Matcher code = CODE.matcher(sentence);
+    boolean hasNumber = sentence.chars().anyMatch(Character::isDigit);
+    Matcher code = CODE.matcher(hasNumber ? sentence : "");
     while (code.find()) {
       if (!row.hasCode(code.group())) {
         found.add(Assertion.of(Kind.RATING, sentence, code.start(), code.end(), ""));

@@ -102,9 +102,7 @@ public final class Learner {
   private Set<String> spellings(Fact fact) {
     String raw = fact.source().raw().strip();
     Set<String> all = new LinkedHashSet<>(List.of(raw, values.prose(fact.value())));
-    if (ValueText.isDecimal(raw)) {
-      all.add(raw.replace(',', '.'));
-    }
+    ValueText.withPoint(raw).ifPresent(all::add);
     return all;
   }
 

@@ -5,6 +5,7 @@ import java.text.DecimalFormat;
 import java.text.DecimalFormatSymbols;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -40,9 +41,9 @@ public final class ValueText {
     this.knowledge = knowledge;
   }
 
-  /** Whether a cell is nothing but a number with a decimal comma: "0,5". */
-  static boolean isDecimal(String cell) {
-    return DECIMAL.matcher(cell).matches();
+  /** A cell that is nothing but a number with a decimal comma, with a point: "0.5" of "0,5". */
+  public static Optional<String> withPoint(String cell) {
+    return DECIMAL.matcher(cell).matches() ? Optional.of(cell.replace(',', '.')) : Optional.empty();
   }
 
   /** A number with grouped thousands and a decimal point. */

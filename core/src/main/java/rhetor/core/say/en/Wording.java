@@ -396,9 +396,7 @@ public final class Wording implements Phrasebook {
       // A measure is said as one, however it was written.
       case "asis" ->
           value instanceof Value.Words(String w)
-              ? Measure.of(w, knowledge)
-                  .map(text::prose)
-                  .orElse(ValueText.isDecimal(w) ? w.replace(',', '.') : w)
+              ? Measure.of(w, knowledge).map(text::prose).or(() -> ValueText.withPoint(w)).orElse(w)
               : null;
       case "innoun" ->
           value instanceof Value.Words(String w) && English.isNoun(w) ? text.prose(value) : null;
