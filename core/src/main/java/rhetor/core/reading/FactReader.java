@@ -305,10 +305,7 @@ public final class FactReader {
         isOther
             && !keyword.isEmpty()
             && isAkin(kinds.ofPhrase(keyword).noun(), reading.thing())
-            && !kinds
-                .find("", "", concepts, reading.thing())
-                .productClass()
-                .equals(kind.productClass());
+            && !ofSheet(concepts).productClass().equals(kind.productClass());
     boolean isOdd =
         isSoughtAsThing
             || kind.productClass().isEmpty()
@@ -349,9 +346,9 @@ public final class FactReader {
     }
     if (isSoughtOtherwise && isOdd && isOther) {
       // Neither its category nor what people look for says that it is what its sheet sells.
-      return new KindFinder.Kind(kinds.find("", "", concepts, reading.thing()).productClass(), "");
+      return new KindFinder.Kind(ofSheet(concepts).productClass(), "");
     }
-    KindFinder.Kind known = isOdd ? kinds.find("", "", concepts, reading.thing()) : kind;
+    KindFinder.Kind known = isOdd ? ofSheet(concepts) : kind;
     if (!reading.language().equals("en") || !known.productClass().isEmpty()) {
       return known;
     }
@@ -363,6 +360,11 @@ public final class FactReader {
         .sought(keyword)
         .filter(s -> !category.isEmpty() && !isAkin(known.noun(), s.noun()))
         .orElse(known);
+  }
+
+  /** What all products of the sheet are, where nothing of a row's own says more. */
+  private KindFinder.Kind ofSheet(Set<String> concepts) {
+    return kinds.find("", "", concepts, reading.thing());
   }
 
   private static boolean isAmong(String noun, String phrase) {

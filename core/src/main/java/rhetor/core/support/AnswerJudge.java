@@ -69,8 +69,8 @@ final class AnswerJudge {
       Pattern.compile(
           "(?i)\\b(?:included|includes|comes with|supplied|fitted|built[- ]in|as standard|in the box)\\b");
 
-  /** What each of these begins with. */
-  private static final Set<String> OF_STANDARD =
+  /** What the words for coming as standard begin with: others needn't be searched for them. */
+  private static final Set<String> BEGIN_STANDARD =
       Set.of("included", "includes", "comes", "supplied", "fitted", "built", "as", "in");
 
   private static final Pattern AS_OPTION =
@@ -140,7 +140,7 @@ final class AnswerJudge {
     if (all.stream().anyMatch(w -> isDenying(w.text()))) {
       denials(sentence, found);
     }
-    if (all.stream().anyMatch(w -> OF_STANDARD.contains(firstPart(w.text())))) {
+    if (all.stream().anyMatch(w -> BEGIN_STANDARD.contains(firstPart(w.text())))) {
       options(sentence, found);
     }
     degrees(sentence, found);
