@@ -342,12 +342,22 @@ class IntakeTest {
     jdbc.sql("insert into product_source (id, product_id, facts) values (?, 4711, X'00')")
         .param(id * 10_000_000 + 2)
         .update();
+    jdbc.sql("insert into product_name (name, product_id) values ('Half a lamp', 4711)").update();
 
     house.bean(IntakeTaking.class).releaseInterrupted();
 
     assertThat(sources(house, id)).isZero();
+    assertThat(names(jdbc, "Half a lamp")).isZero();
     writer.post("/api/intakes/" + id + "/take", Map.of()).expect(200);
     assertThat(sources(house, id)).isEqualTo(1);
+    assertThat(names(jdbc, "Lamp")).isPositive();
+  }
+
+  private static int names(JdbcClient jdbc, String name) {
+    return jdbc.sql("select count(*) from product_name where name = ?")
+        .param(name)
+        .query(Integer.class)
+        .single();
   }
 
   @Test

@@ -50,7 +50,12 @@ public final class Bench {
           case "audit" -> AuditBench.run(Files.createDirectories(folder.resolve("audit")));
           case "intake" -> IntakeBench.run(folder);
           case "formats" ->
-              IntakeBench.runFormats(Files.createDirectories(folder.resolve("formats")));
+              IntakeBench.runFormats(
+                  Files.createDirectories(folder.resolve("formats")), List.of("csv", "xlsx"));
+          case "formats=csv", "formats=xlsx" ->
+              IntakeBench.runFormats(
+                  Files.createDirectories(folder.resolve("formats")),
+                  List.of(name.substring("formats=".length())));
           case "pictures" -> PicturesBench.run();
           case "reading" -> ReadingBench.run();
           case "judge" -> JudgeBench.run();
@@ -63,7 +68,7 @@ public final class Bench {
             System.err.println(
                 "There is no measurement called "
                     + name
-                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats, pictures, reading, reading-fit (learns the weights anew), reading-vectors (computes what ships anew), judge, judge-fit (weighs open words anew), crowd and proof.");
+                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats (formats=csv and formats=xlsx for one of them), pictures, reading, reading-fit (learns the weights anew), reading-vectors (computes what ships anew), judge, judge-fit (weighs open words anew), crowd and proof.");
             System.exit(2);
           }
         }

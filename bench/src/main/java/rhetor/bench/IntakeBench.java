@@ -88,11 +88,12 @@ final class IntakeBench {
    * Sheets of thirty columns as text and as a workbook: 100,000 rows against parsing and inserting
    * the same cells, and against 10,000 rows.
    */
-  static void runFormats(Path folder) throws IOException, InterruptedException {
+  static void runFormats(Path folder, List<String> formats)
+      throws IOException, InterruptedException {
     try (ConfigurableApplicationContext app = start(folder)) {
       Browser browser = owner(app);
       int round = 0;
-      for (String format : List.of("csv", "xlsx")) {
+      for (String format : formats) {
         Path warm = wide(folder, WIDE_SMALL, 100 + round, format);
         take(browser, warm);
         plain(warm, folder.resolve("warm-" + format));

@@ -1,7 +1,6 @@
 package rhetor.app.product;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -103,8 +102,6 @@ public final class ProductIntake implements AutoCloseable {
   public Counts finish() {
     flush();
     if (dryRun.isEmpty()) {
-      names.sort(
-          Comparator.comparing(ProductStore.Name::name).thenComparing(ProductStore.Name::id));
       store.addNames(names);
       aside.ifPresent(SourcesAside::finish);
     }
@@ -159,11 +156,13 @@ public final class ProductIntake implements AutoCloseable {
     List<NamedPictures.OfProduct> pictures = new ArrayList<>(0);
     if (!fresh.isEmpty()) {
       List<ProductStore.Row> inserted = store.insert(fresh);
-      aside.ifPresentOrElse(a -> a.add(said(inserted)), () -> addSources(inserted));
-      for (ProductStore.Row row : inserted) {
-        names.add(row.inAlphabet());
-        addPictures(pictures, row.id(), row.facts());
-      }
+      aside.ifPresentOrElse(
+          a -> a.add(inserted),
+          () -> {
+            addSources(inserted);
+            inserted.forEach(r -> names.add(r.inAlphabet()));
+          });
+      inserted.forEach(r -> addPictures(pictures, r.id(), r.facts()));
     }
     if (!other.isEmpty()) {
       addSources(other);
@@ -182,11 +181,7 @@ public final class ProductIntake implements AutoCloseable {
   }
 
   private void addSources(List<ProductStore.Row> rows) {
-    store.addSources(intake, said(rows));
-  }
-
-  private List<ProductStore.Said> said(List<ProductStore.Row> rows) {
-    return rows.stream().map(store::said).toList();
+    store.addSources(intake, rows.stream().map(store::said).toList());
   }
 
   private static void addPictures(

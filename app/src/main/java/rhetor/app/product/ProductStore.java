@@ -7,6 +7,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -34,6 +35,8 @@ class ProductStore {
   private static final long ROWS_OF_AN_INTAKE = 10_000_000;
   private static final int LONGEST_NAME = 400;
   private static final int BATCH = 500;
+  private static final Comparator<Name> ALPHABET =
+      Comparator.comparing(Name::name).thenComparing(Name::id);
 
   private final JdbcClient jdbc;
   private final JdbcTemplate template;
@@ -86,11 +89,6 @@ class ProductStore {
                     Objects.requireNonNullElse(rs.getString("page"), ""),
                     Objects.requireNonNullElse(rs.getString("shop_version"), "")))
         .optional();
-  }
-
-  /** What a row says of its product, as it is stored. */
-  Said said(Row row) {
-    return new Said(row.rowNumber, row.id, stored.pack(row.facts));
   }
 
   /** What each supplier said last of a product, the first supplier first. */
@@ -160,7 +158,12 @@ class ProductStore {
   }
 
   /** What a row of an intake said of a product, packed. */
-  record Said(int rowNumber, long product, byte[] facts) {}
+  record Said(int rowNumber, Name product, byte[] facts) {}
+
+  /** What a row says of its product, as it is stored. */
+  Said said(Row row) {
+    return new Said(row.rowNumber, row.inAlphabet(), stored.pack(row.facts));
+  }
 
   /** Adds new products; their rows with ids, whose sources and names are left to be added. */
   List<Row> insert(List<Row> rows) {
@@ -249,16 +252,27 @@ class ProductStore {
         rows.size(),
         (s, r) -> {
           s.setLong(1, sourceId(intake, r.rowNumber));
-          s.setLong(2, r.product);
+          s.setLong(2, r.product.id);
           s.setBytes(3, r.facts);
         });
   }
 
-  /** Removes what an intake that came to nothing said of products. */
+  /**
+   * Removes what an intake that came to nothing said of products, and the names of those that it
+   * did not add.
+   */
   void removeSources(long intake) {
-    jdbc.sql("delete from product_source where id between ? and ?")
-        .params(sourceId(intake, 0), sourceId(intake + 1, -1))
+    long first = sourceId(intake, 0);
+    long last = sourceId(intake + 1, -1);
+    jdbc.sql(
+            """
+            delete from product_name n
+            where product_id in (select product_id from product_source where id between ? and ?)
+            and not exists (select 1 from product p where p.id = n.product_id)
+            """)
+        .params(first, last)
         .update();
+    jdbc.sql("delete from product_source where id between ? and ?").params(first, last).update();
   }
 
   /** Id of what an intake's row said. */
@@ -266,11 +280,11 @@ class ProductStore {
     return intake * ROWS_OF_AN_INTAKE + row;
   }
 
-  /** Puts products into the alphabet; quickest when they come in its order. */
+  /** Puts products into the alphabet, the quicker the more of them come at once. */
   void addNames(List<Name> names) {
     template.batchUpdate(
         "insert into product_name (name, product_id) values (?, ?)",
-        names,
+        names.stream().sorted(ALPHABET).toList(),
         BATCH,
         (s, n) -> {
           s.setString(1, n.name);

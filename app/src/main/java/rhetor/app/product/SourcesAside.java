@@ -2,19 +2,26 @@ package rhetor.app.product;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * Keeps what an intake says of new products on a thread of its own and in parts, while the intake's
- * own transaction adds the products. Nobody sees the parts before that transaction ends, as nothing
- * leads to them but their products; if it fails, whoever began the intake removes them.
+ * Keeps what an intake says of new products, and their places in the alphabet, on a thread of its
+ * own and in parts, while the intake's own transaction adds the products. Nobody sees the parts
+ * before that transaction ends, as they count only with their products; if it fails, whoever began
+ * the intake removes them.
  */
 final class SourcesAside implements AutoCloseable {
-  private static final int PART = 2_000;
+  private static final int PART = 3_000;
+
+  /** The fewer parts the names come in, the more of them stand side by side. */
+  private static final int NAMES = 50_000;
+
+  /** Batches that wait for the thread; each holds its facts. */
+  private static final int WAITING = 3;
 
   private final ProductStore store;
   private final TransactionTemplate transaction;
@@ -23,8 +30,13 @@ final class SourcesAside implements AutoCloseable {
   private final ExecutorService thread =
       Executors.newSingleThreadExecutor(
           Thread.ofPlatform().daemon().name("sources-aside").factory());
-  private List<ProductStore.Said> part = new ArrayList<>();
-  private Future<?> writing;
+  private final Semaphore room = new Semaphore(WAITING);
+  private final AtomicReference<RuntimeException> failure = new AtomicReference<>();
+
+  /** Only the thread's own, as the names are, whose sources are in the database. */
+  private final List<ProductStore.Said> part = new ArrayList<>();
+
+  private final List<ProductStore.Name> names = new ArrayList<>();
 
   SourcesAside(ProductStore store, TransactionTemplate transaction, long intake, Runnable closed) {
     this.store = store;
@@ -34,42 +46,64 @@ final class SourcesAside implements AutoCloseable {
   }
 
   /** Keeps rows, at the latest when it is finished. */
-  void add(List<ProductStore.Said> rows) {
-    part.addAll(rows);
-    if (part.size() >= PART) {
-      write();
-    }
+  void add(List<ProductStore.Row> rows) {
+    run(
+        () -> {
+          rows.forEach(r -> part.add(store.said(r)));
+          if (part.size() >= PART) {
+            write();
+          }
+          if (names.size() >= NAMES) {
+            writeNames();
+          }
+        });
   }
 
   /** Keeps what is left; afterwards all of it is in the database. */
   void finish() {
-    write();
-    await();
+    run(
+        () -> {
+          write();
+          writeNames();
+        });
+    room.acquireUninterruptibly(WAITING);
+    room.release(WAITING);
+    throwFailure();
   }
 
   private void write() {
-    // One part is filled while another is written, and no more wait.
-    await();
-    List<ProductStore.Said> full = part;
-    part = new ArrayList<>();
-    writing =
-        thread.submit(() -> transaction.executeWithoutResult(t -> store.addSources(intake, full)));
+    transaction.executeWithoutResult(t -> store.addSources(intake, part));
+    part.forEach(s -> names.add(s.product()));
+    part.clear();
   }
 
-  private void await() {
-    if (writing == null) {
-      return;
-    }
-    try {
-      writing.get();
-    } catch (ExecutionException e) {
-      if (e.getCause() instanceof RuntimeException reason) {
-        throw reason;
-      }
-      throw new IllegalStateException(e.getCause());
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new IllegalStateException("interrupted", e);
+  private void writeNames() {
+    transaction.executeWithoutResult(t -> store.addNames(names));
+    names.clear();
+  }
+
+  /** Does work once there is room for it, unless some before it failed. */
+  private void run(Runnable work) {
+    room.acquireUninterruptibly();
+    throwFailure();
+    thread.execute(
+        () -> {
+          try {
+            if (failure.get() == null) {
+              work.run();
+            }
+          } catch (RuntimeException e) {
+            failure.set(e);
+          } finally {
+            room.release();
+          }
+        });
+  }
+
+  private void throwFailure() {
+    RuntimeException reason = failure.get();
+    if (reason != null) {
+      throw reason;
     }
   }
 

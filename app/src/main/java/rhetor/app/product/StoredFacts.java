@@ -15,6 +15,8 @@ import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.SerializableString;
+import tools.jackson.core.io.SerializedString;
 import tools.jackson.dataformat.smile.SmileMapper;
 
 /**
@@ -35,6 +37,16 @@ final class StoredFacts {
 
   /** Stands for the first source's row; rows are numbered from 1, and what has none is 0. */
   private static final int SAME_ROW = -1;
+
+  private static final SerializableString SAME_ENCODED = new SerializedString(SAME);
+
+  private static final SerializableString QUANTITY = new SerializedString("quantity");
+  private static final SerializableString RANGE = new SerializedString("range");
+  private static final SerializableString SIDES = new SerializedString("sides");
+  private static final SerializableString TERMS = new SerializedString("terms");
+  private static final SerializableString RATING = new SerializedString("rating");
+  private static final SerializableString YESNO = new SerializedString("yesno");
+  private static final SerializableString WORDS = new SerializedString("words");
 
   private static final Value RAW = new Value.Words(SAME);
 
@@ -154,8 +166,8 @@ final class StoredFacts {
   private void write(Fact fact, Source first, JsonGenerator out) {
     out.writeStartArray();
     out.writeString(fact.id());
-    out.writeString(fact.concept().equals(fact.id()) ? SAME : fact.concept());
-    out.writeString(fact.label().equals(label(fact.concept())) ? SAME : fact.label());
+    write(fact.concept(), fact.id(), out);
+    write(fact.label(), label(fact.concept()), out);
     boolean areRaw =
         fact.value() instanceof Value.Words(String words) && words.equals(fact.source().raw());
     write(areRaw ? RAW : fact.value(), out);
@@ -172,34 +184,43 @@ final class StoredFacts {
     out.writeStartArray();
     for (Source s : fact.sources()) {
       out.writeStartArray();
-      out.writeString(s.sheet().equals(first.sheet()) ? SAME : s.sheet());
+      write(s.sheet(), first.sheet(), out);
       out.writeNumber(s.row() == first.row() ? SAME_ROW : s.row());
-      out.writeString(s.column().equals(fact.label()) ? SAME : s.column());
+      write(s.column(), fact.label(), out);
       out.writeString(s.raw());
       out.writeEndArray();
     }
     out.writeEndArray();
   }
 
+  /** Writes a text, or that it is the same as one that is known. */
+  private static void write(String text, String known, JsonGenerator out) {
+    if (text.equals(known)) {
+      out.writeString(SAME_ENCODED);
+    } else {
+      out.writeString(text);
+    }
+  }
+
   private static void write(Value value, JsonGenerator out) {
     out.writeStartArray();
     switch (value) {
       case Value.Quantity(BigDecimal amount, String unit, String qualifier) -> {
-        out.writeString("quantity");
+        out.writeString(QUANTITY);
         out.writeStartArray();
         out.writeNumber(amount);
         out.writeString(unit);
         out.writeString(qualifier);
       }
       case Value.Range(BigDecimal from, BigDecimal to, String unit) -> {
-        out.writeString("range");
+        out.writeString(RANGE);
         out.writeStartArray();
         out.writeNumber(from);
         out.writeNumber(to);
         out.writeString(unit);
       }
       case Value.Sides(List<BigDecimal> lengths, String unit) -> {
-        out.writeString("sides");
+        out.writeString(SIDES);
         out.writeStartArray();
         out.writeStartArray();
         lengths.forEach(out::writeNumber);
@@ -207,24 +228,24 @@ final class StoredFacts {
         out.writeString(unit);
       }
       case Value.Terms(List<String> items) -> {
-        out.writeString("terms");
+        out.writeString(TERMS);
         out.writeStartArray();
         out.writeStartArray();
         items.forEach(out::writeString);
         out.writeEndArray();
       }
       case Value.Rating(String code) -> {
-        out.writeString("rating");
+        out.writeString(RATING);
         out.writeStartArray();
         out.writeString(code);
       }
       case Value.YesNo(boolean yes) -> {
-        out.writeString("yesno");
+        out.writeString(YESNO);
         out.writeStartArray();
         out.writeBoolean(yes);
       }
       case Value.Words(String text) -> {
-        out.writeString("words");
+        out.writeString(WORDS);
         out.writeStartArray();
         out.writeString(text);
       }

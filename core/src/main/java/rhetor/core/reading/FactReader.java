@@ -48,6 +48,11 @@ public final class FactReader {
       Pattern.compile(
           "(?i)(?:grand |sub-?)?(?:total|totals|sum|summe|gesamt|zwischensumme|somme|suma|totaal)\\b.{0,30}");
   private static final Pattern SIZE_CODE = Pattern.compile("[A-Z0-9/.-]{1,5}");
+  private static final Pattern AFTER_NAME = Pattern.compile("\\s*[,;|]\\s*|\\s+[–—-]\\s+");
+  private static final Pattern PICTOGRAMS =
+      Pattern.compile("[\\p{So}\\p{Cs}\\x{1F000}-\\x{1FAFF}]");
+  private static final Pattern SHOUT = Pattern.compile("[!*]+$");
+  private static final Pattern SPACES = Pattern.compile(" +");
   private static final Pattern PLAIN_NAME =
       Pattern.compile("[A-Za-z0-9'.,/-]++(?: [A-Za-z0-9'.,/-]++)*+");
 
@@ -491,7 +496,7 @@ public final class FactReader {
       name = English.titleCase(name);
     }
     if (name.length() > LONG_NAME) {
-      String head = name.split("\\s*[,;|]\\s*|\\s+[–—-]\\s+", 2)[0];
+      String head = AFTER_NAME.split(name, 2)[0];
       name = head.length() >= 4 ? head : name;
     }
     if (name.length() > LONG_NAME) {
@@ -500,9 +505,9 @@ public final class FactReader {
     }
     if (!PLAIN_NAME.matcher(name).matches()) {
       name =
-          name.replaceAll("[\\p{So}\\p{Cs}\\x{1F000}-\\x{1FAFF}]", "")
-              .replaceAll("[!*]+$", "")
-              .replaceAll(" +", " ")
+          SPACES
+              .matcher(SHOUT.matcher(PICTOGRAMS.matcher(name).replaceAll("")).replaceAll(""))
+              .replaceAll(" ")
               .strip();
     }
     return English.capitalise(name.isEmpty() ? raw : name);
@@ -546,7 +551,8 @@ public final class FactReader {
     /** "14 x 9 cm, 0.4 l": how large it is, and how much it holds if no column says that. */
     private boolean sizeAndVolume(
         ColumnReading column, Concept concept, SheetRow row, String cell) {
-      if (cell.length() > LONGEST_SIZE) {
+      boolean mayBeTwo = cell.indexOf(',') >= 0 || cell.indexOf(';') >= 0 || cell.contains(" / ");
+      if (cell.length() > LONGEST_SIZE || !mayBeTwo) {
         return false;
       }
       Matcher m = SIZE_AND_VOLUME.matcher(cell.strip());

@@ -63,9 +63,8 @@ final class KindFinder {
   record Kind(String productClass, String noun) {}
 
   private static final Pattern AFTER_NOUN = Pattern.compile("\\s*[(\\[,|].*$|\\s+[–—-]\\s+.*$");
-  private static final Pattern SIZES =
-      Pattern.compile(
-          "(\\s+(?:\\d\\S*|[xsml]{1,3}|xx?l|mk|ii|iii|iv|v|plus|pro|mini|max|set|pair))+$");
+  private static final Pattern SIZE =
+      Pattern.compile("\\d\\S*|[xsml]{1,3}|xx?l|mk|ii|iii|iv|v|plus|pro|mini|max|set|pair");
 
   /** What follows says what for, of what, or with what. */
   private static final Pattern AFTER_HEAD =
@@ -76,6 +75,8 @@ final class KindFinder {
   private static final Pattern MEASURE = Pattern.compile("\\d[\\d.,x/-]*[ -]?\\p{L}*");
 
   private static final Pattern PATH = Pattern.compile("\\s*[>/|»]\\s*");
+
+  private static final Pattern SEVERAL = Pattern.compile("\\b(?:set|pack|kit|pair|box)\\b");
 
   private static final Pattern SET_OF =
       Pattern.compile("(?i)\\bset of (?:[2-9]|1\\d|two|three|four|five|six|eight|ten|twelve)\\b");
@@ -180,9 +181,7 @@ final class KindFinder {
   /** "Tern Bowls, set of 6" is no bowl. */
   private static Kind several(Kind kind, String name) {
     boolean isOne =
-        !kind.noun.isEmpty()
-            && !English.isPlural(kind.noun)
-            && !kind.noun.matches(".*\\b(?:set|pack|kit|pair|box)\\b.*");
+        !kind.noun.isEmpty() && !English.isPlural(kind.noun) && !SEVERAL.matcher(kind.noun).find();
     return isOne && SET_OF.matcher(name).find()
         ? new Kind(kind.productClass, kind.noun + " set")
         : kind;
@@ -297,7 +296,13 @@ final class KindFinder {
     String lower = name.toLowerCase(Locale.ROOT);
     Matcher after = AFTER_NOUN.matcher(lower);
     String start = after.find() ? lower.substring(0, after.start()) : lower;
-    return SIZES.matcher(start).replaceAll("").strip();
+    int end = start.length();
+    int space = start.lastIndexOf(' ');
+    while (space > 0 && SIZE.matcher(start.substring(space + 1, end)).matches()) {
+      end = space;
+      space = start.lastIndexOf(' ', end - 1);
+    }
+    return start.substring(0, end).strip();
   }
 
   private Named suffixClass(String phrase) {

@@ -6,6 +6,7 @@ import java.io.DataInputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -20,7 +21,7 @@ import java.util.Optional;
  * parse, and a sheet is read at least twice. A file that isn't complete is never read.
  */
 final class KeptRows implements RowStream {
-  private static final String MAGIC = "rhetor rows 1";
+  private static final String MAGIC = "rhetor rows 2";
   private static final int BUFFER = 1 << 16;
 
   private final DataInputStream in;
@@ -55,10 +56,14 @@ final class KeptRows implements RowStream {
       if (number == 0) {
         return null;
       }
-      int width = in.readInt();
+      byte[] row = in.readNBytes(in.readInt());
+      ByteBuffer bytes = ByteBuffer.wrap(row);
+      int width = bytes.getInt();
       List<String> cells = new ArrayList<>(width);
       for (int i = 0; i < width; i++) {
-        cells.add(new String(in.readNBytes(in.readInt()), StandardCharsets.UTF_8));
+        int length = bytes.getInt();
+        cells.add(new String(row, bytes.position(), length, StandardCharsets.UTF_8));
+        bytes.position(bytes.position() + length);
       }
       return new SheetRow(number, cells, new BitSet());
     } catch (IOException e) {
@@ -96,10 +101,17 @@ final class KeptRows implements RowStream {
 
     void write(SheetRow row) {
       try {
-        out.writeInt(row.number());
-        out.writeInt(row.cells().size());
+        List<byte[]> cells = new ArrayList<>(row.cells().size());
+        int size = Integer.BYTES;
         for (String cell : row.cells()) {
           byte[] bytes = cell.getBytes(StandardCharsets.UTF_8);
+          cells.add(bytes);
+          size += Integer.BYTES + bytes.length;
+        }
+        out.writeInt(row.number());
+        out.writeInt(size);
+        out.writeInt(cells.size());
+        for (byte[] bytes : cells) {
           out.writeInt(bytes.length);
           out.write(bytes);
         }

@@ -81,14 +81,24 @@ final class ZipGuard {
     private static final int SEEN_EQUALS = 3;
     private static final int IN_REFERENCE = 4;
 
-    private int length;
+    /** Bytes before this buffer since the last tag began. */
+    private long before;
+
     private int state;
     private int letters;
 
     private void look(byte[] bytes, int count) {
+      int tag = -1;
       for (int i = 0; i < count; i++) {
         byte b = bytes[i];
-        length = b == '<' ? 0 : length + 1;
+        // Nothing begins in most bytes.
+        if (state == 0 && b > ' ' && b != '<') {
+          continue;
+        }
+        if (b == '<') {
+          checkLength(tag < 0 ? before + i : i - tag);
+          tag = i;
+        }
         if (state == IN_REFERENCE) {
           letters = b >= 'A' && b <= 'Z' || b >= 'a' && b <= 'z' ? letters + 1 : 0;
           if (letters > MOST_LETTERS) {
@@ -106,6 +116,11 @@ final class ZipGuard {
                           : (b == '"' || b == '\'') && state == SEEN_EQUALS ? IN_REFERENCE : 0;
         }
       }
+      before = tag < 0 ? before + count : count - tag;
+      checkLength(before);
+    }
+
+    private static void checkLength(long length) {
       if (length > LONGEST) {
         throw bomb("A cell of it has over %,d characters.".formatted(LONGEST));
       }
