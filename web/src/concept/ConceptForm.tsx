@@ -38,6 +38,7 @@ const BLANK: Body = {
   anyOrder: false,
   say: {},
   sayOf: [],
+  taught: [],
   notOf: [],
 };
 
@@ -196,6 +197,7 @@ export function ConceptForm(props: {
         classes={choices.classes}
         mayDecide={mayDecide}
         onChange={(sayOf, notOf) => set({ sayOf, notOf })}
+        onTaught={(taught) => set({ taught })}
       />
       {body.kind === 'TERMS' && (
         <FormControlLabel

@@ -5,18 +5,23 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import type { Schema } from '../api/client';
 import { SayFields } from './SayFields';
+import { told } from './told';
 
 type Body = Schema['ConceptBody'];
 type SayOf = Body['sayOf'][number];
 
-/** Wordings for some kinds of products only: a bag holds twenty litres, paint doesn't. */
+/**
+ * Wordings for some kinds of products only: a bag holds twenty litres, paint doesn't. Before them
+ * stands how people put it in texts, which is said in place of all others.
+ */
 export function OfSomeKinds(props: {
   body: Body;
   classes: Schema['ClassChoice'][];
   mayDecide: boolean;
   onChange: (sayOf: SayOf[], notOf: string[]) => void;
+  onTaught: (taught: SayOf[]) => void;
 }) {
-  const { body, classes, mayDecide, onChange } = props;
+  const { body, classes, mayDecide, onChange, onTaught } = props;
   const plural = (id: string) => classes.find((c) => c.id === id)?.plural ?? id;
   const put = (at: number, changed: SayOf) =>
     onChange(
@@ -32,6 +37,28 @@ export function OfSomeKinds(props: {
   const free = classes.filter((c) => !body.sayOf.some((s) => s.classes.includes(c.id)));
   return (
     <Box sx={{ mb: 1.5 }} data-testid="of-some-kinds">
+      {body.taught.map((of, at) => (
+        <Box
+          key={JSON.stringify(of)}
+          sx={{ borderTop: 1, borderColor: 'divider', pt: 1.5, mb: 1 }}
+          data-testid="taught"
+        >
+          <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 1.5 }}>
+            <Box sx={{ flex: 1 }}>
+              <Box component="span" sx={{ fontWeight: 600 }}>
+                Before all others, of{' '}
+                {of.classes.map(plural).join(', ') || 'products whose kind isn’t known'}:
+              </Box>{' '}
+              {Object.entries(of.say).map(([form, wordings]) => wordings.map((w) => told(form, w)))}
+            </Box>
+            {mayDecide && (
+              <Button onClick={() => onTaught(body.taught.filter((_, i) => i !== at))}>
+                Forget it
+              </Button>
+            )}
+          </Box>
+        </Box>
+      ))}
       {body.sayOf.map((of, at) => (
         <Box
           key={of.classes.join(' ') || at}

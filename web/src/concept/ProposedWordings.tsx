@@ -18,7 +18,13 @@ export function ProposedWordings(props: {
     <Box sx={{ gridColumn: '1 / -1', pl: 1.5, pb: 0.5 }} data-testid="proposed">
       {props.lead && <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>{props.lead}</Box>}
       {props.proposals.map((p) => {
-        const wording = { heading: props.heading, form: p.form, wording: p.wording };
+        const wording = {
+          heading: props.heading,
+          concept: '',
+          kind: '',
+          form: p.form,
+          wording: p.wording,
+        };
         const stands = p.problems.length === 0;
         return (
           <Box

@@ -4,6 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, take, type Schema } from '../api/client';
+import { told } from '../concept/told';
 import { count } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { ANY, which } from '../product/filter';
@@ -15,7 +16,7 @@ interface Act {
   headings: string[];
   /** None if all such texts are people’s own, or being written anyway. */
   run?: number;
-  concepts: string[];
+  learned: Learnable[];
 }
 
 /** How somebody put facts that nobody had words for: offered for all products that have them. */
@@ -32,7 +33,7 @@ export function Learned({ learnable }: { learnable: Learnable[] }) {
       const learned = await take(
         api.POST('/api/concepts/wordings', { body: { wordings: some.map(worded) } }),
       );
-      const act: Act = { headings: some.map((l) => l.heading), concepts: learned.concepts };
+      const act: Act = { headings: some.map((l) => l.heading), learned: some };
       if (learned.products.length === 0) return act;
       const order = {
         ...which(ANY, learned.products),
@@ -56,7 +57,7 @@ export function Learned({ learnable }: { learnable: Learnable[] }) {
     onError: notice.trouble,
   });
   const undo = useMutation({
-    mutationFn: async ({ run, concepts }: Act) => {
+    mutationFn: async ({ run, learned }: Act) => {
       if (run) {
         // It may still be writing; one that has ended refuses, and that is as well.
         await api.POST('/api/runs/{id}/stop', { params: { path: { id: run } } });
@@ -64,9 +65,9 @@ export function Learned({ learnable }: { learnable: Learnable[] }) {
       const back = run
         ? await take(api.POST('/api/runs/{id}/take-back', { params: { path: { id: run } } }))
         : { texts: 0 };
-      for (const id of concepts) {
-        await take(api.POST('/api/concepts/{id}/restore', { params: { path: { id } } }));
-      }
+      await take(
+        api.POST('/api/concepts/wordings/take-back', { body: { wordings: learned.map(worded) } }),
+      );
       return back;
     },
     onSuccess: (back) => {
@@ -103,7 +104,7 @@ export function Learned({ learnable }: { learnable: Learnable[] }) {
       )}
       {learnable.map((l) => (
         <Offer
-          key={l.heading}
+          key={l.concept + l.heading}
           learnable={l}
           isBusy={learn.isPending}
           onYes={() => learn.mutate([l])}
@@ -135,8 +136,8 @@ function Offer(props: { learnable: Learnable; isBusy: boolean; onYes: () => void
   return (
     <Box sx={line} data-testid="learned">
       <Box>
-        You wrote “{l.sentence}” Shall <strong>{l.heading}</strong> be told like this of every
-        product that has it: <em>{said(l)}</em>?
+        You wrote “{l.sentence}” Shall <strong>{l.heading}</strong> be told like this of {whom(l)}:{' '}
+        <em>{said(l)}</em>?
         {trial.data && trial.data.texts > trial.data.asWritten && (
           <Box sx={{ color: 'text.secondary' }}>
             {count(trial.data.texts - trial.data.asWritten, 'text')} signed off or changed by hand
@@ -199,9 +200,20 @@ const line = {
   my: 1.5,
 };
 
-const worded = ({ heading, form, wording }: Learnable) => ({ heading, form, wording });
+const worded = ({ heading, concept, kind, form, wording }: Learnable) => ({
+  heading,
+  concept,
+  kind,
+  form,
+  wording,
+});
 
-const BEFORE: Record<string, string> = { part: 'it is ', with: 'it has ', verb: 'to ' };
+/** A kind of fact is put otherwise of other kinds of products, a heading of its own isn't. */
+const whom = (l: Learnable) =>
+  l.concept === ''
+    ? 'every product that has it'
+    : l.of === ''
+      ? 'all products whose kind isn’t known'
+      : `all ${l.of}`;
 
-const said = (l: Learnable) =>
-  (BEFORE[l.form] ?? '') + l.wording.replace('{asis}', `⟨${l.heading}⟩`);
+const said = (l: Learnable) => told(l.form, l.wording.replace(/\{(?:asis|v)\}/, `⟨${l.heading}⟩`));

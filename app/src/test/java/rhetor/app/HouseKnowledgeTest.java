@@ -70,6 +70,7 @@ class HouseKnowledgeTest {
     concept.put("weight", 90);
     concept.put("anyOrder", false);
     concept.put("sayOf", List.of());
+    concept.put("taught", List.of());
     concept.put("notOf", List.of());
     concept.put("say", Map.of(form, List.of(wording)));
     return concept;

@@ -44,8 +44,11 @@ class LearningTest {
   }
 
   private static Map<String, Object> words(String heading, String form, String wording) {
-    return Map.of(
-        "wordings", List.of(Map.of("heading", heading, "form", form, "wording", wording)));
+    return Map.of("wordings", List.of(word(heading, form, wording)));
+  }
+
+  private static Map<String, String> word(String heading, String form, String wording) {
+    return Map.of("heading", heading, "concept", "", "kind", "", "form", form, "wording", wording);
   }
 
   private List<Long> products() {
@@ -120,7 +123,6 @@ class LearningTest {
     assertThat(learned.path("texts").asInt()).isEqualTo(3);
     assertThat(learned.path("products").valueStream().map(JsonNode::asLong))
         .containsExactlyInAnyOrderElementsOf(products.subList(1, 3));
-    assertThat(learned.path("concepts").get(0).asString()).isEqualTo("own_strike_tone_lt");
     assertThat(editor.get("/api/concepts/untold").body().toString())
         .doesNotContain("Strike tone LT");
     // Twice the same teaches nothing new.
@@ -133,6 +135,69 @@ class LearningTest {
     // Taken back, nothing is told so any more.
     editor.post("/api/concepts/own_strike_tone_lt/restore", Map.of()).expect(200);
     assertThat(editor.get("/api/concepts/untold").body().toString()).contains("Strike tone LT");
+  }
+
+  @Test
+  void what_is_told_already_can_be_put_otherwise_for_all_of_its_kind() {
+    String sheet =
+        """
+        SKU,Name,Category,Weight
+        TO-1,Fenlight,Front lights,86 g
+        TO-2,Moorlight,Front lights,120 g
+        TO-3,Brack,Rain jackets,310 g
+        """;
+    long others = editor.upload("TO.csv", sheet).expect(200).id();
+    editor.post("/api/intakes/" + others + "/take", Map.of()).expect(200);
+    editor.write(List.of(), others, "plain");
+    List<Long> ids =
+        editor
+            .get("/api/products?intake=" + others + "&order=NAME")
+            .body()
+            .path("items")
+            .valueStream()
+            .map(p -> p.path("id").asLong())
+            .toList();
+    long fenlight = ids.get(1);
+    assertThat(shortText(proof(fenlight))).contains("86 g").doesNotContain("scales");
+    editor
+        .seen(
+            proof(fenlight).path("revision").asLong(),
+            "PUT",
+            "/api/proofs/" + fenlight + "/fields/description",
+            Map.of("text", "<p>It tips the scales at 86 g.</p>"))
+        .expect(200);
+    JsonNode learnable = proof(fenlight).path("learnable");
+    assertThat(learnable).hasSize(1);
+    JsonNode offer = learnable.get(0);
+    assertThat(offer.path("concept").asString()).isEqualTo("weight");
+    assertThat(offer.path("wording").asString()).isEqualTo("tip the scales at {v}");
+    assertThat(offer.path("of").asString()).isNotEmpty();
+
+    Map<String, Object> worded =
+        Map.of(
+            "wordings",
+            List.of(
+                Map.of(
+                    "heading", "Weight",
+                    "concept", "weight",
+                    "kind", offer.path("kind").asString(),
+                    "form", "verb",
+                    "wording", "tip the scales at {v}")));
+    JsonNode tried = editor.post("/api/concepts/wordings/try", worded).expect(200).body();
+    assertThat(tried.path("problems")).isEmpty();
+    JsonNode learned = editor.post("/api/concepts/wordings", worded).expect(200).body();
+    assertThat(learned.path("products").valueStream().map(JsonNode::asLong))
+        .contains(ids.get(2))
+        .doesNotContain(fenlight, ids.getFirst());
+    editor.write(List.of(ids.getFirst(), ids.get(2)), 0, "plain");
+    assertThat(shortText(proof(ids.get(2)))).contains("tips the scales at 120 g");
+    assertThat(shortText(proof(ids.getFirst()))).contains("310 g").doesNotContain("scales");
+
+    writer.post("/api/concepts/wordings/take-back", worded).expect(403);
+    editor.post("/api/concepts/wordings/take-back", worded).expect(200);
+    editor.write(List.of(ids.get(2)), 0, "plain");
+    assertThat(shortText(proof(ids.get(2)))).contains("120 g").doesNotContain("scales");
+    assertThat(editor.get("/api/concepts?search=scales").expect(200).body()).isEmpty();
   }
 
   @Test
@@ -187,9 +252,7 @@ class LearningTest {
   @Test
   void thousands_of_wordings_at_once_are_refused_and_none_is_kept() {
     List<Map<String, String>> many =
-        IntStream.range(0, 5_000)
-            .mapToObj(n -> Map.of("heading", "Peal " + n, "form", "verb", "wording", "ring {asis}"))
-            .toList();
+        IntStream.range(0, 5_000).mapToObj(n -> word("Peal " + n, "verb", "ring {asis}")).toList();
     assertThat(editor.post("/api/concepts/wordings", Map.of("wordings", many)).expect(422).detail())
         .contains("at a time");
     assertThat(editor.get("/api/concepts?search=peal&state=OWN").body()).isEmpty();
@@ -338,9 +401,7 @@ class LearningTest {
             "/api/concepts/wordings",
             Map.of(
                 "wordings",
-                List.of(
-                    Map.of("heading", "Peal LT", "form", "verb", "wording", "ring {asis}"),
-                    Map.of("heading", "Clang LT", "form", "verb", "wording", "rings"))))
+                List.of(word("Peal LT", "verb", "ring {asis}"), word("Clang LT", "verb", "rings"))))
         .expect(422);
     assertThat(editor.get("/api/concepts?state=OWN").body().toString()).doesNotContain("Peal LT");
     editor.post("/api/concepts/own_clapper_tone_lt/restore", Map.of()).expect(200);

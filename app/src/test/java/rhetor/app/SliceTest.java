@@ -568,6 +568,8 @@ class SliceTest {
                 List.of(
                     Map.of(
                         "heading", "Crown finish LT",
+                        "concept", "",
+                        "kind", "",
                         "form", wording.path("form").asString(),
                         "wording", wording.path("wording").asString()))))
         .expect(200);

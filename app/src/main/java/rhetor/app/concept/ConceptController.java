@@ -73,6 +73,7 @@ class ConceptController {
       boolean anyOrder,
       @NotNull Map<String, List<String>> say,
       @NotNull List<@Valid SayOfBody> sayOf,
+      @NotNull List<@Valid SayOfBody> taught,
       @NotNull List<String> notOf) {
     static ConceptBody of(Concept c) {
       return new ConceptBody(
@@ -85,8 +86,13 @@ class ConceptController {
           c.weight(),
           c.anyOrder(),
           c.say(),
-          c.sayOf().stream().map(s -> new SayOfBody(s.classes(), s.say())).toList(),
+          bodies(c.sayOf()),
+          bodies(c.taught()),
           c.notOf());
+    }
+
+    private static List<SayOfBody> bodies(List<Concept.SayOf> of) {
+      return of.stream().map(s -> new SayOfBody(s.classes(), s.say())).toList();
     }
   }
 
@@ -135,19 +141,34 @@ class ConceptController {
   }
 
   /**
-   * A wording for a heading.
+   * A wording for a heading that no words tell yet, or for a kind of fact as it is put of one kind
+   * of product.
    *
+   * @param concept id of the kind of fact, empty for a heading that is none
+   * @param kind id of the kind of product, empty for those of no known kind; counts for a kind of
+   *     fact only
    * @param form the place in a sentence: verb, with, part, ...
    * @param wording with {@code {v}} or {@code {asis}} where the value goes
    */
-  record NewWording(@NotNull String heading, @NotNull String form, @NotNull String wording) {}
+  record NewWording(
+      @NotNull String heading,
+      @NotNull String concept,
+      @NotNull String kind,
+      @NotNull String form,
+      @NotNull String wording) {}
 
-  /** Wordings for headings, kept together or not at all. */
+  /** Wordings, kept together or not at all. */
   record NewWordings(@NotNull List<@Valid NewWording> wordings) {}
 
   @PostMapping("/api/concepts/wordings")
   HouseConcepts.Learned learn(@Valid @RequestBody NewWordings wordings, Principal person) {
     return concepts.learn(worded(wordings), person.getName());
+  }
+
+  /** Takes wordings back that were kept so. */
+  @PostMapping("/api/concepts/wordings/take-back")
+  Touched unlearn(@Valid @RequestBody NewWordings wordings, Principal person) {
+    return new Touched(concepts.unlearn(worded(wordings), person.getName()));
   }
 
   /** What wordings for headings would do; nothing is kept. */
@@ -162,6 +183,8 @@ class ConceptController {
             w ->
                 new HouseConcepts.Worded(
                     CellText.clean(w.heading()),
+                    w.concept().strip(),
+                    w.kind().strip(),
                     w.form().strip().toLowerCase(Locale.ROOT),
                     CellText.clean(w.wording())))
         .toList();
@@ -259,12 +282,17 @@ class ConceptController {
         shipped == null ? List.of() : shipped.classes(),
         body.anyOrder,
         say(body.say),
-        body.sayOf.stream()
-            .map(s -> new Concept.SayOf(s.classes, say(s.say)))
-            .filter(s -> !s.say().isEmpty())
-            .toList(),
+        sayOf(body.sayOf),
+        sayOf(body.taught),
         body.notOf,
         shipped == null ? Map.of() : shipped.compare());
+  }
+
+  private static List<Concept.SayOf> sayOf(List<SayOfBody> sent) {
+    return sent.stream()
+        .map(s -> new Concept.SayOf(s.classes, say(s.say)))
+        .filter(s -> !s.say().isEmpty())
+        .toList();
   }
 
   private static Map<String, List<String>> say(Map<String, List<String>> sent) {

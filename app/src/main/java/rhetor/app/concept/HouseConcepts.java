@@ -3,6 +3,7 @@ package rhetor.app.concept;
 import static rhetor.app.knowledge.HouseKnowledge.CONCEPTS;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -13,6 +14,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.house.Turns;
@@ -162,9 +164,13 @@ public class HouseConcepts {
     Set<Long> all = new LinkedHashSet<>(house.productsTelling(Support.Kind.FACT, concept.id()));
     if (concept.isWorded()) {
       // Those that only list it until now may tell it.
-      Map<String, Concept> headings = new HashMap<>();
-      concept.names().getOrDefault("en", List.of()).forEach(n -> headings.put(key(n), concept));
-      all.addAll(having(headings));
+      Set<String> headings = new HashSet<>();
+      concept.names().getOrDefault("en", List.of()).forEach(n -> headings.add(key(n)));
+      all.addAll(
+          having(
+              p ->
+                  p.facts().stream()
+                      .anyMatch(f -> f.concept().isEmpty() && headings.contains(key(f.label())))));
     }
     List<Long> touched = List.copyOf(all);
     house.decide(CONCEPTS, concept.id(), concept, shipped ? Standing.CHANGED : Standing.OWN, by);
@@ -215,20 +221,32 @@ public class HouseConcepts {
   }
 
   /**
-   * How a heading's facts are told.
+   * How facts are told: those under a heading that is no known kind of fact, or those of a kind, of
+   * products of one kind.
    *
+   * @param concept id of the kind of fact, or empty
+   * @param kind id of the kind of product, empty for those of no known kind
    * @param form the place in a sentence
    */
-  record Worded(String heading, String form, String wording) {}
+  record Worded(String heading, String concept, String kind, String form, String wording) {
+    /** The fact of a product that would be told so, if it has one. */
+    private Optional<Fact> fact(ProductFacts product) {
+      if (concept.isEmpty()) {
+        return WordingTeacher.of(heading, product);
+      }
+      return product.productClass().equals(kind)
+          ? product.fact(concept).filter(f -> !f.foreign())
+          : Optional.empty();
+    }
+  }
 
   /**
    * What was learned.
    *
    * @param texts how many texts of products with such facts are stale now
    * @param products those of them that nobody has changed by hand, so that they can be written anew
-   * @param concepts ids of the kinds of facts that have the words now
    */
-  record Learned(int texts, List<Long> products, List<String> concepts) {}
+  record Learned(int texts, List<Long> products) {}
 
   /**
    * Keeps how headings' facts are told from now on, beside what the house has for them already: all
@@ -240,49 +258,107 @@ public class HouseConcepts {
   public Learned learn(List<Worded> learned, String by) {
     turns.take(Turns.Turn.WORDS);
     house.anew();
-    Map<String, Concept> concepts = saying(learned);
-    concepts.values().forEach(c -> house.decide(CONCEPTS, c.id(), c, Standing.OWN, by));
-    List<Long> having = having(concepts);
+    Collection<Concept> concepts = saying(learned);
+    concepts.forEach(c -> house.decide(CONCEPTS, c.id(), c, standing(c), by));
+    List<Long> having = having(p -> has(p, learned));
     products.markStale(having);
-    return new Learned(
-        having.size(), asWritten(having), concepts.values().stream().map(Concept::id).toList());
+    return new Learned(having.size(), asWritten(having));
   }
 
-  /** The headings' kinds of facts with words added, by heading. */
-  private Map<String, Concept> saying(List<Worded> learned) {
+  /**
+   * Takes back what was learned, and nothing else that the house decided meanwhile; returns how
+   * many texts are stale now.
+   */
+  @Transactional
+  public int unlearn(List<Worded> learned, String by) {
+    turns.take(Turns.Turn.WORDS);
+    house.anew();
+    Map<String, Concept> concepts = new LinkedHashMap<>();
+    for (Worded one : learned) {
+      house
+          .current()
+          .toldAs(one.concept, one.heading)
+          .map(c -> unsaying(one, concepts.getOrDefault(c.id(), c)))
+          .ifPresent(c -> concepts.put(c.id(), c));
+    }
+    for (Concept c : concepts.values()) {
+      boolean isAsShipped = shipped(c.id()).filter(c::equals).isPresent();
+      if (isAsShipped || standing(c) == Standing.OWN && !c.isWorded()) {
+        house.restore(CONCEPTS, c.id());
+      } else {
+        house.decide(CONCEPTS, c.id(), c, standing(c), by);
+      }
+    }
+    List<Long> having = having(p -> has(p, learned));
+    products.markStale(having);
+    return having.size();
+  }
+
+  private Standing standing(Concept concept) {
+    return house.isShipped(CONCEPTS, concept.id()) ? Standing.CHANGED : Standing.OWN;
+  }
+
+  /** The kinds of facts with words added. */
+  private Collection<Concept> saying(List<Worded> learned) {
     if (learned.isEmpty() || learned.size() > MOST_HEADINGS) {
       throw Refused.invalid("Keep 1 to %d wordings at a time.".formatted(MOST_HEADINGS));
     }
     Knowledge knowledge = house.current();
     Map<String, Concept> concepts = new LinkedHashMap<>();
     for (Worded one : learned) {
-      Concept before = knowledge.own(one.heading);
-      Map<String, List<String>> say = new LinkedHashMap<>(before.say());
-      List<String> wordings = new ArrayList<>(say.getOrDefault(one.form, List.of()));
-      if (!wordings.contains(one.wording)) {
-        wordings.addFirst(one.wording);
-      }
-      say.put(one.form, wordings);
-      Concept after = before.saying(say);
+      Concept after = saying(one, knowledge);
       List<String> problems = ConceptCheck.problems(after, checkedAgainst());
       if (!problems.isEmpty()) {
         throw Refused.invalid(one.heading + ": " + String.join(" ", problems));
       }
-      concepts.put(key(one.heading), after);
+      concepts.put(after.id(), after);
       // The next heading gets another short name.
       knowledge = knowledge.with(knowledge.claims(), List.of(after), knowledge.classes());
     }
-    return concepts;
+    return concepts.values();
   }
 
-  /** The products with a text that have a fact under one of the headings. */
-  private List<Long> having(Map<String, Concept> concepts) {
+  private static Concept saying(Worded one, Knowledge knowledge) {
+    if (!one.concept.isEmpty()) {
+      return knowledge
+          .concept(one.concept)
+          .orElseThrow(
+              () -> Refused.invalid("There is no kind of fact called " + one.concept + "."))
+          .taughtOf(one.kind, one.form, one.wording);
+    }
+    Concept before = knowledge.own(one.heading);
+    List<String> wordings = new ArrayList<>(before.say().getOrDefault(one.form, List.of()));
+    if (!wordings.contains(one.wording)) {
+      wordings.addFirst(one.wording);
+    }
+    return saying(before, one.form, wordings);
+  }
+
+  private static Concept unsaying(Worded one, Concept before) {
+    if (!one.concept.isEmpty()) {
+      return before.untaught(one.kind, one.form, one.wording);
+    }
+    List<String> wordings = new ArrayList<>(before.say().getOrDefault(one.form, List.of()));
+    wordings.remove(one.wording);
+    return saying(before, one.form, wordings);
+  }
+
+  private static Concept saying(Concept before, String form, List<String> wordings) {
+    Map<String, List<String>> say = new LinkedHashMap<>(before.say());
+    if (wordings.isEmpty()) {
+      say.remove(form);
+    } else {
+      say.put(form, wordings);
+    }
+    return before.saying(say);
+  }
+
+  /** The products with a text whose facts are such. */
+  private List<Long> having(Predicate<ProductFacts> such) {
     List<Long> having = new ArrayList<>();
     products.eachSource(
         (product, text, facts) -> {
-          if (text != 0
-              && has(facts, concepts)
-              && (having.isEmpty() || having.getLast() != product)) {
+          if (text != 0 && such.test(facts) && (having.isEmpty() || having.getLast() != product)) {
             having.add(product);
           }
         });
@@ -295,9 +371,8 @@ public class HouseConcepts {
     return ids.stream().filter(drafted::contains).toList();
   }
 
-  private static boolean has(ProductFacts product, Map<String, Concept> concepts) {
-    return product.facts().stream()
-        .anyMatch(f -> f.concept().isEmpty() && concepts.containsKey(key(f.label())));
+  private static boolean has(ProductFacts product, List<Worded> learned) {
+    return learned.stream().anyMatch(w -> w.fact(product).isPresent());
   }
 
   /**
@@ -326,17 +401,17 @@ public class HouseConcepts {
    * @throws Refused if a wording can't stand, with what to do
    */
   LearnedTrial tryOut(List<Worded> learned) {
-    Map<String, Concept> concepts = saying(learned);
+    Collection<Concept> concepts = saying(learned);
     Knowledge now = house.current();
-    Knowledge then = now.with(now.claims(), concepts.values(), now.classes());
+    Knowledge then = now.with(now.claims(), concepts, now.classes());
     List<LearnedExample> examples =
         products
             .look(
-                facts -> has(facts, concepts),
+                facts -> has(facts, learned),
                 (product, facts) -> example(product, facts, now, then),
                 SAMPLES)
             .examples();
-    List<Long> having = having(concepts);
+    List<Long> having = having(p -> has(p, learned));
     return new LearnedTrial(
         learned.stream().flatMap(w -> problems(w).stream()).distinct().toList(),
         having.size(),
@@ -350,11 +425,9 @@ public class HouseConcepts {
     List<ProductFacts> some =
         products
             .look(
-                facts -> WordingTeacher.of(worded.heading, facts).isPresent(),
+                facts -> worded.fact(facts).isPresent(),
                 (product, facts) ->
-                    WordingTeacher.of(worded.heading, facts)
-                        .filter(f -> cells.add(f.source().raw()))
-                        .map(f -> facts),
+                    worded.fact(facts).filter(f -> cells.add(f.source().raw())).map(f -> facts),
                 MOST_TRIED)
             .examples();
     return new WordingTeacher(house.current())
@@ -363,6 +436,8 @@ public class HouseConcepts {
             new Learner.Worded(
                 Message.Form.valueOf(worded.form.toUpperCase(Locale.ROOT)), worded.wording),
             worded.heading,
+            worded::fact,
+            saying(worded, house.current()),
             some)
         .problems();
   }

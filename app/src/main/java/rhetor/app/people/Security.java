@@ -98,6 +98,7 @@ class Security {
                         "/api/concepts/*/silence",
                         "/api/concepts/*/keep-telling",
                         "/api/concepts/wordings",
+                        "/api/concepts/wordings/take-back",
                         "/api/concepts/proposals",
                         "/api/style/habits/left",
                         "/api/kinds/*/restore",

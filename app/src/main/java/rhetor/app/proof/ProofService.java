@@ -41,6 +41,7 @@ import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
 import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.ProductClass;
 import rhetor.core.language.Nearness;
 import rhetor.core.language.Words;
 import rhetor.core.plan.Telling;
@@ -578,47 +579,82 @@ public class ProofService {
   }
 
   /**
-   * How a person put a fact that no wording tells, so that others can be told so.
+   * How a person put a fact, so that others can be told so.
    *
-   * @param heading its column
+   * @param heading its column, or what its kind is called
+   * @param concept id of its kind, empty if no wording tells it
+   * @param kind id of the kind of product that it would be told so of, empty if it isn't known
+   * @param of what products of that kind are called, empty if it isn't known
    * @param sentence what they wrote
    */
-  record Learnable(String heading, String sentence, String form, String wording) {}
+  record Learnable(
+      String heading,
+      String concept,
+      String kind,
+      String of,
+      String sentence,
+      String form,
+      String wording) {}
 
-  /** What the changes by hand of the text that counts teach of facts that no wording tells. */
+  /**
+   * What the changes by hand of the text that counts teach: of facts that no wording tells, and of
+   * those that the text told otherwise before.
+   */
   List<Learnable> learnable(Product product, Text text) {
     if (!text.origin().equals("HAND") || text.parentId() == 0) {
       return List.of();
     }
     Learner learner = new Learner(knowledge.current());
     // Neither what stood before teaches anything, nor what no cell bears out.
-    Set<String> before = new HashSet<>(sentences(written(text).draft()));
+    Draft written = written(text).draft();
+    Set<String> before = new HashSet<>(sentences(written));
     audit(product, text).marks().stream()
         .filter(Mark::mayBeStated)
         .forEach(m -> before.add(m.of(text.draft()).sentence()));
-    List<Learnable> learnable = new ArrayList<>();
-    for (Telling untold :
+    List<String> changed =
+        sentences(text.draft()).stream().filter(s -> !before.contains(s)).toList();
+    Stream<Fact> untold =
         new LeftOut(knowledge.current())
-            .of(product.facts(), templates.style(product.id()).ownVoice())) {
-      if (untold.untold().orElseThrow().cause() != Untold.Cause.NO_WORDING) {
-        continue;
-      }
-      sentences(text.draft()).stream()
-          .filter(s -> !before.contains(s))
-          .flatMap(
-              s ->
-                  learner.learn(s, untold.fact(), product.facts()).stream()
-                      .map(
-                          l ->
-                              new Learnable(
-                                  l.fact().label(),
-                                  s,
-                                  l.form().name().toLowerCase(Locale.ROOT),
-                                  l.wording())))
-          .findFirst()
-          .ifPresent(learnable::add);
-    }
-    return learnable;
+            .of(product.facts(), templates.style(product.id()).ownVoice()).stream()
+                .filter(t -> t.untold().orElseThrow().cause() == Untold.Cause.NO_WORDING)
+                .map(Telling::fact);
+    return Stream.concat(untold, toldOtherwise(written, text.draft(), product.facts()))
+        .flatMap(
+            fact ->
+                changed.stream()
+                    .flatMap(
+                        s ->
+                            learner.learn(s, fact, product.facts()).stream()
+                                .map(l -> learnable(l, s, product.facts())))
+                    .limit(1))
+        .toList();
+  }
+
+  private Learnable learnable(Learner.Learned learned, String sentence, ProductFacts product) {
+    String kind = product.productClass();
+    return new Learnable(
+        learned.fact().label(),
+        learned.fact().concept(),
+        kind,
+        knowledge.current().productClass(kind).map(ProductClass::plural).orElse(""),
+        sentence,
+        learned.form().name().toLowerCase(Locale.ROOT),
+        learned.wording());
+  }
+
+  /** The facts of known kinds that stood in sentences which have gone. */
+  private Stream<Fact> toldOtherwise(Draft before, Draft now, ProductFacts product) {
+    Set<String> stay = new HashSet<>(sentences(now));
+    Set<String> told = new HashSet<>();
+    PROSE.stream()
+        .flatMap(f -> before.sentences(f).stream())
+        .filter(s -> !stay.contains(s.text()))
+        .flatMap(s -> s.support().stream())
+        .filter(s -> s.kind() == Support.Kind.FACT)
+        .forEach(s -> told.add(s.id()));
+    return product.facts().stream()
+        .filter(f -> told.contains(f.id()))
+        .filter(f -> knowledge.current().concept(f.concept()).stream().anyMatch(Concept::isWorded));
   }
 
   /** The text that people have changed since; the first one if people wrote that too. */

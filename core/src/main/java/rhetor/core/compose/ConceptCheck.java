@@ -75,10 +75,14 @@ public final class ConceptCheck {
     concept
         .say()
         .forEach((form, wordings) -> wordings(form, wordings, concept, knowledge, problems));
-    for (Concept.SayOf of : concept.sayOf()) {
-      classes(of.classes(), knowledge, problems);
-      of.say().forEach((form, wordings) -> wordings(form, wordings, concept, knowledge, problems));
-    }
+    Stream.concat(concept.sayOf().stream(), concept.taught().stream())
+        .forEach(
+            of -> {
+              classes(of.classes(), knowledge, problems);
+              of.say()
+                  .forEach(
+                      (form, wordings) -> wordings(form, wordings, concept, knowledge, problems));
+            });
     classes(concept.notOf(), knowledge, problems);
     return problems;
   }

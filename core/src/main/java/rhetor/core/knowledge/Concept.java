@@ -22,6 +22,9 @@ import java.util.stream.Stream;
  * @param classes classes of things that can have it, with those that belong to them; empty for all
  * @param sayOf further wordings, for things of some classes only: a bag holds 20 litres, paint
  *     doesn't
+ * @param taught how people of the house put it, the latest first: where one of these fits a value
+ *     of such a thing, no other wording is used; of no classes, it is said of things of no known
+ *     kind
  * @param notOf classes of things that its general wordings aren't said of: nobody picks a wine in
  *     white
  * @param compare the word before "than most" for an amount that is less or more than most of its
@@ -46,6 +49,7 @@ public record Concept(
     boolean anyOrder,
     Map<String, List<String>> say,
     List<SayOf> sayOf,
+    List<SayOf> taught,
     List<String> notOf,
     Map<String, String> compare) {
 
@@ -85,6 +89,7 @@ public record Concept(
         Map.of(),
         List.of(),
         List.of(),
+        List.of(),
         Map.of());
   }
 
@@ -92,14 +97,43 @@ public record Concept(
   public Concept saying(Map<String, List<String>> other) {
     return new Concept(
         id, label, gloss, names, kind, dimension, unit, theme, weight, terms, hypernyms, cues,
-        classes, anyOrder, other, sayOf, notOf, compare);
+        classes, anyOrder, other, sayOf, taught, notOf, compare);
   }
 
   /** The same concept that no sentence tells: its facts stay in the list. */
   public Concept silent() {
     return new Concept(
         id, label, gloss, names, kind, dimension, unit, theme, weight, terms, hypernyms, cues,
-        classes, anyOrder, Map.of(), List.of(), notOf, compare);
+        classes, anyOrder, Map.of(), List.of(), List.of(), notOf, compare);
+  }
+
+  private Concept taught(List<SayOf> other) {
+    return new Concept(
+        id, label, gloss, names, kind, dimension, unit, theme, weight, terms, hypernyms, cues,
+        classes, anyOrder, say, sayOf, other, notOf, compare);
+  }
+
+  /**
+   * The same concept as a person puts it of things of one class, before all that it was taught
+   * before.
+   *
+   * @param productClass id of the class, empty for things of no known kind
+   */
+  public Concept taughtOf(String productClass, String form, String wording) {
+    SayOf first = taughtWording(productClass, form, wording);
+    return taught(
+        Stream.concat(Stream.of(first), taught.stream().filter(t -> !t.equals(first))).toList());
+  }
+
+  /** The same concept without what {@link #taughtOf} added. */
+  public Concept untaught(String productClass, String form, String wording) {
+    SayOf out = taughtWording(productClass, form, wording);
+    return taught(taught.stream().filter(t -> !t.equals(out)).toList());
+  }
+
+  private static SayOf taughtWording(String productClass, String form, String wording) {
+    return new SayOf(
+        productClass.isEmpty() ? List.of() : List.of(productClass), Map.of(form, List.of(wording)));
   }
 
   /** Whether there are words to tell its facts in. */
@@ -119,7 +153,8 @@ public record Concept(
 
   /** All wordings, whatever they are said of. */
   public Stream<String> wordings() {
-    return Stream.concat(Stream.of(say), sayOf.stream().map(SayOf::say))
+    return Stream.concat(
+            Stream.of(say), Stream.concat(sayOf.stream(), taught.stream()).map(SayOf::say))
         .flatMap(s -> s.values().stream())
         .flatMap(List::stream);
   }
@@ -146,6 +181,7 @@ public record Concept(
     classes = classes == null ? List.of() : List.copyOf(classes);
     say = say == null ? Map.of() : Map.copyOf(say);
     sayOf = sayOf == null ? List.of() : List.copyOf(sayOf);
+    taught = taught == null ? List.of() : List.copyOf(taught);
     notOf = notOf == null ? List.of() : List.copyOf(notOf);
     compare = compare == null ? Map.of() : Map.copyOf(compare);
   }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.StringJoiner;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.compose.ConceptCheck;
@@ -187,6 +188,25 @@ public final class WordingTeacher {
       String sentence, Learner.Worded worded, String heading, List<ProductFacts> products) {
     String form = worded.form().name().toLowerCase(Locale.ROOT);
     Concept concept = knowledge.own(heading).saying(Map.of(form, List.of(worded.wording())));
+    return tried(sentence, worded, heading, p -> of(heading, p), concept, products);
+  }
+
+  /**
+   * Tries a wording of a kind of fact on real products.
+   *
+   * @param sentence what it was found in
+   * @param facts the fact of a product that would be told so
+   * @param concept the kind of fact with the wording
+   * @param products some that have such a fact
+   */
+  public ProposedWording tried(
+      String sentence,
+      Learner.Worded worded,
+      String heading,
+      Function<ProductFacts, Optional<Fact>> facts,
+      Concept concept,
+      List<ProductFacts> products) {
+    String form = worded.form().name().toLowerCase(Locale.ROOT);
     List<String> problems = new ArrayList<>(ConceptCheck.problems(concept, knowledge));
     if (Learner.turnsRound(worded.wording(), heading)) {
       problems.add("“%s” denies what the column says.".formatted(worded.wording()));
@@ -196,7 +216,7 @@ public final class WordingTeacher {
     int all = 0;
     Set<String> seen = new LinkedHashSet<>();
     for (ProductFacts product : products) {
-      Fact fact = of(heading, product).orElse(null);
+      Fact fact = facts.apply(product).orElse(null);
       if (fact == null || !seen.add(fact.source().raw()) || seen.size() > MOST_TRIED) {
         continue;
       }

@@ -43,6 +43,7 @@ class ConceptCheckTest {
         false,
         say,
         sayOf,
+        List.of(),
         notOf,
         Map.of());
   }
@@ -100,6 +101,7 @@ class ConceptCheckTest {
             null,
             null,
             false,
+            null,
             null,
             null,
             null,

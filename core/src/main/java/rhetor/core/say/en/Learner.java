@@ -12,10 +12,12 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
 import rhetor.core.language.Words;
 import rhetor.core.plan.Message;
+import rhetor.core.style.Voices;
 
 /**
  * Learns from a sentence that a person wrote how a fact can be put: "It rings in A sharp" of a bell
@@ -56,22 +58,25 @@ public final class Learner {
       Pattern.compile("[,;:.!?]|\\b(?:and it|but|which|because|so)\\b|\\d");
 
   private final ValueText values;
+  private final Wording said;
 
   public Learner(Knowledge knowledge) {
     this.values = new ValueText(knowledge);
+    this.said = new Wording(knowledge);
   }
 
   /**
    * A wording that a sentence taught.
    *
    * @param form the place in a sentence that it fits
-   * @param wording with {@code {asis}} where the value goes
+   * @param wording with {@code {asis}} where the value goes, or {@code {v}} for one that isn't
+   *     words
    */
   public record Learned(Fact fact, Message.Form form, String wording) {}
 
   /**
    * What a sentence teaches of a fact; nothing if the value doesn't stand in it, if it says more
-   * than that, or if its verb isn't understood.
+   * than that, if its verb isn't understood, or if the fact is told so already.
    *
    * @param product whose text the sentence stands in
    */
@@ -92,10 +97,27 @@ public final class Learner {
               .map(p -> tellsAnother(p, fact, product) ? withSlotOnly(p) : p)
               .filter(p -> !tellsAnother(p, fact, product));
       if (predicate.isPresent()) {
-        return predicate.flatMap(Learner::wording).map(w -> new Learned(fact, w.form, w.wording));
+        return predicate
+            .flatMap(Learner::wording)
+            .filter(w -> !isSaidSo(w, value, fact, product))
+            .map(w -> new Learned(fact, w.form, w.wording.replace(SLOT, slot(fact))));
       }
     }
     return Optional.empty();
+  }
+
+  private boolean isSaidSo(Worded worded, String value, Fact fact, ProductFacts product) {
+    String phrase = worded.wording.replace(SLOT, value);
+    return said
+        .phrases(fact, product.productClass(), Voices.plain())
+        .getOrDefault(worded.form, List.of())
+        .stream()
+        .anyMatch(phrase::equalsIgnoreCase);
+  }
+
+  /** Words stand as they are; what was read as an amount, a list or a rating is printed as one. */
+  private static String slot(Fact fact) {
+    return fact.concept().isEmpty() || fact.value() instanceof Value.Words ? SLOT : "{v}";
   }
 
   /** How a text may write a value: as it was typed, as prose has it, with a point for a comma. */

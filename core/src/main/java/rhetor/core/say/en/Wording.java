@@ -188,6 +188,18 @@ public final class Wording implements Phrasebook {
         new Filling(concept.id(), fact.value(), productClass, voice.id()),
         f -> {
           Map<Form, List<String>> filled = new EnumMap<>(Form.class);
+          for (Concept.SayOf of : concept.taught()) {
+            boolean isSaidOf =
+                of.classes().isEmpty()
+                    ? productClass.isEmpty()
+                    : knowledge.isOf(productClass, of.classes());
+            if (isSaidOf && filled.isEmpty()) {
+              fill(of.say(), fact.value(), fact.label(), productClass, concept, filled);
+            }
+          }
+          if (!filled.isEmpty()) {
+            return filled;
+          }
           Map<String, List<String>> own = voice.say().getOrDefault(concept.id(), Map.of());
           for (Value value : orders(fact.value(), concept)) {
             fill(own, value, fact.label(), productClass, concept, filled);

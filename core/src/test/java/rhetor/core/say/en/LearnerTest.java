@@ -97,6 +97,24 @@ class LearnerTest {
         .isEqualTo(wording == null ? "" : wording);
   }
 
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "It tips the scales at 60 g.|VERB tip the scales at {v}",
+        "Chapel is a bell of 60 g.|PART a bell of {v}",
+        "It weighs 60 g.|",
+        "It rings for 60 g.|VERB ring for {v}",
+      })
+  void what_is_told_already_can_be_put_otherwise(String sentence, String wording) {
+    assertThat(
+            new Learner(KNOWLEDGE)
+                .learn(sentence, fact("Weight"), BELL)
+                .map(l -> l.form() + " " + l.wording())
+                .orElse(""))
+        .isEqualTo(wording == null ? "" : wording);
+  }
+
   @Test
   void what_the_house_added_for_a_heading_is_told_of_columns_that_nobody_could_place() {
     Concept own =
@@ -116,6 +134,7 @@ class LearnerTest {
             List.of(),
             false,
             Map.of("verb", List.of("ring {asis}")),
+            List.of(),
             List.of(),
             List.of(),
             Map.of());
