@@ -24,6 +24,7 @@ import { NamesPage } from '../product/NamesPage';
 import { ProductsPage } from '../product/ProductsPage';
 import { VariantsPage } from '../product/VariantsPage';
 import { ProofsPage } from '../proof/ProofsPage';
+import { TextsPage } from '../proof/TextsPage';
 import { RangesPage } from '../range/RangesPage';
 import { ResultsPage } from '../result/ResultsPage';
 import { RunsPage } from '../run/RunsPage';
@@ -94,6 +95,7 @@ export function House() {
             <Route path="/categories" element={<CategoriesPage />} />
             <Route path="/products/:id?" element={<ProductsPage />} />
             <Route path="/runs/:id?" element={<RunsPage />} />
+            <Route path="/proofs/side-by-side" element={<TextsPage />} />
             <Route path="/proofs/:id?" element={<ProofsPage />} />
             <Route path="/editions/:id?" element={<EditionsPage />} />
             <Route path="/results" element={<ResultsPage />} />

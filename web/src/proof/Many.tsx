@@ -23,6 +23,9 @@ const SAID: { value: Deed; label: string; done: string }[] = [
 
 export const DEEDS = SAID.map((d) => d.value);
 
+/** What is done elsewhere, and told here as well. */
+const ELSEWHERE: Record<string, string> = { CORRECT: 'corrected side by side' };
+
 /** Why texts are left as they are, of one and of several. */
 const LEFT: Record<string, [string, string]> = {
   MUST_FIX: ['has something that must be fixed', 'have something that must be fixed'],
@@ -35,7 +38,7 @@ const LEFT: Record<string, [string, string]> = {
   UNWRITTEN: ['has no text', 'have no text'],
 };
 
-const done = (deed: Deed) => SAID.find((d) => d.value === deed)!.done;
+const done = (deed: Deed) => ELSEWHERE[deed] ?? SAID.find((d) => d.value === deed)!.done;
 
 /** One deed done to all texts that the sentence above shows; what it would do is said first, and it can be taken back. */
 export function Many(props: {

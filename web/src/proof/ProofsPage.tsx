@@ -158,6 +158,9 @@ export function ProofsPage() {
           <Box sx={{ display: 'flex', alignItems: 'baseline', mb: 1 }}>
             <Box sx={{ color: 'text.secondary' }}>{count(total, 'text')}</Box>
             <Box sx={{ flex: 1 }} />
+            <Button size="small" component={Link} to={{ pathname: '/proofs/side-by-side', search }}>
+              Side by side
+            </Button>
             {maySign && (
               <Button
                 size="small"

@@ -67,6 +67,19 @@ public class Findings {
         List.copyOf(rows.values()));
   }
 
+  /** Codes of the fields of a product in which something must be fixed. */
+  public List<String> fieldsToFix(long product) {
+    return jdbc
+        .sql(
+            "select distinct field from finding where product_id = ? and weight = 'MUST_FIX' order by field")
+        .param(product)
+        .query(String.class)
+        .list()
+        .stream()
+        .map(f -> Field.valueOf(f).code())
+        .toList();
+  }
+
   /** Takes away what was found in a product's texts. */
   public void forget(long product) {
     jdbc.sql("delete from finding where product_id = ?").param(product).update();

@@ -17,6 +17,7 @@ public enum Event {
   SIGNED_OFF("signed off"),
   SENT_BACK("sent back"),
   WORDS_SUBSTITUTED("words put for others"),
+  TEXTS_CORRECTED("texts corrected in a table"),
   ACT_TAKEN_BACK("act on many texts taken back"),
   MARK_OVERRULED("mark let be"),
   FACT_STATED("fact stated for a mark"),

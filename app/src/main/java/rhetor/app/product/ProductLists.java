@@ -19,7 +19,7 @@ import org.springframework.stereotype.Repository;
 
 /** Lists of products, paged by key: each page is the next in an index, however many there are. */
 @Repository
-class ProductLists {
+public class ProductLists {
   private static final String LINE =
       "p.id, p.sku, p.name, p.brand, p.kind, p.stage, p.failed, p.stale, p.readiness, p.must_fix, p.missing, p.disputed, p.keyword, p.page";
 
@@ -40,7 +40,7 @@ class ProductLists {
   }
 
   /** An order of products: the column it sorts by, and its direction. */
-  enum Order {
+  public enum Order {
     NAME("name", false),
     LEAST_READY("readiness", false),
     MOST_READY("readiness", true),

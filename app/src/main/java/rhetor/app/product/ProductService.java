@@ -325,7 +325,8 @@ public class ProductService {
     return ids;
   }
 
-  ProductPage page(ProductFilter filter, ProductLists.Order order, String after, int limit) {
+  /** A page of the products that match. */
+  public ProductPage page(ProductFilter filter, ProductLists.Order order, String after, int limit) {
     try {
       return lists.page(filter, order, after, limit);
     } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {

@@ -44,7 +44,9 @@ class ActStore {
     SIGN_OFF(Stage.SIGNED_OFF, "p.stage = 'SIGNED_OFF'", "true"),
     SEND_BACK(Stage.IN_PROOF, "p.stage <> 'SIGNED_OFF'", "false"),
     /** Words put in the place of others; see {@link ManySubstitutions}. */
-    SUBSTITUTE(Stage.IN_PROOF, "true", "false");
+    SUBSTITUTE(Stage.IN_PROOF, "true", "false"),
+    /** Cells corrected in a table; see {@link TextTable}. */
+    CORRECT(Stage.IN_PROOF, "true", "false");
 
     private final Stage to;
     private final String isDone;
@@ -59,6 +61,11 @@ class ActStore {
     /** The stage that texts have afterwards. */
     Stage to() {
       return to;
+    }
+
+    /** Whether it changes texts, and not only how far they are. */
+    boolean makesRevisions() {
+      return this == SUBSTITUTE || this == CORRECT;
     }
 
     private String sql() {
@@ -78,7 +85,7 @@ class ActStore {
   /**
    * An act.
    *
-   * @param what which words were put for which, empty if it was no substitution
+   * @param what which words were put for which, or which fields were corrected; empty for the rest
    * @param texts how many it was done to
    * @param takenBackBy who took it back, empty if nobody has
    */
@@ -125,6 +132,11 @@ class ActStore {
         .params(deed.name(), what, by, Timestamp.from(clock.instant()))
         .update(key, "id");
     return key.getKey().longValue();
+  }
+
+  /** Forgets an act that nothing was done to. */
+  void forget(long act) {
+    jdbc.sql("delete from act where id = ? and texts = 0").param(act).update();
   }
 
   /** Notes further texts that an act was done to. */

@@ -6,21 +6,30 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rhetor.app.product.AskedProducts;
+import rhetor.app.product.ProductLists;
+import rhetor.app.web.RequestWords;
 import rhetor.core.check.Substitution;
 
 /** Acts on many texts over HTTP. */
 @RestController
 class ManyController {
+  private static final int MOST_ROWS = 100;
+  private static final int MOST_CELLS = 400;
+
   private final ManyTexts many;
   private final ManySubstitutions substitutions;
+  private final TextTable table;
 
-  ManyController(ManyTexts many, ManySubstitutions substitutions) {
+  ManyController(ManyTexts many, ManySubstitutions substitutions, TextTable table) {
+    this.table = table;
     this.many = many;
     this.substitutions = substitutions;
   }
@@ -38,6 +47,45 @@ class ManyController {
     Substitution substitution() {
       return new Substitution(words, instead);
     }
+  }
+
+  /** The texts of products that match, field by field in plain lines. */
+  @GetMapping("/api/texts")
+  TextTable.TablePage texts(
+      @ParameterObject AskedProducts which,
+      @RequestParam(defaultValue = "SHEET") ProductLists.Order order,
+      @RequestParam(defaultValue = "") String after,
+      @RequestParam(defaultValue = "40") int limit) {
+    return table.page(which.filter(), order, after, Math.clamp(limit, 1, MOST_ROWS));
+  }
+
+  /**
+   * What cells are to say.
+   *
+   * @param act the act to go on with, 0 to begin one
+   */
+  record Corrections(long act, @NotNull @Size(max = MOST_CELLS) List<@Valid CorrectedCell> cells) {}
+
+  /** What one cell is to say, by the revision that was seen and the field's code. */
+  record CorrectedCell(long product, long revision, @NotNull String field, @NotNull String text) {
+    TextTable.Correction correction() {
+      return new TextTable.Correction(product, revision, RequestWords.field(field), text);
+    }
+  }
+
+  /** Corrects cells of up to twenty products; more are further requests that go on with the act. */
+  @PostMapping("/api/texts/corrections")
+  TextTable.Corrected correct(@Valid @RequestBody Corrections corrections, Principal person) {
+    return table.correct(
+        corrections.act(),
+        corrections.cells().stream().map(CorrectedCell::correction).toList(),
+        person.getName());
+  }
+
+  /** Takes one's own corrections back. */
+  @PostMapping("/api/texts/corrections/{act}/take-back")
+  TakenBack takeBackCorrections(@PathVariable long act, Principal person) {
+    return new TakenBack(table.takeBack(act, person.getName()));
   }
 
   @PostMapping("/api/acts/substitutions/forecast")

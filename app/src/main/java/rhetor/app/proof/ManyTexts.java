@@ -90,8 +90,8 @@ public class ManyTexts {
   @Transactional
   public ActStore.Act act(
       ActStore.Deed deed, List<Long> named, ProductFilter filter, int seen, String by) {
-    if (deed == ActStore.Deed.SUBSTITUTE) {
-      throw Refused.invalid("Say which words are to be put for which.");
+    if (deed.makesRevisions()) {
+      throw Refused.invalid("Say what the texts are to say instead.");
     }
     List<ActStore.Candidate> candidates = acts.candidates(deed, asked(named, filter));
     if (candidates.isEmpty()) {
@@ -129,7 +129,7 @@ public class ManyTexts {
     if (!acts.takeBack(id, by)) {
       throw Refused.conflict("This has been taken back already.");
     }
-    int back = act.deed() == ActStore.Deed.SUBSTITUTE ? unmade(id) : movedBack(act);
+    int back = act.deed().makesRevisions() ? unmade(id) : movedBack(act);
     log.note(by, Event.ACT_TAKEN_BACK, back + " texts", "act " + id);
     return back;
   }

@@ -37,6 +37,7 @@ import rhetor.core.compose.Composer;
 import rhetor.core.compose.LeftOut;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
+import rhetor.core.exchange.PlainLines;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
@@ -181,11 +182,16 @@ public class ProofService {
     requireSeen(before, revision);
     Draft draft = before.draft().with(field, blocks(product, before.draft(), field, input));
     keepChange(product, before, draft, author, "HAND", field.label() + " changed by hand");
+    learn(product, before.draft(), draft, author);
+  }
+
+  /** Notes what a change by hand tells of the words that people want. */
+  private void learn(Product product, Draft before, Draft after, String author) {
     habits.note(
         product.id(),
-        WordChange.between(sentences(before.draft()), sentences(draft), own(product.facts())),
+        WordChange.between(sentences(before), sentences(after), own(product.facts())),
         author);
-    struck.note(product.id(), struck(product, before.draft(), draft), author);
+    struck.note(product.id(), struck(product, before, after), author);
   }
 
   /**
@@ -241,13 +247,46 @@ public class ProofService {
     keepChange(product, before, draft, author, "HAND", note);
   }
 
+  /**
+   * Corrects fields as a table's cells say, as one new revision of an act.
+   *
+   * @param cells by field, in the lines that {@link PlainLines} makes
+   * @param seen the revision that the person saw
+   * @return whether anything reads otherwise now
+   */
+  @Transactional
+  public boolean correct(
+      long act, long productId, Map<Field, String> cells, long seen, String author) {
+    Product product = products.get(productId);
+    Text before = current(product);
+    requireSeen(before, seen);
+    Draft draft = before.draft();
+    for (var cell : cells.entrySet()) {
+      requireBearable(cell.getValue());
+      List<Block> blocks =
+          PlainLines.blocks(draft.blocks(cell.getKey()), cell.getKey(), cell.getValue());
+      draft = draft.with(cell.getKey(), attach(product, draft, cell.getKey(), blocks));
+    }
+    String fields = cells.keySet().stream().map(Field::label).collect(Collectors.joining(", "));
+    keepChange(product, before, draft, author, "HAND", fields + " corrected in a table");
+    learn(product, before.draft(), draft, author);
+    return isMadeBy(act, product);
+  }
+
   private List<Block> blocks(Product product, Draft before, Field field, String input) {
+    requireBearable(input);
+    return attach(product, before, field, Html.parse(field, input));
+  }
+
+  private static void requireBearable(String input) {
     if (input.length() > LONGEST_INPUT) {
       throw Refused.invalid("The text has more than %,d characters.".formatted(LONGEST_INPUT));
     }
+  }
+
+  private List<Block> attach(Product product, Draft before, Field field, List<Block> blocks) {
     return new SupportFinder(knowledge.current())
-        .attach(
-            Html.parse(field, input), before.sentences(field), product.facts(), product.keyword());
+        .attach(blocks, before.sentences(field), product.facts(), product.keyword());
   }
 
   /**
@@ -268,11 +307,17 @@ public class ProofService {
     Text before = current(product);
     keepChange(
         product, before, substitution.in(before.draft(), product.facts().name()), by, "HAND", note);
-    long made = products.get(productId).textId();
-    if (made != seen) {
-      acts.goOn(act, List.of(new ActStore.Candidate(productId, made, product.stage())));
+    return isMadeBy(act, product);
+  }
+
+  /** Whether a product's text is another than before; then it is noted as made by the act. */
+  private boolean isMadeBy(long act, Product before) {
+    long made = products.get(before.id()).textId();
+    if (made == before.textId()) {
+      return false;
     }
-    return made != seen;
+    acts.goOn(act, List.of(new ActStore.Candidate(before.id(), made, before.stage())));
+    return true;
   }
 
   /** Keeps a changed draft as a new revision; nothing if it is as before. */
@@ -802,6 +847,7 @@ public class ProofService {
           case SIGN_OFF -> Event.SIGNED_OFF;
           case SEND_BACK -> Event.SENT_BACK;
           case SUBSTITUTE -> Event.WORDS_SUBSTITUTED;
+          case CORRECT -> Event.TEXTS_CORRECTED;
         };
     return new HouseLog.LogEntry(
         -act.id(),
