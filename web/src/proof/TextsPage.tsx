@@ -273,9 +273,13 @@ export function TextsPage() {
           isBusy={progress !== null}
           onYes={() => {
             setPasted(null);
+            focus(at);
             void correct(pasted.corrections);
           }}
-          onNo={() => setPasted(null)}
+          onNo={() => {
+            setPasted(null);
+            focus(at);
+          }}
         />
       )}
       <Box sx={{ color: 'text.secondary', fontSize: 13, mb: 1, display: 'flex', gap: 2 }}>
@@ -303,7 +307,7 @@ export function TextsPage() {
           tableLayout: 'fixed',
           '& th': { textAlign: 'left', fontWeight: 500, borderBottom: 1, borderColor: 'divider' },
           '& td, & th': { p: '6px 8px', verticalAlign: 'top' },
-          '& tbody tr > *': { borderTop: 1, borderColor: 'divider' },
+          '& tbody tr > *': { borderTop: 1, borderTopColor: 'divider' },
         }}
       >
         <thead>
@@ -439,7 +443,17 @@ function Pasting(props: {
     <Box
       role="region"
       aria-label="What pasting would do"
-      sx={{ borderLeft: 2, borderColor: 'success.main', pl: 1.5, mb: 2 }}
+      sx={{
+        borderLeft: 2,
+        borderColor: 'success.main',
+        bgcolor: 'background.default',
+        pl: 1.5,
+        mb: 2,
+        // Whoever pastes far down sees it, too.
+        position: 'sticky',
+        top: 56,
+        zIndex: 2,
+      }}
     >
       <Box aria-live="polite">
         {corrections.length === 0 ? (
@@ -457,7 +471,7 @@ function Pasting(props: {
       {corrections.slice(0, 3).map((c) => (
         <Box key={`${c.product} ${c.field}`} sx={{ fontFamily: serif, fontSize: 15, mt: 0.5 }}>
           <Box component="span" sx={{ color: 'text.secondary' }}>
-            {row(c.product)?.product.name}:
+            {row(c.product)?.product.name}, {row(c.product)?.product.sku}:
           </Box>{' '}
           <Box component="del" sx={{ color: 'text.secondary' }}>
             {row(c.product)?.cells[c.field]?.slice(0, 160)}

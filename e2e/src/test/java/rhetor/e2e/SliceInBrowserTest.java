@@ -264,6 +264,7 @@ class SliceInBrowserTest {
             "/categories",
             "/runs/1",
             "/proofs/1",
+            "/proofs/side-by-side",
             "/editions",
             "/results",
             "/people")) {

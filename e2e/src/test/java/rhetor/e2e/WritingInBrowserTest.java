@@ -9,6 +9,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
 
@@ -92,6 +93,53 @@ class WritingInBrowserTest {
     assertThat(after.getFirst()).isEqualTo(before.getFirst());
     assertThat(after).doesNotContain(before.get(1));
     assertThat(after).contains(before.getLast());
+  }
+
+  private static String cell(String place) {
+    return browser.find(By.cssSelector("[data-at='" + place + "']")).getText();
+  }
+
+  /** Pastes what a spreadsheet would have put on the clipboard. */
+  private static void paste(String cells) {
+    browser.driver.executeScript(
+        """
+        const data = new DataTransfer();
+        data.setData('text/plain', arguments[0]);
+        document.activeElement.dispatchEvent(
+          new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+        """,
+        cells);
+  }
+
+  @Test
+  void cells_are_corrected_side_by_side_pasted_from_a_spreadsheet_and_taken_back() {
+    browser.open("/proofs");
+    browser.click("Side by side");
+    browser.until(d -> !cell("0 0").isEmpty());
+    String first = cell("0 0");
+    String third = cell("2 0");
+    Actions keys = new Actions(browser.driver);
+    browser.driver.executeScript("document.querySelector('[data-at=\"0 0\"]').focus()");
+    // Typed over, and kept on the way to the cell below.
+    keys.sendKeys("A pannier of ours", Keys.ENTER).perform();
+    browser.until(d -> cell("0 0").startsWith("A pannier of ours"));
+    browser.until(
+        d -> "1 0".equals(browser.driver.switchTo().activeElement().getAttribute("data-at")));
+    keys.sendKeys(Keys.ARROW_DOWN).perform();
+    paste("Typed in a spreadsheet\tAnd its meta title\n\"A title with a\ttab\"\t\n");
+    browser.see("3 cells of 2 products would read otherwise.");
+    browser.click("Put 3 cells in");
+    browser.until(d -> cell("2 0").startsWith("Typed in a spreadsheet"));
+    browser.until(d -> cell("2 1").startsWith("And its meta title"));
+    browser.click("Take back the last (2 texts)");
+    browser.see("2 texts as before.");
+    browser.until(d -> cell("2 0").equals(third));
+    browser.click("Take back the last (1 text)");
+    browser.until(d -> cell("0 0").equals(first));
+    // Chosen columns stand in the address.
+    browser.click(By.xpath("//label[contains(., 'Tags')]"));
+    browser.until(d -> d.getCurrentUrl().contains("tags"));
+    assertThat(browser.complaints()).isEmpty();
   }
 
   @Test
