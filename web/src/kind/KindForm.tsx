@@ -23,6 +23,13 @@ function inOrder(view: View) {
   return [...view.facts].sort((a, b) => place(a.id) - place(b.id));
 }
 
+/** The slot of a fact: a known kind’s id, or a heading of its own in small letters. */
+const slot = (id: string) =>
+  id
+    .replace(/^extra:/, '')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '_');
+
 /** One kind of product: which facts must be known, how much they matter, what is listed, in what order. */
 export function KindForm(props: {
   view: View;
@@ -206,6 +213,44 @@ export function KindForm(props: {
             ? 'The list follows the order of the supplier’s columns until something is moved.'
             : 'Drag a row or use the arrows. What isn’t shown here follows in the supplier’s order.'}
       </Box>
+      <TextField
+        label="Title, with slots"
+        fullWidth
+        size="small"
+        sx={{ mt: 1.5 }}
+        disabled={!mayDecide}
+        placeholder="as usual: brand, name, keyword or kind, figures"
+        value={body.title}
+        onChange={(e) => set({ title: e.target.value })}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      <Box sx={{ fontSize: 12.5, color: 'text.secondary', mt: 0.5 }}>
+        {'{{brand}} {{name}}, {{kind}}, {{keyword}}'}
+        {facts.length > 0 && ' and facts: '}
+        {facts.slice(0, 8).map((f) => (
+          <Box
+            component="button"
+            key={f.id}
+            aria-label={`Put ${f.label} into the title`}
+            disabled={!mayDecide}
+            onClick={() =>
+              set({ title: `${body.title || '{{brand}} {{name}}'}, {{${slot(f.id)}}}` })
+            }
+            sx={{
+              border: 0,
+              bgcolor: 'transparent',
+              font: 'inherit',
+              color: 'inherit',
+              textDecoration: 'underline',
+              cursor: 'pointer',
+              px: 0.5,
+            }}
+          >
+            {f.label}
+          </Box>
+        ))}
+        . What a product hasn’t got goes, with the comma or dash before it.
+      </Box>
       <Box sx={{ display: 'flex', gap: 1, my: 1.5, flexWrap: 'wrap' }}>
         {mayDecide && (
           <Button
@@ -241,6 +286,20 @@ export function KindForm(props: {
           <Box key={e.product} sx={{ mb: 1.5 }}>
             <Box sx={{ fontSize: 12, color: 'text.secondary' }}>
               {e.sku} {e.name}
+            </Box>
+            <Box sx={{ fontFamily: serif, fontSize: 16 }} data-testid="kind-title">
+              {e.titleNow !== e.titleThen && isChanged ? (
+                <>
+                  <Box component="del" sx={{ color: 'text.secondary' }}>
+                    {e.titleNow}
+                  </Box>{' '}
+                  <Box component="ins" sx={{ textDecorationColor: 'success.main' }}>
+                    {e.titleThen}
+                  </Box>
+                </>
+              ) : (
+                e.titleNow
+              )}
             </Box>
             <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2 }}>
               <Listed label="Listed now" entries={e.now} other={isChanged ? e.then : e.now} />
@@ -293,6 +352,7 @@ export function NewKind(props: { onKept: (id: string) => void; onClose: () => vo
     matters: {},
     specification: [],
     unspecified: [],
+    title: '',
   };
   const keep = useMutation({
     mutationFn: () => take(api.PUT('/api/kinds/{id}', { params: { path: { id } }, body })),

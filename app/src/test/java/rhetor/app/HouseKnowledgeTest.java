@@ -56,6 +56,7 @@ class HouseKnowledgeTest {
     kind.put("matters", Map.of());
     kind.put("specification", List.of());
     kind.put("unspecified", List.of());
+    kind.put("title", "");
     return kind;
   }
 
@@ -109,14 +110,24 @@ class HouseKnowledgeTest {
         .doesNotContain("Name");
     // A text of that kind is stale once the list is set otherwise.
     bells.put("unspecified", List.of());
+    bells.put("title", "{{name}}, {{bell_pitch}}, {{diameter}}");
     JsonNode tried = editor.post("/api/kinds/try", bells).expect(200).body();
     assertThat(tried.path("texts").asInt()).isEqualTo(1);
     assertThat(tried.path("examples").get(0).path("now").toString()).doesNotContain("brass");
     assertThat(tried.path("examples").get(0).path("then").toString()).contains("Material: brass");
+    String title = tried.path("examples").get(0).path("titleThen").asString();
+    assertThat(title).endsWith(", A sharp, 60 mm");
+    assertThat(tried.path("examples").get(0).path("titleNow").asString()).isNotEqualTo(title);
     assertThat(editor.put("/api/kinds/cow_bell", bells).expect(200).body().path("texts").asInt())
         .isEqualTo(1);
     assertThat(editor.get("/api/products?state=STALE&intake=" + intake).body().path("items"))
         .hasSize(1);
+    editor.write(List.of(product), intake, "plain");
+    assertThat(editor.get("/api/proofs/" + product).expect(200).body().toString()).contains(title);
+    Map<String, Object> nameless = new HashMap<>(bells);
+    nameless.put("title", "{{bell_pitch}}");
+    assertThat(editor.put("/api/kinds/cow_bell", nameless).expect(422).detail())
+        .contains("{{name}}");
     assertThat(editor.post("/api/concepts/bell_pitch/restore", Map.of()).expect(409).detail())
         .contains("cow bells", "Take it out there first");
     editor.get("/api/products/" + product).expect(200);

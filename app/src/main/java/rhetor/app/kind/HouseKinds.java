@@ -18,12 +18,16 @@ import rhetor.app.knowledge.HouseKnowledge.Decided;
 import rhetor.app.knowledge.Standing;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
+import rhetor.core.compose.Brief;
+import rhetor.core.compose.Composer;
 import rhetor.core.compose.SpecificationList;
 import rhetor.core.fact.Fact;
+import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.ClassCheck;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.ProductClass;
+import rhetor.core.style.Field;
 
 /** The kinds of products, and what the house decides about what is known and listed of them. */
 @Service
@@ -127,8 +131,15 @@ public class HouseKinds {
         .toList();
   }
 
-  /** The specification list of a product, as it is and as it would be. */
-  record KindExample(long product, String sku, String name, List<String> now, List<String> then) {}
+  /** The title and the specification list of a product, as they are and as they would be. */
+  record KindExample(
+      long product,
+      String sku,
+      String name,
+      String titleNow,
+      String titleThen,
+      List<String> now,
+      List<String> then) {}
 
   /**
    * What a decision about a kind would do.
@@ -147,8 +158,8 @@ public class HouseKinds {
     }
     Knowledge current = house.current();
     SpecificationList now = new SpecificationList(current);
-    SpecificationList then =
-        new SpecificationList(current.with(current.claims(), List.of(), List.of(kind)));
+    Knowledge changed = current.with(current.claims(), List.of(), List.of(kind));
+    SpecificationList then = new SpecificationList(changed);
     List<KindExample> examples = new ArrayList<>();
     products.eachSource(
         kind.id(),
@@ -157,8 +168,18 @@ public class HouseKinds {
         (product, text, facts) ->
             examples.add(
                 new KindExample(
-                    product, facts.sku(), facts.name(), now.of(facts), then.of(facts))));
+                    product,
+                    facts.sku(),
+                    facts.name(),
+                    title(facts, current),
+                    title(facts, changed),
+                    now.of(facts),
+                    then.of(facts))));
     return new KindTrial(problems, texts, examples);
+  }
+
+  private static String title(ProductFacts facts, Knowledge knowledge) {
+    return new Composer(knowledge, 1).compose(Brief.of(facts)).plain(Field.TITLE);
   }
 
   /** Adds a kind, or changes one; returns how many texts of its products are stale now. */

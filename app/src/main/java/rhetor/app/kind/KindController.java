@@ -35,6 +35,7 @@ class KindController {
    *
    * @param names what English sheets call it
    * @param matters how much a fact matters, where that differs from the rest
+   * @param title how titles are built, with slots such as {{name}}; empty for the usual way
    */
   record KindBody(
       @NotNull String id,
@@ -44,7 +45,8 @@ class KindController {
       @NotNull List<String> essential,
       @NotNull Map<String, Integer> matters,
       @NotNull List<String> specification,
-      @NotNull List<String> unspecified) {
+      @NotNull List<String> unspecified,
+      @NotNull String title) {
     static KindBody of(ProductClass c) {
       return new KindBody(
           c.id(),
@@ -54,7 +56,8 @@ class KindController {
           c.essential(),
           c.matters(),
           c.specification(),
-          c.unspecified());
+          c.unspecified(),
+          c.title());
     }
   }
 
@@ -123,6 +126,7 @@ class KindController {
         body.matters,
         body.specification,
         body.unspecified,
+        CellText.clean(body.title),
         shipped == null ? List.of() : shipped.tells());
   }
 }

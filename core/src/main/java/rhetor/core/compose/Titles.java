@@ -3,10 +3,15 @@ package rhetor.core.compose;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
+import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.TitlePattern;
 import rhetor.core.plan.Message;
 import rhetor.core.plan.Message.Form;
 import rhetor.core.say.en.Echo;
@@ -90,10 +95,72 @@ final class Titles {
   /** The title of a take: the first proposal for the first, and so on round. */
   Sentence title(int take) {
     if (take == 0) {
-      return title(branded(), IN_TITLES);
+      return patterned().orElseGet(() -> title(branded(), IN_TITLES));
     }
     List<Sentence> proposals = proposals();
     return proposals.get(take % proposals.size());
+  }
+
+  /** The title that the house's pattern for the kind of product makes. */
+  private Optional<Sentence> patterned() {
+    List<TitlePattern.Part> parts =
+        knowledge
+            .productClass(product.productClass())
+            .map(c -> TitlePattern.parse(c.title()).parts())
+            .orElse(List.of());
+    Optional<String> first = parts.stream().findFirst().flatMap(p -> p.filled(this::value));
+    if (first.isEmpty() || first.get().length() > most(Field.TITLE)) {
+      return Optional.empty();
+    }
+    StringBuilder title = new StringBuilder(first.get());
+    List<Support> support = new ArrayList<>(subject.nameSupport());
+    support.addAll(supportOf(parts.getFirst()));
+    for (TitlePattern.Part part : parts.subList(1, parts.size())) {
+      // The name may have said it already.
+      Optional<String> words =
+          part.filled(this::value).filter(w -> !Echo.overlaps(w, title.toString()));
+      if (words.isPresent()) {
+        append(title, part.joint(), words.get(), most(Field.TITLE), support, null);
+        if (title.toString().endsWith(words.get())) {
+          support.addAll(supportOf(part));
+        }
+      }
+    }
+    return Optional.of(new Sentence(title.toString(), support));
+  }
+
+  /** What a slot of a pattern stands for; nothing if the product hasn't got it. */
+  private Optional<String> value(String slot) {
+    String value =
+        switch (slot) {
+          case "name" -> subject.name();
+          case "brand" -> subject.brand();
+          case "kind" -> subject.nameHasKind() ? "" : form.cased(subject.kind());
+          case "keyword" ->
+              keyword.usable() && !keyword.isIn(subject.name()) ? form.cased(keyword.told()) : "";
+          default -> fact(slot).map(this::spec).map(form::cased).orElse("");
+        };
+    return Optional.of(value).filter(v -> !v.isBlank());
+  }
+
+  private Optional<Fact> fact(String slot) {
+    return product.facts().stream().filter(f -> Slots.name(f).equals(slot)).findFirst();
+  }
+
+  private String spec(Fact fact) {
+    return fact.value() instanceof Value.YesNo(boolean yes)
+        ? yes ? fact.label().toLowerCase(Locale.ROOT) : ""
+        : values.spec(fact.value());
+  }
+
+  private List<Support> supportOf(TitlePattern.Part part) {
+    return part.slots().stream()
+        .flatMap(
+            s ->
+                s.equals("keyword")
+                    ? Stream.of(Support.keyword(keyword.keyword()))
+                    : fact(s).map(f -> Support.fact(f.id())).stream())
+        .toList();
   }
 
   private boolean isBrandFitting() {

@@ -57,6 +57,7 @@ public final class ClassCheck {
                 problems.add("How much \"" + id + "\" matters is a number from 0 to 100.");
               }
             });
+    problems.addAll(TitlePattern.problems(productClass.title()));
     Set<String> both = new HashSet<>(productClass.specification());
     both.retainAll(productClass.unspecified());
     both.forEach(

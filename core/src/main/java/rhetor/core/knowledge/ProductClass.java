@@ -19,6 +19,7 @@ import java.util.Map;
  * @param specification what the specification list says first, in this order: ids of facts; all
  *     others follow in the order of the sources
  * @param unspecified ids of facts that the specification list leaves out
+ * @param title how its titles are built, see {@link TitlePattern}; empty for the usual way
  * @param tells concepts that hardly any other class has: two of them say what a product is where
  *     neither name nor category does
  */
@@ -34,6 +35,7 @@ public record ProductClass(
     Map<String, Integer> matters,
     List<String> specification,
     List<String> unspecified,
+    String title,
     List<String> tells) {
   public ProductClass {
     plural = plural == null ? noun + "s" : plural;
@@ -45,6 +47,7 @@ public record ProductClass(
     matters = matters == null ? Map.of() : Map.copyOf(matters);
     specification = specification == null ? List.of() : List.copyOf(specification);
     unspecified = unspecified == null ? List.of() : List.copyOf(unspecified);
+    title = title == null ? "" : title.strip();
     tells = tells == null ? List.of() : List.copyOf(tells);
   }
 
@@ -69,6 +72,7 @@ public record ProductClass(
         all,
         specification.isEmpty() ? from.specification : specification,
         unspecified.isEmpty() ? from.unspecified : unspecified,
+        title.isEmpty() ? from.title : title,
         tells);
   }
 }

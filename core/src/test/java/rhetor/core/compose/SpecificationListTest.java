@@ -38,6 +38,7 @@ class SpecificationListTest {
                 p.matters(),
                 first,
                 none,
+                p.title(),
                 p.tells())));
   }
 
