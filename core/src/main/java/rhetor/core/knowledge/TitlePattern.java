@@ -3,6 +3,7 @@ package rhetor.core.knowledge;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -17,6 +18,10 @@ public record TitlePattern(List<Part> parts) {
   public static final int LONGEST = 200;
 
   private static final String NAME = "name";
+
+  /** What a name may say already. */
+  private static final Set<String> MAYBE_SAID = Set.of("brand", "kind", "keyword");
+
   private static final Pattern SLOT = Pattern.compile("\\{\\{\\s*([\\p{L}\\p{N}_]+)\\s*}}");
   private static final Pattern JOINT = Pattern.compile("\\s*,\\s+|\\s+[–—|·:-]\\s+");
   private static final Pattern BRACE = Pattern.compile("[{}]");
@@ -29,23 +34,27 @@ public record TitlePattern(List<Part> parts) {
    */
   public record Part(String joint, String words) {
     /**
-     * The words with values in the slots; nothing if a slot has none. Beside the name other slots
-     * may stay empty: not every product has a maker.
+     * The words with values in the slots; nothing if a slot of a fact, or every slot, has none.
+     * Beside the name other slots may stay empty, and beside a fact what the name may say already.
      */
     public Optional<String> filled(Function<String, Optional<String>> values) {
       boolean isOfName = slots().contains(NAME);
+      boolean isSaid = slots().isEmpty();
       StringBuilder filled = new StringBuilder();
       Matcher slot = SLOT.matcher(words);
       while (slot.find()) {
-        Optional<String> value = values.apply(slot.group(1));
-        if (value.isEmpty() && (!isOfName || slot.group(1).equals(NAME))) {
+        String name = slot.group(1);
+        Optional<String> value = values.apply(name);
+        boolean mayBeEmpty = isOfName ? !name.equals(NAME) : MAYBE_SAID.contains(name);
+        if (value.isEmpty() && !mayBeEmpty) {
           return Optional.empty();
         }
+        isSaid |= value.isPresent();
         slot.appendReplacement(filled, Matcher.quoteReplacement(value.orElse("")));
       }
       slot.appendTail(filled);
-      return Optional.of(filled.toString().replaceAll(" {2,}", " ").strip())
-          .filter(f -> !f.isEmpty());
+      String said = filled.toString().replaceAll(" {2,}", " ").strip();
+      return isSaid && !said.isEmpty() ? Optional.of(said) : Optional.empty();
     }
 
     /** The names of its slots. */

@@ -69,6 +69,15 @@ class TitlePatternTest {
   }
 
   @Test
+  void what_the_name_says_of_its_kind_is_left_out_beside_a_fact() {
+    ProductFacts said = Products.of("SKU,Name,Category,Capacity", "R,Roll Pannier,Panniers,20 l");
+    assertThat(title("{{name}} – {{capacity}} {{kind}}, {{kind}}", said))
+        .isEqualTo("Roll Pannier – 20 l");
+    assertThat(title("{{name}} – {{capacity}} {{kind}}", PANNIER))
+        .isEqualTo("Roll 20 – 20 l pannier");
+  }
+
+  @Test
   void other_kinds_have_the_usual_titles() {
     assertThat(title("{{name}} of the house", LAMP)).doesNotContain("of the house");
   }
