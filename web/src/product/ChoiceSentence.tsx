@@ -4,7 +4,8 @@ import { useEffect, useRef, useState } from 'react';
 import { api, take } from '../api/client';
 import { Sentence, Word } from '../frame/Sentence';
 import { useRanges } from '../range/ranges';
-import { ORDERS, readiness, READINESS, STATES, type Filter, type Order } from './filter';
+import { NOBODY, ORDERS, readiness, READINESS, STATES, type Filter, type Order } from './filter';
+import { useReaders } from '../people/readers';
 
 interface Props {
   filter: Filter;
@@ -25,6 +26,9 @@ export function ChoiceSentence({ filter, states, asked, onChange }: Props) {
     // Counted over all products; kinds and makers come with sheets, not with every change.
     staleTime: 60_000,
   });
+  // Only where texts are read it matters whose they are.
+  const isRead = states !== undefined || filter.reader !== 0;
+  const readers = useReaders(isRead);
   const named = (list: { name: string; products: number }[] | undefined, now: string) => {
     const all = (list ?? []).map((n) => ({ value: n.name, label: `${n.name} (${n.products})` }));
     return !now || all.some((c) => c.value === now) ? all : [{ value: now, label: now }, ...all];
@@ -88,6 +92,21 @@ export function ChoiceSentence({ filter, states, asked, onChange }: Props) {
           onChange({ atLeast, below });
         }}
       />
+      {isRead && (readers.data?.length ?? 0) > 1 && (
+        <>
+          , for{' '}
+          <Word
+            label="For whom"
+            value={String(filter.reader)}
+            choices={[
+              { value: '0', label: 'anybody' },
+              { value: String(NOBODY), label: 'nobody yet' },
+              ...readers.data!.map((r) => ({ value: String(r.id), label: r.name })),
+            ]}
+            onChange={(v) => onChange({ reader: Number(v) })}
+          />
+        </>
+      )}
       ,{' '}
       <Word
         label="In which order"

@@ -3,6 +3,7 @@ import {
   ANY,
   fromAddress,
   isPlain,
+  NOBODY,
   readiness,
   READINESS,
   toAddress,
@@ -23,6 +24,7 @@ describe('a filter in an address', () => {
       brand: 'Kestering & Co.',
       atLeast: 0,
       below: 85,
+      reader: 4,
       order: 'NAME',
     };
     const address = new URLSearchParams(toAddress(filter, PILE).toString());
@@ -37,7 +39,7 @@ describe('a filter in an address', () => {
 
   it('is as at first where the address says nonsense', () => {
     const address = new URLSearchParams(
-      'state=BURNT&order=DROP&intake=-1&range=2.5&atLeast=101&below=lots',
+      'state=BURNT&order=DROP&intake=-1&range=2.5&atLeast=101&below=lots&reader=me',
     );
     expect(fromAddress(address, PILE)).toEqual({ ...ANY, ...PILE });
   });
@@ -60,7 +62,15 @@ describe('a filter in an address', () => {
       brand: '',
       atLeast: 0,
       below: 0,
+      reader: 0,
     });
+  });
+
+  it('tells what is given to nobody from what is given to anybody', () => {
+    const address = toAddress({ ...ANY, reader: NOBODY });
+    expect(address.toString()).toBe('reader=-1');
+    expect(fromAddress(address).reader).toBe(NOBODY);
+    expect(fromAddress(new URLSearchParams('reader=-2')).reader).toBe(0);
   });
 
   it('knows each readiness that the sentence offers', () => {

@@ -46,6 +46,8 @@ export interface Filter {
   brand: string;
   atLeast: number;
   below: number;
+  /** Id of the person whom the texts are given to; 0 for anybody, NOBODY for those still free. */
+  reader: number;
   order: Order;
 }
 
@@ -58,8 +60,12 @@ export const ANY: Filter = {
   brand: '',
   atLeast: 0,
   below: 0,
+  reader: 0,
   order: 'SHEET',
 };
+
+/** Stands for the reader of texts that are given to nobody yet. */
+export const NOBODY = -1;
 
 /** The filter that an address says; what it doesn't say, or says wrongly, is as at first. */
 export function fromAddress(address: URLSearchParams, first: Partial<Filter> = {}): Filter {
@@ -78,6 +84,10 @@ export function fromAddress(address: URLSearchParams, first: Partial<Filter> = {
     brand: word('brand') ?? filter.brand,
     atLeast: number('atLeast', 100, filter.atLeast),
     below: number('below', 101, filter.below),
+    reader:
+      word('reader') === String(NOBODY)
+        ? NOBODY
+        : number('reader', Number.MAX_SAFE_INTEGER, filter.reader),
     order: ORDERS.find((o) => o.value === word('order'))?.value ?? filter.order,
   };
 }
@@ -97,6 +107,6 @@ export const isPlain = (filter: Filter) => toAddress({ ...filter, order: ANY.ord
 
 /** The products that a filter means, as requests name them. */
 export const which = (filter: Filter, products: number[] = []) => {
-  const { search, state, intake, range, kind, brand, atLeast, below } = filter;
-  return { products, search, state, intake, range, kind, brand, atLeast, below };
+  const { search, state, intake, range, kind, brand, atLeast, below, reader } = filter;
+  return { products, search, state, intake, range, kind, brand, atLeast, below, reader };
 };

@@ -10,15 +10,18 @@ import { useNotice } from '../frame/Notice';
 import { Sentence, Word } from '../frame/Sentence';
 import { which, type Filter } from '../product/filter';
 import { serif } from '../theme';
+import { Give } from './Give';
 import { Substitute } from './Substitute';
 
-export type Deed = Schema['ActOrder']['deed'];
+/** What is done to many texts; giving them to people leaves the texts as they are and is no act. */
+export type Deed = Schema['ActOrder']['deed'] | 'GIVE';
 type Act = Schema['Act'];
 
 const SAID: { value: Deed; label: string; done: string }[] = [
   { value: 'SIGN_OFF', label: 'Sign off', done: 'signed off' },
   { value: 'SEND_BACK', label: 'Send back', done: 'sent back' },
   { value: 'SUBSTITUTE', label: 'Put words for others in', done: 'changed' },
+  { value: 'GIVE', label: 'Give to people', done: 'given' },
 ];
 
 export const DEEDS = SAID.map((d) => d.value);
@@ -50,11 +53,12 @@ export function Many(props: {
   const { filter, deed, onDeed, onClose } = props;
   const queries = useQueryClient();
   const notice = useNotice();
-  const order = { deed, which: which(filter), seen: 0 };
+  const isActed = deed === 'SIGN_OFF' || deed === 'SEND_BACK';
+  const order = { deed: isActed ? deed : ('SIGN_OFF' as const), which: which(filter), seen: 0 };
   const forecast = useQuery({
     queryKey: ['acts', 'forecast', order],
     queryFn: () => take(api.POST('/api/acts/forecast', { body: order })),
-    enabled: deed !== 'SUBSTITUTE',
+    enabled: isActed,
   });
   const acts = useQuery({
     queryKey: ['acts', 'latest'],
@@ -88,7 +92,7 @@ export function Many(props: {
       ),
     onError: notice.trouble,
   });
-  const would = deed === 'SUBSTITUTE' ? undefined : forecast.data;
+  const would = isActed ? forecast.data : undefined;
   const isBusy = act.isPending || takeBack.isPending;
   return (
     <Box data-testid="many">
@@ -104,6 +108,7 @@ export function Many(props: {
       {deed === 'SUBSTITUTE' && (
         <Substitute filter={filter} onChanged={changed} onTrouble={notice.trouble} />
       )}
+      {deed === 'GIVE' && <Give filter={filter} onChanged={changed} onTrouble={notice.trouble} />}
       {forecast.error && <Box sx={{ color: 'error.main' }}>{forecast.error.message}</Box>}
       {forecast.isFetching && <LinearProgress aria-label="Counting" />}
       {would && (

@@ -308,6 +308,7 @@ export function Proof(props: {
           <Typography variant="h1">{product.name}</Typography>
           <Box sx={{ color: 'text.secondary' }}>{product.sku}</Box>
           <Stage product={product} />
+          {proof.data.reader && <Box sx={{ color: 'text.secondary' }}>for {proof.data.reader}</Box>}
           <Box sx={{ flex: 1 }} />
           <ReadinessRule readiness={readiness} />
         </Box>

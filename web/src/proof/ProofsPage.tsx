@@ -143,8 +143,6 @@ export function ProofsPage() {
       </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: { md: '250px minmax(0, 1fr)' }, gap: 3 }}>
         <Box
-          component="nav"
-          aria-label="Pile of proofs"
           sx={{
             display: { xs: id ? 'none' : 'block', md: 'block' },
             // The pile scrolls by itself, so that what is opened from its end stands beside it.
@@ -176,42 +174,44 @@ export function ProofsPage() {
               Sign off the {readCount} read
             </Button>
           )}
-          {lines.map((l) => (
-            <Box
-              key={l.id}
-              component={Link}
-              to={{ pathname: `/proofs/${l.id}`, search }}
-              aria-current={l.id === Number(id) ? 'true' : undefined}
-              sx={{
-                display: 'flex',
-                gap: 1,
-                textDecoration: 'none',
-                py: 0.9,
-                pl: 1.25,
-                borderLeft: 3,
-                borderTop: 1,
-                borderTopColor: 'divider',
-                borderLeftColor: l.id === Number(id) ? 'error.main' : 'transparent',
-                '&:hover': { bgcolor: 'background.paper' },
-              }}
-            >
-              {hasPictures && <Picture product={l} size={38} />}
-              <Box sx={{ minWidth: 0, flex: 1 }}>
-                <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
-                  <span>{l.name}</span>
-                  <strong>{l.readiness}</strong>
-                </Box>
-                <Box sx={{ fontSize: 12, color: 'text.secondary', display: 'flex', gap: 1 }}>
-                  {l.sku} <Stage product={l} />
+          <nav aria-label="Pile of proofs">
+            {lines.map((l) => (
+              <Box
+                key={l.id}
+                component={Link}
+                to={{ pathname: `/proofs/${l.id}`, search }}
+                aria-current={l.id === Number(id) ? 'true' : undefined}
+                sx={{
+                  display: 'flex',
+                  gap: 1,
+                  textDecoration: 'none',
+                  py: 0.9,
+                  pl: 1.25,
+                  borderLeft: 3,
+                  borderTop: 1,
+                  borderTopColor: 'divider',
+                  borderLeftColor: l.id === Number(id) ? 'error.main' : 'transparent',
+                  '&:hover': { bgcolor: 'background.paper' },
+                }}
+              >
+                {hasPictures && <Picture product={l} size={38} />}
+                <Box sx={{ minWidth: 0, flex: 1 }}>
+                  <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
+                    <span>{l.name}</span>
+                    <strong>{l.readiness}</strong>
+                  </Box>
+                  <Box sx={{ fontSize: 12, color: 'text.secondary', display: 'flex', gap: 1 }}>
+                    {l.sku} <Stage product={l} />
+                  </Box>
                 </Box>
               </Box>
-            </Box>
-          ))}
-          {pile.hasNextPage && (
-            <Button size="small" onClick={() => pile.fetchNextPage()}>
-              More
-            </Button>
-          )}
+            ))}
+            {pile.hasNextPage && (
+              <Button size="small" onClick={() => pile.fetchNextPage()}>
+                More
+              </Button>
+            )}
+          </nav>
         </Box>
         {deed && maySign ? (
           <Many filter={filter} deed={deed} onDeed={setDeed} onClose={() => setDeed(undefined)} />

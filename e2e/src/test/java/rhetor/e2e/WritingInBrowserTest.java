@@ -143,6 +143,27 @@ class WritingInBrowserTest {
   }
 
   @Test
+  void a_pile_is_given_to_people_and_each_finds_their_own() {
+    browser.open("/proofs?search=Market");
+    browser.until(d -> browser.all("nav[aria-label='Pile of proofs'] a").size() > 1);
+    int pile = browser.all("nav[aria-label='Pile of proofs'] a").size();
+    browser.click("Many at once");
+    browser.choose("What to do", "Give to people");
+    browser.click(By.xpath("//fieldset//label[contains(., 'Wren')]"));
+    browser.click(By.xpath("//button[starts-with(., 'Give %d texts to Wren')]".formatted(pile)));
+    browser.see(": %d texts.".formatted(pile));
+    browser.choose("For whom", "nobody yet");
+    browser.see("No text to read here");
+    browser.open("/proofs?search=Market");
+    browser.see("for Wren");
+    browser.click("Many at once");
+    browser.choose("What to do", "Give to people");
+    browser.click("To nobody");
+    browser.see("Nobody: ");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
   void one_correction_is_told_of_a_whole_sheet_and_taken_back() throws Exception {
     Path sheet = Files.createTempFile("smokehouse", ".csv");
     Files.writeString(

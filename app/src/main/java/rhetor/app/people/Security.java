@@ -100,6 +100,7 @@ class Security {
                         "/api/concepts/wordings",
                         "/api/concepts/wordings/take-back",
                         "/api/concepts/proposals",
+                        "/api/readers/assignments",
                         "/api/style/habits/left",
                         "/api/kinds/*/restore",
                         "/api/angles",

@@ -15,7 +15,8 @@ public record AskedProducts(
     String kind,
     String brand,
     Integer atLeast,
-    Integer below) {
+    Integer below,
+    Long reader) {
   public AskedProducts {
     products = products == null ? List.of() : List.copyOf(products);
   }
@@ -30,6 +31,7 @@ public record AskedProducts(
         kind,
         brand,
         atLeast == null ? 0 : atLeast,
-        below == null ? 0 : below);
+        below == null ? 0 : below,
+        reader == null ? 0 : reader);
   }
 }

@@ -80,11 +80,12 @@ class ProductController {
       @RequestParam(defaultValue = "") String brand,
       @RequestParam(defaultValue = "0") int atLeast,
       @RequestParam(defaultValue = "0") int below,
+      @RequestParam(defaultValue = "0") long reader,
       @RequestParam(defaultValue = "SHEET") ProductLists.Order order,
       @RequestParam(defaultValue = "") String after,
       @RequestParam(defaultValue = "50") int limit) {
     return products.page(
-        new ProductFilter(search, state, intake, range, kind, brand, atLeast, below),
+        new ProductFilter(search, state, intake, range, kind, brand, atLeast, below, reader),
         order,
         after,
         Math.clamp(limit, 1, MOST));

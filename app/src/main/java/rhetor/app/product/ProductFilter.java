@@ -12,6 +12,8 @@ package rhetor.app.product;
  * @param brand their maker, empty for any
  * @param atLeast the least readiness of their texts, 0 to 100; 0 for any
  * @param below a readiness that all their texts stay below, 1 to 100; 0 for any
+ * @param reader id of the person whom they are given to read, 0 for anybody or nobody, {@link
+ *     #NOBODY} for those given to nobody yet
  */
 public record ProductFilter(
     String search,
@@ -21,7 +23,11 @@ public record ProductFilter(
     String kind,
     String brand,
     int atLeast,
-    int below) {
+    int below,
+    long reader) {
+  /** Stands for the reader of what is given to nobody yet. */
+  public static final long NOBODY = -1;
+
   public ProductFilter {
     search = search == null ? "" : search.strip();
     state = state == null || state.isBlank() ? "ALL" : state;
@@ -36,7 +42,7 @@ public record ProductFilter(
 
   /** Products of any kind and maker, however ready their texts are. */
   public ProductFilter(String search, String state, long intake, long range) {
-    this(search, state, intake, range, "", "", 0, 0);
+    this(search, state, intake, range, "", "", 0, 0, 0);
   }
 
   /** Whether only state and search choose, so that what is counted anyway tells how many. */
@@ -46,6 +52,7 @@ public record ProductFilter(
         && kind.isEmpty()
         && brand.isEmpty()
         && atLeast == 0
-        && below == 0;
+        && below == 0
+        && reader == 0;
   }
 }

@@ -117,6 +117,12 @@ public class ProductLists {
       sql.append(" and p.readiness between 0 and ?");
       params.add(filter.below() - 1);
     }
+    if (filter.reader() == ProductFilter.NOBODY) {
+      sql.append(" and not exists (select 1 from assignment a where a.product_id = p.id)");
+    } else if (filter.reader() != 0) {
+      sql.append(" and p.id in (select a.product_id from assignment a where a.reader_id = ?)");
+      params.add(filter.reader());
+    }
     switch (filter.state()) {
       case "FIX" -> sql.append(" and must_fix > 0");
       case "READY" -> sql.append(" and must_fix = 0");

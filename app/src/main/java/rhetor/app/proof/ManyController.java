@@ -27,8 +27,11 @@ class ManyController {
   private final ManyTexts many;
   private final ManySubstitutions substitutions;
   private final TextTable table;
+  private final Assignments assignments;
 
-  ManyController(ManyTexts many, ManySubstitutions substitutions, TextTable table) {
+  ManyController(
+      ManyTexts many, ManySubstitutions substitutions, TextTable table, Assignments assignments) {
+    this.assignments = assignments;
     this.table = table;
     this.many = many;
     this.substitutions = substitutions;
@@ -86,6 +89,30 @@ class ManyController {
   @PostMapping("/api/texts/corrections/{act}/take-back")
   TakenBack takeBackCorrections(@PathVariable long act, Principal person) {
     return new TakenBack(table.takeBack(act, person.getName()));
+  }
+
+  /** Those whom texts can be given to, with how many they have. */
+  @GetMapping("/api/readers")
+  List<Assignments.Reader> readers() {
+    return assignments.readers();
+  }
+
+  /**
+   * Which texts are given to whom.
+   *
+   * @param readers ids of people, each of whom gets an equal share; none to give them to nobody
+   */
+  record Assignment(
+      @NotNull @Size(max = 50) List<@NotNull Long> readers, @NotNull @Valid AskedProducts which) {}
+
+  /** Gives texts to people to read. */
+  @PostMapping("/api/readers/assignments")
+  List<Assignments.Share> assign(@Valid @RequestBody Assignment assignment, Principal person) {
+    return assignments.give(
+        assignment.readers().stream().distinct().toList(),
+        assignment.which().products(),
+        assignment.which().filter(),
+        person.getName());
   }
 
   @PostMapping("/api/acts/substitutions/forecast")

@@ -32,18 +32,30 @@ class ProofController {
   private final ProductService products;
   private final FieldViews views;
   private final SecondOpinions opinions;
+  private final Assignments assignments;
 
   ProofController(
-      ProofService proofs, ProductService products, FieldViews views, SecondOpinions opinions) {
+      ProofService proofs,
+      ProductService products,
+      FieldViews views,
+      SecondOpinions opinions,
+      Assignments assignments) {
+    this.assignments = assignments;
     this.opinions = opinions;
     this.proofs = proofs;
     this.products = products;
     this.views = views;
   }
 
+  /**
+   * A text being read.
+   *
+   * @param reader name of the person whom it is given to, empty if it is nobody's
+   */
   record Proof(
       ProductLine product,
       long revision,
+      String reader,
       List<FieldViews.FieldView> fields,
       Readiness readiness,
       List<TextStore.Revision> history,
@@ -125,6 +137,7 @@ class ProofController {
         new Proof(
             products.line(id),
             text.id(),
+            assignments.reader(id).orElse(""),
             views.of(text.draft(), audit.marks(), product),
             audit.readiness(),
             proofs.history(id),

@@ -46,6 +46,7 @@ class RunController {
       String brand,
       Integer atLeast,
       Integer below,
+      Long reader,
       boolean leaveSignedOff,
       long seed,
       String voice,
@@ -61,7 +62,8 @@ class RunController {
     }
 
     private AskedProducts asked() {
-      return new AskedProducts(products, search, state, intake, range, kind, brand, atLeast, below);
+      return new AskedProducts(
+          products, search, state, intake, range, kind, brand, atLeast, below, reader);
     }
   }
 

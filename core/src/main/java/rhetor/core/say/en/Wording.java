@@ -192,7 +192,7 @@ public final class Wording implements Phrasebook {
             boolean isSaidOf =
                 of.classes().isEmpty()
                     ? productClass.isEmpty()
-                    : knowledge.isOf(productClass, of.classes());
+                    : of.classes().contains(productClass);
             if (isSaidOf && filled.isEmpty()) {
               fill(of.say(), fact.value(), fact.label(), productClass, concept, filled);
             }
