@@ -153,7 +153,7 @@ class WritingInBrowserTest {
     browser.click(By.xpath("//button[starts-with(., 'Give %d texts to Wren')]".formatted(pile)));
     browser.see(": %d texts.".formatted(pile));
     browser.choose("For whom", "nobody yet");
-    browser.see("No text to read here");
+    browser.until(d -> browser.all("nav[aria-label='Pile of proofs'] a").isEmpty());
     browser.open("/proofs?search=Market");
     browser.see("for Wren");
     browser.click("Many at once");
