@@ -77,6 +77,10 @@ export function TextsPage() {
   const [typed, setTyped] = useState<{ place: Place; text: string } | null>(null);
   const [pasted, setPasted] = useState<Pasted | null>(null);
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
+  // What was typed and couldn’t be kept: it stays until somebody decides.
+  const [unkept, setUnkept] = useState<Unkept[]>([]);
+  const revisions = useRef(new Map<number, number>());
+  const queue = useRef(Promise.resolve());
   // What was done in this sitting, the last at the end.
   const [acts, setActs] = useState<{ act: number; texts: number }[]>([]);
   const grid = useRef<HTMLTableElement>(null);
@@ -103,28 +107,46 @@ export function TextsPage() {
     }
   };
 
-  const correct = async (corrections: Correction[]) => {
+  const send = async (corrections: Correction[]) => {
     let act = 0;
     let texts = 0;
-    const left: string[] = [];
     const parts = inParts(corrections, AT_ONCE);
+    let open = corrections;
     try {
       if (parts.length > 1) setProgress({ done: 0, of: parts.length });
-      for (const [i, cells] of parts.entries()) {
+      for (const [i, part] of parts.entries()) {
+        const cells = part.map((c) => ({
+          ...c,
+          revision: revisions.current.get(c.product) ?? c.revision,
+        }));
         const done = await take(api.POST('/api/texts/corrections', { body: { act, cells } }));
         act = done.act || act;
         texts += done.texts;
-        left.push(...done.left.map((l) => `${l.sku}: ${l.why}`));
+        const left = new Map(done.left.map((l) => [l.product, l.why]));
+        for (const r of done.rows) {
+          // What somebody else wrote has to be seen before it is written over.
+          if (!left.has(r.product.id)) revisions.current.set(r.product.id, r.revision);
+        }
         putRows(done.rows);
+        open = open.filter((c) => !part.includes(c));
+        const refused = part.flatMap((c) => {
+          const why = left.get(c.product);
+          return why === undefined ? [] : [{ ...c, why }];
+        });
+        if (refused.length > 0) setUnkept((u) => [...u, ...refused]);
         if (parts.length > 1) setProgress({ done: i + 1, of: parts.length });
       }
-      if (left.length > 0) notice.say(`Not kept: ${left.slice(0, 3).join(' ')}`);
     } catch (e) {
       notice.trouble(e);
+      setUnkept((u) => [...u, ...open.map((c) => ({ ...c, why: 'It didn’t get through.' }))]);
     } finally {
       setProgress(null);
       if (act > 0) setActs((a) => [...a, { act, texts }]);
     }
+  };
+  // One after the other: the next correction of a text is made on the revision of the one before.
+  const correct = (corrections: Correction[]) => {
+    queue.current = queue.current.then(() => send(corrections));
   };
 
   const takeBack = async () => {
@@ -136,6 +158,7 @@ export function TextsPage() {
         api.POST('/api/texts/corrections/{act}/take-back', { params: { path } }),
       );
       setActs((a) => a.slice(0, -1));
+      revisions.current.clear();
       queries.invalidateQueries({ queryKey: ['texts'] });
       notice.say(
         `${count(back.texts, 'text')} as before.` +
@@ -153,9 +176,7 @@ export function TextsPage() {
       const field = fields[typed.place.column];
       if (row && field && row.cells[field.code] !== typed.text.trim()) {
         const { product, revision } = row;
-        void correct([
-          { product: product.id, revision, field: field.code, text: typed.text.trim() },
-        ]);
+        correct([{ product: product.id, revision, field: field.code, text: typed.text.trim() }]);
       }
       setTyped(null);
     }
@@ -274,7 +295,7 @@ export function TextsPage() {
           onYes={() => {
             setPasted(null);
             focus(at);
-            void correct(pasted.corrections);
+            correct(pasted.corrections);
           }}
           onNo={() => {
             setPasted(null);
@@ -282,6 +303,20 @@ export function TextsPage() {
           }}
         />
       )}
+      {unkept.map((u, i) => (
+        <NotKept
+          key={`${u.product} ${u.field} ${i}`}
+          unkept={u}
+          row={rows.find((r) => r.product.id === u.product)}
+          onAgain={(revision) => {
+            setUnkept((all) => all.filter((x) => x !== u));
+            revisions.current.delete(u.product);
+            const { product, field, text } = u;
+            correct([{ product, field, text, revision }]);
+          }}
+          onLeave={() => setUnkept((all) => all.filter((x) => x !== u))}
+        />
+      ))}
       <Box sx={{ color: 'text.secondary', fontSize: 13, mb: 1, display: 'flex', gap: 2 }}>
         <span>
           {mayWrite
@@ -414,6 +449,41 @@ export function TextsPage() {
           </Button>
         )}
       </Box>
+    </Box>
+  );
+}
+
+/** A correction that couldn’t be kept, and why. */
+type Unkept = Correction & { why: string };
+
+/** What somebody typed that couldn’t be kept, beside what stands there now. */
+function NotKept(props: {
+  unkept: Unkept;
+  row: Row | undefined;
+  onAgain: (revision: number) => void;
+  onLeave: () => void;
+}) {
+  const { unkept, row } = props;
+  const label = FIELDS.find((f) => f.code === unkept.field)?.label ?? unkept.field;
+  return (
+    <Box
+      role="alert"
+      sx={{ borderLeft: 2, borderColor: 'error.main', pl: 1.5, mb: 2 }}
+      data-testid="not-kept"
+    >
+      {label} of {row ? `${row.product.name}, ${row.product.sku}` : 'a product'} wasn’t kept.{' '}
+      {unkept.why}
+      <Box sx={{ fontFamily: serif, fontSize: 15 }}>
+        You typed “{unkept.text}”{row && `; it says “${row.cells[unkept.field] ?? ''}” now`}.
+      </Box>
+      {row && (
+        <Button size="small" variant="outlined" onClick={() => props.onAgain(row.revision)}>
+          Put it in all the same
+        </Button>
+      )}
+      <Button size="small" onClick={props.onLeave}>
+        Leave it
+      </Button>
     </Box>
   );
 }

@@ -198,6 +198,10 @@ class TextTableTest {
     assertThat(cell(one, "title")).isEqualTo("<script>alert(1)</script> Bag");
     correct(0, List.of(correction(one, "no_such_field", "x"))).expect(404);
     correct(0, List.of()).expect(422);
+    Map<String, Object> stranger =
+        Map.of("product", 4_711_000, "revision", 1, "field", "title", "text", "x");
+    correct(0, List.of(correction(one, "meta_title", "Beside a stranger"), stranger)).expect(404);
+    assertThat(cell(one, "meta_title")).doesNotContain("stranger");
     JsonNode long50 =
         correct(0, List.of(correction(one, "description", "word ".repeat(30_000))))
             .expect(200)

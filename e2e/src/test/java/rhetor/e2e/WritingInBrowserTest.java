@@ -136,6 +136,15 @@ class WritingInBrowserTest {
     browser.until(d -> cell("2 0").equals(third));
     browser.click("Take back the last (1 text)");
     browser.until(d -> cell("0 0").equals(first));
+    // Typed fast, one cell after the other of one text: all of it is kept.
+    browser.driver.executeScript("document.querySelector('[data-at=\"3 0\"]').focus()");
+    keys.sendKeys("Fast", Keys.TAB).perform();
+    browser.until(
+        d -> "3 1".equals(browser.driver.switchTo().activeElement().getAttribute("data-at")));
+    keys.sendKeys("Faster", Keys.TAB).perform();
+    browser.until(d -> cell("3 0").startsWith("Fast") && cell("3 1").startsWith("Faster"));
+    browser.until(d -> browser.sees("Take back the last (1 text)"));
+    assertThat(browser.all("[data-testid=not-kept]")).isEmpty();
     // Chosen columns stand in the address.
     browser.click(By.xpath("//label[contains(., 'Tags')]"));
     browser.until(d -> d.getCurrentUrl().contains("tags"));

@@ -121,27 +121,28 @@ class TextTable {
     if (byProduct.isEmpty() || byProduct.size() > AT_ONCE) {
       throw Refused.invalid("Correct 1 to %d products at a time.".formatted(AT_ONCE));
     }
+    List<ProductLine> lines = byProduct.keySet().stream().map(products::line).toList();
     Set<Field> fields = new LinkedHashSet<>();
     corrections.forEach(c -> fields.add(c.field));
     String what = String.join(", ", fields.stream().map(Field::label).toList());
     long id = act == 0 ? acts.begin(ActStore.Deed.CORRECT, what, by) : requireOwn(act, by);
     int made = 0;
     List<NotCorrected> left = new ArrayList<>();
-    for (List<Correction> some : byProduct.values()) {
-      ProductLine product = products.line(some.getFirst().product);
+    for (ProductLine product : lines) {
       try {
-        made += isCorrected(id, some, by) ? 1 : 0;
+        made += isCorrected(id, byProduct.get(product.id()), by) ? 1 : 0;
       } catch (Refused e) {
         left.add(new NotCorrected(product.id(), product.sku(), e.getMessage()));
       }
     }
-    if (act == 0 && made == 0) {
+    boolean isNothing = act == 0 && made == 0;
+    if (isNothing) {
       acts.forget(id);
     } else if (act == 0) {
       log.note(by, Event.TEXTS_CORRECTED, what, "act " + id);
     }
     return new Corrected(
-        act == 0 && made == 0 ? 0 : id,
+        isNothing ? 0 : id,
         made,
         byProduct.keySet().stream().map(products::line).map(this::row).toList(),
         left);
