@@ -7,7 +7,7 @@ import { count, figure } from '../frame/format';
 import { which, type Filter } from '../product/filter';
 import { useReaders } from '../people/readers';
 
-/** All texts that the sentence above shows, given to people: to each an equal share, in the order of the list. */
+/** All texts that the sentence above shows, given to people: to each an equal share, in the order in which they came in. */
 export function Give(props: {
   filter: Filter;
   onChanged: (said: string) => void;
@@ -54,7 +54,7 @@ export function Give(props: {
       </Box>
       <Box sx={{ color: 'text.secondary', fontSize: 13, my: 1 }}>
         {chosen.length > 1
-          ? `Each gets about ${figure(Math.ceil(total / chosen.length))}, one after the other in the list.`
+          ? `Each gets about ${figure(Math.ceil(total / chosen.length))}, one after the other as they came in.`
           : 'Whoever has such a text now gives it up.'}
       </Box>
       <Box sx={{ display: 'flex', gap: 1 }}>

@@ -70,7 +70,7 @@ class Assignments {
   record Share(String name, int texts) {}
 
   /**
-   * Gives texts to people, to each an equal share of those that follow one another in the list.
+   * Gives texts to people, to each an equal share of those that came in one after the other.
    *
    * @param readers ids of people; none to give the texts to nobody
    * @throws Refused if somebody isn't there or may not correct texts

@@ -33,13 +33,16 @@ class ProofController {
   private final FieldViews views;
   private final SecondOpinions opinions;
   private final Assignments assignments;
+  private final Lessons lessons;
 
   ProofController(
       ProofService proofs,
       ProductService products,
       FieldViews views,
       SecondOpinions opinions,
-      Assignments assignments) {
+      Assignments assignments,
+      Lessons lessons) {
+    this.lessons = lessons;
     this.assignments = assignments;
     this.opinions = opinions;
     this.proofs = proofs;
@@ -64,7 +67,7 @@ class ProofController {
       String supplierText,
       List<ProofService.LeftOutFact> leftOut,
       List<LetBeStore.Overruled> overruled,
-      List<ProofService.Learnable> learnable,
+      List<Lessons.Learnable> learnable,
       List<CommentStore.Comment> comments) {}
 
   /**
@@ -146,7 +149,7 @@ class ProofController {
             product.facts().supplierText(),
             proofs.leftOut(product),
             proofs.overruled(product),
-            proofs.learnable(product, text),
+            lessons.of(product, text, audit.marks()),
             proofs.comments(id));
     return ResponseEntity.ok().eTag(String.valueOf(text.id())).body(proof);
   }

@@ -3,9 +3,7 @@ package rhetor.app.proof;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -15,7 +13,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import rhetor.app.concept.StruckFacts;
 import rhetor.app.finding.Findings;
 import rhetor.app.grammar.Grammar;
 import rhetor.app.knowledge.HouseKnowledge;
@@ -24,7 +21,6 @@ import rhetor.app.log.HouseLog;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
-import rhetor.app.style.WordHabits;
 import rhetor.app.template.Templates;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
@@ -39,24 +35,13 @@ import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
 import rhetor.core.exchange.PlainLines;
 import rhetor.core.fact.Fact;
-import rhetor.core.fact.ProductFacts;
-import rhetor.core.fact.Source;
-import rhetor.core.knowledge.Concept;
-import rhetor.core.knowledge.ProductClass;
 import rhetor.core.language.Nearness;
-import rhetor.core.language.Words;
-import rhetor.core.plan.Telling;
-import rhetor.core.plan.Untold;
 import rhetor.core.reading.CellText;
-import rhetor.core.say.en.Learner;
 import rhetor.core.say.en.ValueText;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
-import rhetor.core.style.WordChange;
 import rhetor.core.text.Block;
 import rhetor.core.text.Draft;
-import rhetor.core.text.Sentence;
-import rhetor.core.text.Support;
 
 /**
  * Keeps texts, takes changes by hand, and lets them go once somebody has put their word to them.
@@ -65,18 +50,12 @@ import rhetor.core.text.Support;
 public class ProofService {
   private static final int LONGEST_INPUT = 40_000;
 
-  /** So many changes by hand one after another are looked through. */
-  private static final int MOST_CHANGES = 50;
-
   private static final int LONGEST_KEYWORD = 100;
   private static final int DEEDS = 50;
   private static final int LONGEST_OVERRULED = 1_000;
 
   /** Takes of a field among which one is looked for that mends it. */
   private static final int TAKES = 3;
-
-  /** What is read as sentences on a product's page. */
-  private static final List<Field> PROSE = List.of(Field.DESCRIPTION, Field.SHORT_DESCRIPTION);
 
   private static final Predicate<Mark> MUST_FIX = m -> m.weight() == Mark.Weight.MUST_FIX;
 
@@ -90,8 +69,7 @@ public class ProofService {
   private final Findings findings;
   private final Grammar grammar;
   private final FreshTexts fresh;
-  private final WordHabits habits;
-  private final StruckFacts struck;
+  private final Lessons lessons;
   private final ActStore acts;
   private final HouseLog log;
 
@@ -106,13 +84,11 @@ public class ProofService {
       Findings findings,
       Grammar grammar,
       FreshTexts fresh,
-      WordHabits habits,
-      StruckFacts struck,
+      Lessons lessons,
       ActStore acts,
       HouseLog log) {
     this.acts = acts;
-    this.struck = struck;
-    this.habits = habits;
+    this.lessons = lessons;
     this.log = log;
     this.letBe = letBe;
     this.comments = comments;
@@ -182,49 +158,7 @@ public class ProofService {
     requireSeen(before, revision);
     Draft draft = before.draft().with(field, blocks(product, before.draft(), field, input));
     keepChange(product, before, draft, author, "HAND", field.label() + " changed by hand");
-    learn(product, before.draft(), draft, author);
-  }
-
-  /** Notes what a change by hand tells of the words that people want. */
-  private void learn(Product product, Draft before, Draft after, String author) {
-    habits.note(
-        product.id(),
-        WordChange.between(sentences(before), sentences(after), own(product.facts())),
-        author);
-    struck.note(product.id(), struck(product, before, after), author);
-  }
-
-  /**
-   * The kinds of facts that no sentence tells any more, where sentences were struck out and none
-   * were added: who writes a sentence anew may put the fact elsewhere.
-   */
-  private Set<Concept> struck(Product product, Draft before, Draft after) {
-    List<String> were = sentences(before);
-    List<String> are = sentences(after);
-    Set<Concept> struck = new LinkedHashSet<>();
-    if (are.size() >= were.size() || !were.containsAll(are)) {
-      return struck;
-    }
-    Set<String> lost = new HashSet<>(told(before));
-    lost.removeAll(told(after));
-    for (Fact fact : product.facts().facts()) {
-      if (lost.contains(fact.id())) {
-        knowledge.current().toldAs(fact.concept(), fact.label()).ifPresent(struck::add);
-      }
-    }
-    return struck;
-  }
-
-  /** The ids of facts that sentences rest on; what is listed is told in none. */
-  private static Set<String> told(Draft draft) {
-    return PROSE.stream()
-        .flatMap(f -> draft.blocks(f).stream())
-        .filter(b -> b.kind() == Block.Kind.PARAGRAPH)
-        .flatMap(b -> b.sentences().stream())
-        .flatMap(s -> s.support().stream())
-        .filter(s -> s.kind() == Support.Kind.FACT)
-        .map(Support::id)
-        .collect(Collectors.toSet());
+    lessons.note(product, before.draft(), draft, author);
   }
 
   /**
@@ -269,7 +203,7 @@ public class ProofService {
     }
     String fields = cells.keySet().stream().map(Field::label).collect(Collectors.joining(", "));
     keepChange(product, before, draft, author, "HAND", fields + " corrected in a table");
-    learn(product, before.draft(), draft, author);
+    lessons.note(product, before.draft(), draft, author);
     return isMadeBy(act, product);
   }
 
@@ -330,16 +264,6 @@ public class ProofService {
     long id = texts.add(product.id(), before.id(), null, author, origin, note, draft, audit);
     makeCount(product, id, Stage.IN_PROOF, audit);
     house.changed(product.id(), draft);
-  }
-
-  /** The words of a product's names and values. */
-  private static Set<String> own(ProductFacts product) {
-    return Stream.concat(
-            product.names().stream(),
-            product.facts().stream().flatMap(f -> f.sources().stream()).map(Source::raw))
-        .flatMap(text -> Words.of(text).stream())
-        .map(Words.Word::text)
-        .collect(Collectors.toSet());
   }
 
   /**
@@ -621,101 +545,6 @@ public class ProofService {
                         t.untold().orElseThrow().why(),
                         t.untold().orElseThrow().cause().remedy()))
             .toList();
-  }
-
-  /**
-   * How a person put a fact, so that others can be told so.
-   *
-   * @param heading its column, or what its kind is called
-   * @param concept id of its kind, empty if no wording tells it
-   * @param kind id of the kind of product that it would be told so of, empty if it isn't known
-   * @param of what products of that kind are called, empty if it isn't known
-   * @param sentence what they wrote
-   */
-  record Learnable(
-      String heading,
-      String concept,
-      String kind,
-      String of,
-      String sentence,
-      String form,
-      String wording) {}
-
-  /**
-   * What the changes by hand of the text that counts teach: of facts that no wording tells, and of
-   * those that the text told otherwise before.
-   */
-  List<Learnable> learnable(Product product, Text text) {
-    if (!text.origin().equals("HAND") || text.parentId() == 0) {
-      return List.of();
-    }
-    Learner learner = new Learner(knowledge.current());
-    // Neither what stood before teaches anything, nor what no cell bears out.
-    Draft written = written(text).draft();
-    Set<String> before = new HashSet<>(sentences(written));
-    audit(product, text).marks().stream()
-        .filter(Mark::mayBeStated)
-        .forEach(m -> before.add(m.of(text.draft()).sentence()));
-    List<String> changed =
-        sentences(text.draft()).stream().filter(s -> !before.contains(s)).toList();
-    Stream<Fact> untold =
-        new LeftOut(knowledge.current())
-            .of(product.facts(), templates.style(product.id()).ownVoice()).stream()
-                .filter(t -> t.untold().orElseThrow().cause() == Untold.Cause.NO_WORDING)
-                .map(Telling::fact);
-    return Stream.concat(untold, toldOtherwise(written, text.draft(), product.facts()))
-        .flatMap(
-            fact ->
-                changed.stream()
-                    .flatMap(
-                        s ->
-                            learner.learn(s, fact, product.facts()).stream()
-                                .map(l -> learnable(l, s, product.facts())))
-                    .limit(1))
-        .toList();
-  }
-
-  private Learnable learnable(Learner.Learned learned, String sentence, ProductFacts product) {
-    String kind = product.productClass();
-    return new Learnable(
-        learned.fact().label(),
-        learned.fact().concept(),
-        kind,
-        knowledge.current().productClass(kind).map(ProductClass::plural).orElse(""),
-        sentence,
-        learned.form().name().toLowerCase(Locale.ROOT),
-        learned.wording());
-  }
-
-  /** The facts of known kinds that stood in sentences which have gone. */
-  private Stream<Fact> toldOtherwise(Draft before, Draft now, ProductFacts product) {
-    Set<String> stay = new HashSet<>(sentences(now));
-    Set<String> told = new HashSet<>();
-    PROSE.stream()
-        .flatMap(f -> before.sentences(f).stream())
-        .filter(s -> !stay.contains(s.text()))
-        .flatMap(s -> s.support().stream())
-        .filter(s -> s.kind() == Support.Kind.FACT)
-        .forEach(s -> told.add(s.id()));
-    return product.facts().stream()
-        .filter(f -> told.contains(f.id()))
-        .filter(f -> knowledge.current().concept(f.concept()).stream().anyMatch(Concept::isWorded));
-  }
-
-  /** The text that people have changed since; the first one if people wrote that too. */
-  private Text written(Text changed) {
-    Text before = text(changed.parentId());
-    for (int i = 0; i < MOST_CHANGES && before.origin().equals("HAND"); i++) {
-      if (before.parentId() == 0) {
-        break;
-      }
-      before = text(before.parentId());
-    }
-    return before;
-  }
-
-  private static List<String> sentences(Draft draft) {
-    return PROSE.stream().flatMap(f -> draft.sentences(f).stream()).map(Sentence::text).toList();
   }
 
   /** A composer that knows the house's range, and writes unlike all its texts. */

@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import rhetor.core.Kinds;
 import rhetor.core.Products;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
-import rhetor.core.knowledge.ProductClass;
 import rhetor.core.style.Field;
 import rhetor.core.text.Block;
 import rhetor.core.text.Draft;
@@ -21,25 +21,7 @@ class SpecificationListTest {
           "P,Roll 20,Panniers,moss green,940 g,20 l,\"inner pocket; shoulder strap\",T3");
 
   private static Knowledge house(List<String> first, List<String> none) {
-    ProductClass p = KNOWLEDGE.productClass("pannier").orElseThrow();
-    return KNOWLEDGE.with(
-        KNOWLEDGE.claims(),
-        List.of(),
-        List.of(
-            new ProductClass(
-                p.id(),
-                p.noun(),
-                p.plural(),
-                p.names(),
-                p.kinds(),
-                p.hypernyms(),
-                p.parent(),
-                p.essential(),
-                p.matters(),
-                first,
-                none,
-                p.title(),
-                p.tells())));
+    return KNOWLEDGE.with(KNOWLEDGE.claims(), List.of(), List.of(Kinds.pannier(first, none, "")));
   }
 
   private static List<String> list(Knowledge knowledge) {

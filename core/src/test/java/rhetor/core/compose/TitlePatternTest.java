@@ -7,6 +7,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import rhetor.core.Kinds;
 import rhetor.core.Products;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.ClassCheck;
@@ -28,21 +29,7 @@ class TitlePatternTest {
       Products.of("SKU,Name,Category,Weight", "L,Fenlight,Front lights,86 g");
 
   private static ProductClass pannier(String title) {
-    ProductClass p = KNOWLEDGE.productClass("pannier").orElseThrow();
-    return new ProductClass(
-        p.id(),
-        p.noun(),
-        p.plural(),
-        p.names(),
-        p.kinds(),
-        p.hypernyms(),
-        p.parent(),
-        p.essential(),
-        p.matters(),
-        p.specification(),
-        p.unspecified(),
-        title,
-        p.tells());
+    return Kinds.pannier(List.of(), List.of(), title);
   }
 
   private static String title(String pattern, ProductFacts product) {
