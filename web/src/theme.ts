@@ -81,6 +81,14 @@ export function makeTheme(isDark: boolean) {
           // What is scrolled to must not hide behind the bar.
           html: { scrollPaddingTop: 80, scrollPaddingBottom: 70 },
           body: { fontVariantNumeric: 'tabular-nums' },
+          // Who asked their system for less motion gets each state at once.
+          '@media (prefers-reduced-motion: reduce)': {
+            '*, *::before, *::after': {
+              transitionDuration: '0s !important',
+              transitionDelay: '0s !important',
+              scrollBehavior: 'auto !important',
+            },
+          },
           ':focus-visible': { outline: `2px solid ${c.verdigris}`, outlineOffset: 2 },
           a: { color: 'inherit' },
         },

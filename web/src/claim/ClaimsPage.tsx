@@ -116,9 +116,11 @@ export function ClaimsPage() {
             />
           ))}
           {pages.hasNextPage && (
-            <Button onClick={() => pages.fetchNextPage()} disabled={pages.isFetching}>
-              More claims
-            </Button>
+            <li>
+              <Button onClick={() => pages.fetchNextPage()} disabled={pages.isFetching}>
+                More claims
+              </Button>
+            </li>
           )}
         </>
       }

@@ -7,6 +7,10 @@ import { count } from '../frame/format';
 import { useConnections } from '../model/connections';
 import { AskModel } from './AskModel';
 import { ProposedWordings } from './ProposedWordings';
+import { SayAll } from './SayAll';
+import { SayHow } from './SayHow';
+import { TaughtAct } from './Taught';
+import { useSaid, useTeaching } from './teaching';
 import { useProposals, wordingKey, type NewWording } from './proposals';
 
 /** So many headings are asked about, shown and kept at a time. */
@@ -42,7 +46,9 @@ export function Untold(props: {
     queryFn: () => take(api.GET('/api/concepts/own-pages')),
     enabled: props.mayDecide,
   });
-  if (!untold.data?.length) return null;
+  const { taught, isWritten, teach, takeBack, isBusy } = useTeaching();
+  const { said, onSaid } = useSaid();
+  if (!untold.data?.length && !taught) return null;
   const toggle = (wording: NewWording) => {
     const next = new Map(chosen);
     if (!next.delete(wordingKey(wording))) next.set(wordingKey(wording), wording);
@@ -51,9 +57,9 @@ export function Untold(props: {
   return (
     <Box component="details" sx={{ my: 2 }} data-testid="untold">
       <Box component="summary" sx={{ cursor: 'pointer' }}>
-        {count(untold.data.length, 'heading')} of your sheets{' '}
-        {untold.data.length === 1 ? 'has' : 'have'} no words yet: their facts are listed and told in
-        no sentence
+        {count(untold.data?.length ?? 0, 'heading')} of your sheets{' '}
+        {untold.data?.length === 1 ? 'has' : 'have'} no words yet: their facts are listed and told
+        in no sentence
       </Box>
       {props.mayDecide && connections.data && (
         <AskModel
@@ -63,6 +69,9 @@ export function Untold(props: {
           proposals={proposals}
           chosen={chosen.size}
         />
+      )}
+      {taught && (
+        <TaughtAct taught={taught} isWritten={isWritten} isBusy={isBusy} onTakeBack={takeBack} />
       )}
       {headings.map((u) => (
         <Box
@@ -82,8 +91,20 @@ export function Untold(props: {
           </Box>
           {props.mayDecide && (
             <Button size="small" onClick={() => props.onSay(u)}>
-              Say how
+              By its parts
             </Button>
+          )}
+          {props.mayDecide && (
+            <Box sx={{ gridColumn: '1 / -1', pb: 1 }}>
+              <SayHow
+                product={u.product}
+                heading={u.heading}
+                value={u.values[0] ?? ''}
+                isBusy={isBusy}
+                onTeach={teach}
+                onSaid={onSaid}
+              />
+            </Box>
           )}
           {pages.data
             ?.filter((p) => p.heading.toLowerCase() === u.heading.toLowerCase())
@@ -108,9 +129,10 @@ export function Untold(props: {
           )}
         </Box>
       ))}
-      {untold.data.length > shown && (
+      <SayAll said={said} isBusy={isBusy} onTeach={teach} />
+      {(untold.data?.length ?? 0) > shown && (
         <Button size="small" onClick={() => setShown(shown + AT_A_TIME)}>
-          Show the next {Math.min(AT_A_TIME, untold.data.length - shown)}
+          Show the next {Math.min(AT_A_TIME, (untold.data?.length ?? 0) - shown)}
         </Button>
       )}
     </Box>

@@ -34,7 +34,9 @@ const KNOWN = [
   ['/kinds', 'Kinds of product'],
   ['/names', 'Names of the house'],
   ['/columns', 'Columns'],
+  ['/folder', 'Watched folder'],
   ['/connections', 'Connections'],
+  ['/news', 'News'],
 ] as const;
 
 /** The bar on top: the name, the line of work with what waits at each word, and the house. */
@@ -235,6 +237,7 @@ function HouseMenu() {
         {(isOwner
           ? [
               ['/people', 'People and roles'],
+              ['/tokens', 'Tokens for programs'],
               ['/log', 'Log'],
               ['/me', 'Password and sessions'],
             ]

@@ -28,10 +28,13 @@ import { TextsPage } from '../proof/TextsPage';
 import { RangesPage } from '../range/RangesPage';
 import { ResultsPage } from '../result/ResultsPage';
 import { RunsPage } from '../run/RunsPage';
+import { TokensPage } from '../token/TokensPage';
 import { StylePage } from '../style/StylePage';
 import { TemplatesPage } from '../template/TemplatesPage';
 import { ChannelsPage } from '../channel/ChannelsPage';
+import { FolderPage } from '../folder/FolderPage';
 import { ConnectionsPage } from '../model/ConnectionsPage';
+import { NewsPage } from '../news/NewsPage';
 import { AuditPage } from '../audit/AuditPage';
 import { Bar } from './Bar';
 import { Boundary } from './Boundary';
@@ -100,9 +103,12 @@ export function House() {
             <Route path="/editions/:id?" element={<EditionsPage />} />
             <Route path="/results" element={<ResultsPage />} />
             <Route path="/channels" element={<ChannelsPage />} />
+            <Route path="/folder" element={<FolderPage />} />
+            <Route path="/news" element={<NewsPage />} />
             <Route path="/connections" element={<ConnectionsPage />} />
             <Route path="/people" element={<PeoplePage />} />
             <Route path="/me" element={<MyselfPage />} />
+            <Route path="/tokens" element={<TokensPage />} />
             <Route path="/log" element={<LogPage />} />
             <Route path="*" element={<Navigate to="/intake" replace />} />
           </Routes>

@@ -11,7 +11,6 @@ import {
   keepPreviousData,
   useInfiniteQuery,
   useMutation,
-  useQuery,
   useQueryClient,
 } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -20,6 +19,7 @@ import { api, take } from '../api/client';
 import { when } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { useMay } from '../frame/session';
+import { useMeanings } from './meanings';
 
 const PAGE = 100;
 
@@ -29,11 +29,6 @@ export function ColumnsPage() {
   const notice = useNotice();
   const mayWrite = useMay('WRITER');
   const [search, setSearch] = useState('');
-  const meanings = useQuery({
-    queryKey: ['meanings'],
-    queryFn: () => take(api.GET('/api/intakes/meanings')),
-    staleTime: Infinity,
-  });
   const answers = useInfiniteQuery({
     queryKey: ['column-answers', search],
     queryFn: ({ pageParam }) =>
@@ -53,7 +48,7 @@ export function ColumnsPage() {
     onSettled: () => queries.invalidateQueries({ queryKey: ['column-answers'] }),
   });
   const all = answers.data?.pages.flat() ?? [];
-  const label = (code: string) => meanings.data?.find((m) => m.code === code)?.label ?? code;
+  const { label } = useMeanings(all.map((a) => a.meaning));
   return (
     <Box sx={{ maxWidth: 1000 }}>
       <Typography variant="h1" gutterBottom>

@@ -26,7 +26,8 @@ export function IntakePage() {
         <DropField />
         <Typography sx={{ mb: 2.5 }}>
           Or <Link to="/intake/pictures">pictures</Link>, or{' '}
-          <Link to="/products/new">a product by hand or from a text</Link>.
+          <Link to="/products/new">a product by hand or from a text</Link>, or put files into the{' '}
+          <Link to="/folder">watched folder</Link>.
         </Typography>
         <PullLine />
         <Intakes selected={Number(id)} />

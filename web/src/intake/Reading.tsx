@@ -14,6 +14,7 @@ import { Questions } from './Questions';
 import { Changes } from './Changes';
 import { DryRun } from './DryRun';
 import { EditedTexts } from './EditedTexts';
+import { useMeanings } from './meanings';
 import { ShapeSentence } from './ShapeSentence';
 import { ThingSentence } from './ThingSentence';
 
@@ -50,11 +51,9 @@ export function Reading({ id }: { id: number }) {
     queryKey: ['intake', id],
     queryFn: () => take(api.GET('/api/intakes/{id}', path)),
   });
-  const meanings = useQuery({
-    queryKey: ['meanings'],
-    queryFn: () => take(api.GET('/api/intakes/meanings')),
-    staleTime: Infinity,
-  });
+  const meanings = useMeanings(
+    intake.data?.columns.flatMap((c) => [c.meaning, ...c.choices.map(String)]) ?? [],
+  );
   const changed = (fresh: Intake) => {
     queries.setQueryData(['intake', id], fresh);
     queries.invalidateQueries({ queryKey: ['intakes'] });
@@ -135,7 +134,7 @@ export function Reading({ id }: { id: number }) {
       {isOpen && asking.length > 0 && (
         <Questions
           sheet={sheet}
-          label={(code) => meanings.data?.find((m) => m.code === code)?.label ?? code}
+          label={meanings.label}
           mayAnswer={mayWrite && !setColumn.isPending}
           onAnswer={setColumn.mutate}
         />
@@ -226,7 +225,7 @@ export function Reading({ id }: { id: number }) {
                           disabled={!isOpen || !mayWrite}
                           onChange={(e) => setColumn.mutate({ column: i, meaning: e.target.value })}
                         >
-                          <Choices choices={meanings.data ?? []} />
+                          <Choices choices={meanings.all} />
                         </select>
                         {column.unit && <small> in {column.unit}</small>}
                       </td>
@@ -381,6 +380,8 @@ const tableStyle = {
     borderBottom: '1px solid',
     maxWidth: 190,
     py: '2px',
+    textOverflow: 'ellipsis',
+    pr: 2.5,
   },
   '& select:disabled': { opacity: 1, color: 'text.primary', borderColor: 'transparent' },
 } as const;

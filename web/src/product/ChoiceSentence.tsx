@@ -79,6 +79,21 @@ export function ChoiceSentence({ filter, states, asked, onChange }: Props) {
         ]}
         onChange={(v) => onChange({ range: Number(v) })}
       />
+      {filter.run > 0 && (
+        <>
+          {' '}
+          written in{' '}
+          <Word
+            label="Written in which run"
+            value={String(filter.run)}
+            choices={[
+              { value: String(filter.run), label: `run ${filter.run}` },
+              { value: '0', label: 'any run' },
+            ]}
+            onChange={(v) => onChange({ run: Number(v) })}
+          />
+        </>
+      )}
       ,{' '}
       <Word
         label="How ready"

@@ -6,8 +6,12 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { api, take } from '../api/client';
 import { count, figure } from '../frame/format';
 import { useNotice } from '../frame/Notice';
-import { Sentence, Word } from '../frame/Sentence';
+import { Sentence, TypedWord, Word } from '../frame/Sentence';
 import { article, useVoices } from '../proof/voices';
+import { money } from '../model/connections';
+import { RHETOR, duration } from '../run/author';
+import { AuthorWords } from '../run/AuthorWords';
+import { BEGINS, rhythmOf } from '../run/schedule';
 import { which, type Filter } from './filter';
 
 interface Props {
@@ -37,6 +41,9 @@ export function WriteSentence({ filter, total, chosen }: Props) {
     queryKey: ['templates'],
     queryFn: () => take(api.GET('/api/templates')),
   });
+  const [author, setAuthor] = useState(RHETOR);
+  const [begin, setBegin] = useState('');
+  const [time, setTime] = useState('02:00');
   const [isBusy, setBusy] = useState(false);
   const order = {
     ...which(filter, chosen),
@@ -44,6 +51,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
     seed: Number(seed),
     voice,
     template: Number(template),
+    author,
   };
   const forecast = useQuery({
     queryKey: ['forecast', order],
@@ -53,6 +61,13 @@ export function WriteSentence({ filter, total, chosen }: Props) {
   const start = async () => {
     setBusy(true);
     try {
+      if (begin) {
+        const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+        const body = { order, ...rhythmOf(begin), time: time.trim(), zone };
+        queries.setQueryData(['schedules'], await take(api.POST('/api/schedules', { body })));
+        navigate('/runs');
+        return;
+      }
       const run = await take(api.POST('/api/runs', { body: order }));
       await queries.invalidateQueries({ queryKey: ['waiting'] });
       navigate(`/runs/${run.id}`);
@@ -62,6 +77,11 @@ export function WriteSentence({ filter, total, chosen }: Props) {
       setBusy(false);
     }
   };
+  const expected = forecast.data?.toWrite ? forecast.data.expected : undefined;
+  const isDear =
+    !!expected &&
+    ((author.most > 0 && expected.cost > author.most) ||
+      (expected.monthlyMost > 0 && expected.spent + expected.cost > expected.monthlyMost));
   const left = forecast.data ? forecast.data.signedOff + forecast.data.busy : 0;
   return (
     <Box
@@ -81,7 +101,9 @@ export function WriteSentence({ filter, total, chosen }: Props) {
         <strong>
           {chosen.length > 0
             ? count(chosen.length, 'chosen product')
-            : `all ${figure(total)} shown`}
+            : begin
+              ? 'all that match by then'
+              : `all ${figure(total)} shown`}
         </strong>{' '}
         in {spelling} English, in {voice ? article(voice) : 'the'}{' '}
         <Word
@@ -125,19 +147,42 @@ export function WriteSentence({ filter, total, chosen }: Props) {
           choices={['1', '2', '3', '4', '5'].map((n) => ({ value: n, label: `no. ${n}` }))}
           onChange={setSeed}
         />
+        <AuthorWords author={author} onChange={setAuthor} />,{' '}
+        <Word label="When" value={begin} choices={BEGINS} onChange={setBegin} />
+        {begin && (
+          <>
+            {' at '}
+            <TypedWord label="Time" value={time} onSettled={setTime} />
+          </>
+        )}
         .
       </Sentence>
       <Button
         variant="contained"
-        disabled={isBusy || !forecast.data?.toWrite}
+        disabled={isBusy || (!begin && !forecast.data?.toWrite)}
         onClick={start}
         data-testid="write"
       >
-        Write {figure(forecast.data?.toWrite ?? 0)}
+        {begin ? 'Set it' : `Write ${figure(forecast.data?.toWrite ?? 0)}`}
       </Button>
-      {left > 0 && (
-        <Box sx={{ color: 'text.secondary' }}>{count(left, 'product')} will be left alone.</Box>
-      )}
+      <Box sx={{ color: 'text.secondary', pb: 0.5 }} aria-live="polite" data-testid="expected">
+        {left > 0 && <>{count(left, 'product')} will be left alone. </>}
+        {expected && expected.seconds >= 0 && <>It takes {duration(expected.seconds)}. </>}
+        {expected && author.engine !== 'COMPOSER' && (
+          <>
+            {author.engine === 'BOTH' && <>About {figure(expected.ofModel)} are asked for. </>}
+            The answers cost about {money(expected.cost)}
+            {expected.monthlyMost > 0 &&
+              `; ${money(expected.spent)} of ${money(expected.monthlyMost)} is spent this month`}
+            .{' '}
+            {isDear && (
+              <Box component="span" sx={{ color: 'warning.main' }}>
+                That is more than may be spent: the run would stop on the way.
+              </Box>
+            )}
+          </>
+        )}
+      </Box>
     </Box>
   );
 }

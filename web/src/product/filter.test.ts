@@ -25,6 +25,7 @@ describe('a filter in an address', () => {
       atLeast: 0,
       below: 85,
       reader: 4,
+      run: 12,
       order: 'NAME',
     };
     const address = new URLSearchParams(toAddress(filter, PILE).toString());
@@ -39,7 +40,7 @@ describe('a filter in an address', () => {
 
   it('is as at first where the address says nonsense', () => {
     const address = new URLSearchParams(
-      'state=BURNT&order=DROP&intake=-1&range=2.5&atLeast=101&below=lots&reader=me',
+      'state=BURNT&order=DROP&intake=-1&range=2.5&atLeast=101&below=lots&reader=me&run=last',
     );
     expect(fromAddress(address, PILE)).toEqual({ ...ANY, ...PILE });
   });
@@ -63,6 +64,7 @@ describe('a filter in an address', () => {
       atLeast: 0,
       below: 0,
       reader: 0,
+      run: 0,
     });
   });
 

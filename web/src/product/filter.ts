@@ -48,6 +48,8 @@ export interface Filter {
   below: number;
   /** Id of the person whom the texts are given to; 0 for anybody, NOBODY for those still free. */
   reader: number;
+  /** The run that wrote for them; 0 for any and none. */
+  run: number;
   order: Order;
 }
 
@@ -61,6 +63,7 @@ export const ANY: Filter = {
   atLeast: 0,
   below: 0,
   reader: 0,
+  run: 0,
   order: 'SHEET',
 };
 
@@ -88,6 +91,7 @@ export function fromAddress(address: URLSearchParams, first: Partial<Filter> = {
       word('reader') === String(NOBODY)
         ? NOBODY
         : number('reader', Number.MAX_SAFE_INTEGER, filter.reader),
+    run: number('run', Number.MAX_SAFE_INTEGER, filter.run),
     order: ORDERS.find((o) => o.value === word('order'))?.value ?? filter.order,
   };
 }
@@ -107,6 +111,6 @@ export const isPlain = (filter: Filter) => toAddress({ ...filter, order: ANY.ord
 
 /** The products that a filter means, as requests name them. */
 export const which = (filter: Filter, products: number[] = []) => {
-  const { search, state, intake, range, kind, brand, atLeast, below, reader } = filter;
-  return { products, search, state, intake, range, kind, brand, atLeast, below, reader };
+  const { search, state, intake, range, kind, brand, atLeast, below, reader, run } = filter;
+  return { products, search, state, intake, range, kind, brand, atLeast, below, reader, run };
 };

@@ -3,9 +3,11 @@ import Button from '@mui/material/Button';
 import { EditorContent, useEditor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
 import { useEffect, useRef, useState } from 'react';
-import type { Schema } from '../api/client';
+import { api, take, type Schema } from '../api/client';
 import { useDraft } from '../frame/drafts';
 import { serif } from '../theme';
+import { MarkWords } from './MarkWords';
+import { FRESH_MARKS, TypedMarks, type TypedMark } from './typedMarks';
 
 interface Props {
   product: number;
@@ -15,6 +17,37 @@ interface Props {
   /** Keeps the words; whether they were kept. */
   onSave: (text: string) => Promise<boolean>;
   onClose: () => void;
+}
+
+/** So long after the last key it is looked at, in milliseconds. */
+const PAUSE = 500;
+
+/**
+ * What the checks say of a field as it is typed: asked for whenever the typing pauses; what was
+ * asked before is forgotten. Nothing where the connection is lost: what is typed matters more.
+ */
+function useMarks(product: number, code: string, text: string, typed: boolean) {
+  const [looked, setLooked] = useState<{ text: string; marks: TypedMark[] } | null>(null);
+  useEffect(() => {
+    if (!typed) return;
+    const abort = new AbortController();
+    const timer = setTimeout(() => {
+      take(
+        api.POST('/api/proofs/{id}/fields/{field}/marks', {
+          params: { path: { id: product, field: code } },
+          body: { text },
+          signal: abort.signal,
+        }),
+      )
+        .then((marks) => setLooked({ text, marks }))
+        .catch(() => {});
+    }, PAUSE);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
+  }, [product, code, text, typed]);
+  return looked;
 }
 
 /**
@@ -49,6 +82,7 @@ export function Editor(props: Props) {
     props.onClose();
   };
   const isRich = props.field.code === 'description';
+  const looked = useMarks(props.product, props.field.code, text, text !== props.field.html);
   const box = useRef<HTMLElement>(null);
   // The list below a long text may have been what the person was looking at.
   useEffect(() => {
@@ -86,7 +120,7 @@ export function Editor(props: Props) {
         </Box>
       )}
       {isRich ? (
-        <RichText html={text} onChange={change} />
+        <RichText html={text} marks={looked?.marks} onChange={change} />
       ) : (
         <Box
           component="textarea"
@@ -109,6 +143,7 @@ export function Editor(props: Props) {
           }}
         />
       )}
+      {looked && <WhileTyping marks={looked.marks} isOld={looked.text !== text} />}
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 1 }}>
         <Button
           variant="contained"
@@ -136,9 +171,35 @@ export function Editor(props: Props) {
   );
 }
 
-function RichText({ html, onChange }: { html: string; onChange: (html: string) => void }) {
+/** What the checks say of what is typed, in a few lines below it. */
+function WhileTyping({ marks, isOld }: { marks: TypedMark[]; isOld: boolean }) {
+  return (
+    <Box
+      role="status"
+      data-testid="while-typing"
+      sx={{ mt: 1, fontSize: 13, maxHeight: 150, overflowY: 'auto', opacity: isOld ? 0.6 : 1 }}
+    >
+      {marks.length === 0
+        ? 'Nothing to fix or to weigh in it.'
+        : marks.map(({ mark }, i) => (
+            <MarkWords key={`${mark.check} ${mark.words} ${i}`} mark={mark} />
+          ))}
+    </Box>
+  );
+}
+
+interface RichTextProps {
+  html: string;
+  marks: TypedMark[] | undefined;
+  onChange: (html: string) => void;
+}
+
+function RichText({ html, marks, onChange }: RichTextProps) {
   const editor = useEditor({
-    extensions: [StarterKit.configure({ heading: { levels: [3] }, codeBlock: false, code: false })],
+    extensions: [
+      StarterKit.configure({ heading: { levels: [3] }, codeBlock: false, code: false }),
+      TypedMarks,
+    ],
     content: html,
     injectCSS: false,
     // Most begin by adding to the first paragraph; where nothing is told yet, there is one to begin.
@@ -157,6 +218,10 @@ function RichText({ html, onChange }: { html: string; onChange: (html: string) =
     editorProps: { attributes: { 'aria-label': 'Description', role: 'textbox' } },
     onUpdate: ({ editor: e }) => onChange(e.getHTML()),
   });
+  useEffect(() => {
+    if (!editor || !marks) return;
+    editor.view.dispatch(editor.state.tr.setMeta(FRESH_MARKS, marks));
+  }, [editor, marks]);
   const tools = [
     { label: 'Paragraph', run: () => editor?.chain().focus().setParagraph().run() },
     { label: 'Sub-heading', run: () => editor?.chain().focus().toggleHeading({ level: 3 }).run() },
@@ -176,6 +241,8 @@ function RichText({ html, onChange }: { html: string; onChange: (html: string) =
           whiteSpace: 'pre-wrap',
         },
         '& .ProseMirror p': { my: 1 },
+        '& .to-fix': { borderBottom: '2px solid', borderColor: 'error.main' },
+        '& .to-weigh': { borderBottom: '2px dotted', borderColor: 'warning.main' },
         '& .ProseMirror h3': { fontSize: 18, my: 1 },
         '& .ProseMirror li p': { m: 0 },
       }}

@@ -1,25 +1,81 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { useState } from 'react';
 import type { Schema } from '../api/client';
+import { SayAll } from '../concept/SayAll';
+import { SayHow } from '../concept/SayHow';
+import { TaughtAct } from '../concept/Taught';
+import { useSaid, useTeaching } from '../concept/teaching';
 import { when } from '../frame/format';
 
-/** What stands in no sentence, why, and what would bring it in. */
-export function LeftOut({ facts }: { facts: Schema['LeftOutFact'][] }) {
-  if (facts.length === 0) return null;
+/** Whoever opened it for one text wants it open for the next. */
+const OPEN = 'left-out';
+
+/** What stands in no sentence, why, and what would bring it in: often a sentence typed here. */
+export function LeftOut(props: {
+  product: number;
+  facts: Schema['LeftOutFact'][];
+  mayTeach: boolean;
+}) {
+  const { product, facts, mayTeach } = props;
+  const { taught, isWritten, teach, takeBack, isBusy } = useTeaching();
+  const { said, onSaid } = useSaid();
+  const [isOpen, setOpen] = useState(() => sessionStorage.getItem(OPEN) === 'yes');
+  const open = (now: boolean) => {
+    setOpen(now);
+    sessionStorage.setItem(OPEN, now ? 'yes' : 'no');
+  };
+  if (facts.length === 0 && !taught) return null;
   return (
-    <Box component="details" sx={{ mt: 3, fontSize: 13 }} data-testid="left-out">
+    <Box
+      component="details"
+      open={isOpen}
+      onToggle={(e: React.SyntheticEvent<HTMLDetailsElement>) => open(e.currentTarget.open)}
+      sx={{ mt: 1.5, fontSize: 14 }}
+      data-testid="left-out"
+    >
       <Box component="summary" sx={{ cursor: 'pointer' }}>
-        Left out of the sentences: {facts.length}
+        {facts.length === 1
+          ? 'One fact stands in no sentence'
+          : `${facts.length} facts stand in no sentence`}
+        {mayTeach && facts.some((f) => f.wantsWords) && ': say how they are put'}
       </Box>
-      {facts.map((f, i) => (
-        <Box key={i} sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
-          <strong>{f.label}</strong>: {f.value}
-          <Box sx={{ color: 'text.secondary' }}>
-            {f.why} {f.remedy}
+      {taught && (
+        <TaughtAct taught={taught} isWritten={isWritten} isBusy={isBusy} onTakeBack={takeBack} />
+      )}
+      {facts.map((f) => (
+        <Box
+          key={`${product} ${f.label}`}
+          sx={{
+            py: 0.75,
+            borderTop: 1,
+            borderColor: 'divider',
+            display: 'grid',
+            gridTemplateColumns: { sm: '1fr 1.6fr' },
+            columnGap: 2,
+          }}
+        >
+          <Box>
+            <strong>{f.label}</strong>: {f.value}
           </Box>
+          {mayTeach && f.wantsWords ? (
+            <SayHow
+              product={product}
+              heading={f.label}
+              value={f.value}
+              isBusy={isBusy}
+              onTeach={teach}
+              onSaid={onSaid}
+            />
+          ) : (
+            <Box sx={{ color: 'text.secondary' }}>
+              {f.why} {f.remedy}
+            </Box>
+          )}
         </Box>
       ))}
+      <SayAll said={said} isBusy={isBusy} onTeach={teach} />
     </Box>
   );
 }

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { Fragment, type ReactNode } from 'react';
 import type { Schema } from '../api/client';
 import { serif } from '../theme';
+import { MarkWords } from './MarkWords';
 import { StateFact } from './StateFact';
 
 type Field = Schema['FieldView'];
@@ -210,23 +211,8 @@ function MarkNote({
   onLetBe,
   onThisIsSo,
 }: Pick<Props, 'onLetBe' | 'onThisIsSo'> & { mark: Mark }) {
-  const isBad = mark.weight === 'MUST_FIX';
   return (
-    <Box
-      data-testid={isBad ? 'must-fix' : 'weigh'}
-      sx={{
-        fontSize: 12,
-        lineHeight: 1.4,
-        mb: 1,
-        pl: 1,
-        borderLeft: 2,
-        borderColor: isBad ? 'error.main' : 'warning.main',
-      }}
-    >
-      <Box component="strong" sx={{ color: isBad ? 'error.main' : 'warning.main' }}>
-        {isBad ? 'must fix' : 'weigh'}
-      </Box>
-      : {mark.why}
+    <MarkWords mark={mark}>
       {onLetBe && mark.mayBeOverruled && (
         <Button
           size="small"
@@ -240,6 +226,6 @@ function MarkNote({
       {onThisIsSo && mark.mayBeStated && (
         <StateFact words={mark.words} onState={(label, value) => onThisIsSo(mark, label, value)} />
       )}
-    </Box>
+    </MarkWords>
   );
 }

@@ -9,12 +9,13 @@ import { count, figure, when } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { Sentence, Word } from '../frame/Sentence';
 import { which, type Filter } from '../product/filter';
+import { WriteSentence } from '../product/WriteSentence';
 import { serif } from '../theme';
 import { Give } from './Give';
 import { Substitute } from './Substitute';
 
-/** What is done to many texts; giving them to people leaves the texts as they are and is no act. */
-export type Deed = Schema['ActOrder']['deed'] | 'GIVE';
+/** What is done to many texts. Giving them to people leaves them as they are, and writing is a run: neither is an act. */
+export type Deed = Schema['ActOrder']['deed'] | 'GIVE' | 'WRITE';
 type Act = Schema['Act'];
 
 const SAID: { value: Deed; label: string; done: string }[] = [
@@ -22,6 +23,7 @@ const SAID: { value: Deed; label: string; done: string }[] = [
   { value: 'SEND_BACK', label: 'Send back', done: 'sent back' },
   { value: 'SUBSTITUTE', label: 'Put words for others in', done: 'changed' },
   { value: 'GIVE', label: 'Give to people', done: 'given' },
+  { value: 'WRITE', label: 'Write again', done: 'written' },
 ];
 
 export const DEEDS = SAID.map((d) => d.value);
@@ -46,11 +48,13 @@ const done = (deed: Deed) => ELSEWHERE[deed] ?? SAID.find((d) => d.value === dee
 /** One deed done to all texts that the sentence above shows; what it would do is said first, and it can be taken back. */
 export function Many(props: {
   filter: Filter;
+  /** How many texts it shows. */
+  total: number;
   deed: Deed;
   onDeed: (deed: Deed) => void;
   onClose: () => void;
 }) {
-  const { filter, deed, onDeed, onClose } = props;
+  const { filter, total, deed, onDeed, onClose } = props;
   const queries = useQueryClient();
   const notice = useNotice();
   const isActed = deed === 'SIGN_OFF' || deed === 'SEND_BACK';
@@ -109,6 +113,7 @@ export function Many(props: {
         <Substitute filter={filter} onChanged={changed} onTrouble={notice.trouble} />
       )}
       {deed === 'GIVE' && <Give filter={filter} onChanged={changed} onTrouble={notice.trouble} />}
+      {deed === 'WRITE' && <WriteSentence filter={filter} total={total} chosen={[]} />}
       {forecast.error && <Box sx={{ color: 'error.main' }}>{forecast.error.message}</Box>}
       {forecast.isFetching && <LinearProgress aria-label="Counting" />}
       {would && (

@@ -488,6 +488,7 @@ export function Proof(props: {
           </Button>
         </Box>
         {maySign && mode === 'read' && <Learned learnable={proof.data.learnable} />}
+        {mode === 'read' && <LeftOut product={id} facts={proof.data.leftOut} mayTeach={maySign} />}
         {product.mustFix > 0 && (
           <Typography sx={{ color: 'error.main' }}>
             {product.mustFix === 1 ? 'One mark' : `${product.mustFix} marks`} must be fixed before
@@ -548,7 +549,6 @@ export function Proof(props: {
           />
         )}
         <Overruled marks={proof.data.overruled} onRaiseAgain={maySign ? raiseAgain : undefined} />
-        <LeftOut facts={proof.data.leftOut} />
         {open.length === 0 && comments}
         <Typography variant="h3" sx={{ mt: 3 }}>
           History

@@ -153,7 +153,16 @@ export function ProofsPage() {
             overflowY: { md: 'auto' },
           }}
         >
-          <Box sx={{ display: 'flex', alignItems: 'baseline', mb: 1 }}>
+          <Box
+            sx={{
+              display: 'flex',
+              flexWrap: 'wrap',
+              alignItems: 'baseline',
+              mb: 1,
+              whiteSpace: 'nowrap',
+              '& .MuiButton-root': { px: 0.75, minWidth: 0 },
+            }}
+          >
             <Box sx={{ color: 'text.secondary' }}>{count(total, 'text')}</Box>
             <Box sx={{ flex: 1 }} />
             <Button size="small" component={Link} to={{ pathname: '/proofs/side-by-side', search }}>
@@ -214,7 +223,13 @@ export function ProofsPage() {
           </nav>
         </Box>
         {deed && maySign ? (
-          <Many filter={filter} deed={deed} onDeed={setDeed} onClose={() => setDeed(undefined)} />
+          <Many
+            filter={filter}
+            total={total}
+            deed={deed}
+            onDeed={setDeed}
+            onClose={() => setDeed(undefined)}
+          />
         ) : id ? (
           <Proof key={id} id={Number(id)} onStep={open} onRead={noteRead} />
         ) : total === 0 && pile.isSuccess ? (

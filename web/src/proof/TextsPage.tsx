@@ -69,12 +69,15 @@ export function TextsPage() {
     initialPageParam: '',
     getNextPageParam: (last) => last.next || undefined,
     placeholderData: keepPreviousData,
+    // A correction makes a text more or less ready: read anew, the rows would change places under
+    // the person who works in them.
+    refetchOnReconnect: false,
   });
   const rows = pages.data?.pages.flatMap((p) => p.rows) ?? [];
   const total = pages.data?.pages[0]?.total ?? 0;
 
   const [at, setAt] = useState<Place>({ row: 0, column: 0 });
-  const [typed, setTyped] = useState<{ place: Place; text: string } | null>(null);
+  const [typed, setTyped] = useState<Typed | null>(null);
   const [pasted, setPasted] = useState<Pasted | null>(null);
   const [progress, setProgress] = useState<{ done: number; of: number } | null>(null);
   // What was typed and couldn’t be kept: it stays until somebody decides.
@@ -159,7 +162,8 @@ export function TextsPage() {
       );
       setActs((a) => a.slice(0, -1));
       revisions.current.clear();
-      queries.invalidateQueries({ queryKey: ['texts'] });
+      putRows(back.rows);
+      if (back.rows.length < back.texts) queries.invalidateQueries({ queryKey: ['texts'] });
       notice.say(
         `${count(back.texts, 'text')} as before.` +
           (back.texts < last.texts ? ' The others were changed since, and stay.' : ''),
@@ -172,12 +176,8 @@ export function TextsPage() {
   /** What was typed is kept, whichever way the cell is left. */
   const leave = (to?: Place) => {
     if (typed) {
-      const row = rows[typed.place.row];
-      const field = fields[typed.place.column];
-      if (row && field && row.cells[field.code] !== typed.text.trim()) {
-        const { product, revision } = row;
-        correct([{ product: product.id, revision, field: field.code, text: typed.text.trim() }]);
-      }
+      const text = typed.text.trim();
+      if (typed.before !== text) correct([{ ...typed.cell, text }]);
       setTyped(null);
     }
     if (to) requestAnimationFrame(() => focus(to));
@@ -188,7 +188,9 @@ export function TextsPage() {
     const field = fields[place.column];
     if (!mayWrite || !row || !field || row.revision === 0) return;
     setAt(place);
-    setTyped({ place, text: text ?? row.cells[field.code] ?? '' });
+    const before = row.cells[field.code] ?? '';
+    const cell = { product: row.product.id, revision: row.revision, field: field.code };
+    setTyped({ cell, before, text: text ?? before });
   };
 
   const onKey = (e: KeyboardEvent, place: Place) => {
@@ -367,7 +369,7 @@ export function TextsPage() {
                 </Box>
               </th>
               {fields.map((f, column) => {
-                const isTyped = typed?.place.row === row && typed.place.column === column;
+                const isTyped = typed?.cell.product === r.product.id && typed.cell.field === f.code;
                 const isFixed = r.toFix.includes(f.code);
                 return (
                   <Box
@@ -401,7 +403,7 @@ export function TextsPage() {
                         onFocus={(e) =>
                           e.target.setSelectionRange(e.target.value.length, e.target.value.length)
                         }
-                        onChange={(e) => setTyped({ place: { row, column }, text: e.target.value })}
+                        onChange={(e) => setTyped({ ...typed, text: e.target.value })}
                         onKeyDown={(e: KeyboardEvent) => onTyping(e, { row, column })}
                         onBlur={() => leave()}
                         sx={{
@@ -451,6 +453,13 @@ export function TextsPage() {
       </Box>
     </Box>
   );
+}
+
+/** What somebody is typing, by the text that it is typed over. */
+interface Typed {
+  cell: Omit<Correction, 'text'>;
+  before: string;
+  text: string;
 }
 
 /** A correction that couldn’t be kept, and why. */

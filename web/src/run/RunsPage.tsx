@@ -7,19 +7,40 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, take, type Schema } from '../api/client';
 import { Empty } from '../frame/Empty';
-import { count, figure, when } from '../frame/format';
+import { capital, count, figure, when } from '../frame/format';
 import { useNotice } from '../frame/Notice';
+import { Sentence, TypedWord } from '../frame/Sentence';
 import { useMay } from '../frame/session';
 import { SureButton } from '../frame/SureButton';
+import { money } from '../model/connections';
+import { amount, duration } from './author';
+import { Outcomes } from './Outcomes';
+import { Schedules } from './Schedules';
 
 type Run = Schema['Run'];
 
-const STATUS = { WAITING: 'about to begin', RUNNING: 'writing', DONE: 'done', STOPPED: 'stopped' };
+const STATUS = {
+  WAITING: 'about to begin',
+  RUNNING: 'writing',
+  PAUSED: 'paused',
+  DONE: 'done',
+  STOPPED: 'stopped',
+};
+
+/** What a run is at, in a word. */
+const status = (r: Run) => (r.status === 'RUNNING' && r.trouble ? 'waiting' : STATUS[r.status]);
+
+/** Who writes in a run, unless it is Rhetor alone. */
+function by(r: Run): string {
+  if (r.authorship.engine === 'COMPOSER') return '';
+  const name = r.modelName || 'a text model that is connected no longer';
+  return r.authorship.engine === 'BOTH' ? `by Rhetor and ${name}` : `by ${name}`;
+}
 
 /** Runs: what is being written, how far it is, and what failed. */
 export function RunsPage() {
@@ -34,6 +55,7 @@ export function RunsPage() {
       <Empty title="Nothing has been written yet">
         Choose products under <Link to="/products">Products</Link> and write for them. You can leave
         while it runs.
+        <Schedules />
       </Empty>
     );
   }
@@ -62,9 +84,11 @@ export function RunsPage() {
                 <TableCell>
                   <Link to={`/runs/${r.id}`}>Run {r.id}</Link>
                   {r.templateName && `, after ${r.templateName}`}
+                  {r.about && ` for ${r.about}`}
+                  {by(r) && `, ${by(r)}`}
                 </TableCell>
                 <TableCell>{when(r.createdAt)}</TableCell>
-                <TableCell>{STATUS[r.status]}</TableCell>
+                <TableCell>{status(r)}</TableCell>
                 <TableCell align="right">
                   {figure(r.written)} of {figure(r.total)}
                 </TableCell>
@@ -74,43 +98,53 @@ export function RunsPage() {
             ))}
           </TableBody>
         </Table>
+        <Schedules />
       </Box>
       {id && <OneRun key={id} id={Number(id)} />}
     </Box>
   );
 }
 
-/** Follows a run by server-sent events; reconnects by itself when the connection is lost. */
-function useRun(id: number) {
+/**
+ * Follows a run by server-sent events; reconnects by itself when the connection is lost.
+ *
+ * @param round another number to follow a run anew that had ended
+ */
+function useRun(id: number, round: number) {
   const [run, setRun] = useState<Run | null>(null);
   const [isLost, setLost] = useState(false);
   const [toGo, setToGo] = useState(0);
   useEffect(() => {
     const events = new EventSource(`/api/runs/${id}/events`);
+    // How fast it is counts from where it was seen to go on: what it waited before says nothing.
+    let since: { at: number; done: number } | null = null;
     events.onmessage = (e) => {
       const next = JSON.parse(e.data) as Run;
       const done = next.written + next.failed + next.left;
-      const seconds = (Date.now() - Date.parse(next.createdAt)) / 1000;
-      setToGo(done > 0 ? Math.round((seconds / done) * (next.total - done)) : 0);
+      if (next.status !== 'RUNNING' || next.trouble) since = null;
+      else since ??= { at: Date.now(), done };
+      const more = since ? done - since.done : 0;
+      setToGo(more > 0 ? ((Date.now() - since!.at) / 1000 / more) * (next.total - done) : 0);
       setRun(next);
       setLost(false);
       if (next.status === 'DONE' || next.status === 'STOPPED') events.close();
     };
     events.onerror = () => setLost(true);
     return () => events.close();
-  }, [id]);
+  }, [id, round]);
   return { run, isLost, toGo };
 }
 
 function OneRun({ id }: { id: number }) {
-  const { run, isLost, toGo } = useRun(id);
+  const [round, setRound] = useState(0);
+  const { run, isLost, toGo } = useRun(id, round);
   const notice = useNotice();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const mayWrite = useMay('WRITER');
   const hasEnded = run?.status === 'DONE' || run?.status === 'STOPPED';
   const view = useQuery({
-    queryKey: ['run', id, hasEnded],
+    queryKey: ['run', id, hasEnded, run?.status],
     queryFn: () => take(api.GET('/api/runs/{id}', { params: { path: { id } } })),
   });
   useEffect(() => {
@@ -120,41 +154,50 @@ function OneRun({ id }: { id: number }) {
       queries.invalidateQueries({ queryKey: ['runs'] });
     }
   }, [hasEnded, queries]);
+  const [more, setMore] = useState('');
+  const act = useMutation({
+    mutationFn: (what: () => Promise<unknown>) => what(),
+    onError: notice.trouble,
+  });
   const shown = run ?? view.data?.run;
   if (!shown) return <LinearProgress aria-label="Loading" />;
   const done = shown.written + shown.failed + shown.left;
+  const path = { params: { path: { id } } };
 
-  const stop = async () => {
-    try {
-      await take(api.POST('/api/runs/{id}/stop', { params: { path: { id } } }));
-    } catch (e) {
-      notice.trouble(e);
-    }
-  };
-  const takeBack = async () => {
-    try {
-      const back = await take(api.POST('/api/runs/{id}/take-back', { params: { path: { id } } }));
+  const stop = () => act.mutate(() => take(api.POST('/api/runs/{id}/stop', path)));
+  const pause = () => act.mutate(() => take(api.POST('/api/runs/{id}/pause', path)));
+  const goOn = () =>
+    act.mutate(() =>
+      take(api.POST('/api/runs/{id}/go-on', { ...path, body: { most: amount(more) } })),
+    );
+  const takeUp = () =>
+    act.mutate(async () => {
+      await take(api.POST('/api/runs/{id}/take-up', path));
+      queries.invalidateQueries({ queryKey: ['runs'] });
+      setRound(round + 1);
+    });
+  const takeBack = () =>
+    act.mutate(async () => {
+      const back = await take(api.POST('/api/runs/{id}/take-back', path));
       notice.say(`${count(back.texts, 'text')} taken back; the revisions stay in the history.`);
       ['run', 'products', 'proof', 'waiting'].forEach((key) =>
         queries.invalidateQueries({ queryKey: [key] }),
       );
-    } catch (e) {
-      notice.trouble(e);
-    }
-  };
-  const retry = async () => {
-    try {
-      const next = await take(api.POST('/api/runs/{id}/retry', { params: { path: { id } } }));
+    });
+  const retry = (reason: string) =>
+    act.mutate(async () => {
+      const next = await take(api.POST('/api/runs/{id}/retry', { ...path, body: { reason } }));
       navigate(`/runs/${next.id}`);
-    } catch (e) {
-      notice.trouble(e);
-    }
-  };
+    });
+  const isWaiting = shown.trouble !== '';
+  const couldGoOn = (view.data?.reasons ?? []).some(
+    (r) => r.outcome === 'LEFT' && r.reason === 'The run was stopped.',
+  );
 
   return (
     <Box component="section" aria-label={`Run ${id}`} data-testid="run" data-status={shown.status}>
       <Typography variant="h2">
-        Run {id}: {STATUS[shown.status]}
+        Run {id}: {status(shown)}
       </Typography>
       <LinearProgress
         aria-label="Progress of the run"
@@ -167,27 +210,68 @@ function OneRun({ id }: { id: number }) {
         {figure(shown.written)} of {count(shown.total, 'product')} written
         {shown.failed > 0 && `, ${figure(shown.failed)} failed`}
         {shown.left > 0 && `, ${figure(shown.left)} left alone`}.
-        {!hasEnded && toGo > 1 && ` About ${count(toGo, 'second')} to go.`}
+        {!hasEnded && !isWaiting && toGo > 1 && ` ${capital(duration(toGo))} to go.`}
       </Typography>
+      {by(shown) && (
+        <Typography data-testid="run-bill">
+          Written {by(shown)} for {money(shown.spent)}
+          {shown.authorship.most > 0 && ` of at most ${money(shown.authorship.most)}`}.
+        </Typography>
+      )}
+      {isWaiting && (
+        <Box role="status" sx={{ borderLeft: 3, borderColor: 'warning.main', pl: 1.5, my: 1.5 }}>
+          {shown.trouble}
+          {Date.parse(shown.goesOnAt) > 0 && ` It goes on by itself, ${when(shown.goesOnAt)}.`}
+          {mayWrite && (
+            <Sentence>
+              {shown.status === 'PAUSED' && shown.authorship.most > 0 && (
+                <>
+                  It may spend at most{' '}
+                  <TypedWord
+                    label="At most"
+                    value={more}
+                    otherwise={money(shown.authorship.most)}
+                    onSettled={setMore}
+                  />{' '}
+                  in all.
+                </>
+              )}
+              <Button variant="contained" sx={{ ml: 1 }} onClick={goOn}>
+                Go on now
+              </Button>
+            </Sentence>
+          )}
+        </Box>
+      )}
       {isLost && !hasEnded && (
         <Typography sx={{ color: 'warning.main' }}>
           The connection was lost. The run goes on by itself; this page finds it again.
         </Typography>
       )}
-      {!hasEnded && (
+      {!hasEnded && !isWaiting && (
         <Typography sx={{ color: 'text.secondary', mt: 1 }}>
           You can leave this page, or close the browser.
         </Typography>
       )}
-      <Box sx={{ display: 'flex', gap: 1.5, mt: 2 }}>
+      <Box sx={{ display: 'flex', gap: 1.5, mt: 2, flexWrap: 'wrap' }}>
+        {!hasEnded && mayWrite && !isWaiting && (
+          <Button variant="outlined" onClick={pause}>
+            Pause
+          </Button>
+        )}
         {!hasEnded && mayWrite && (
           <Button variant="outlined" onClick={stop}>
             Stop after this product
           </Button>
         )}
         {hasEnded && shown.written > 0 && (
-          <Button variant="contained" component={Link} to="/proofs">
+          <Button variant="contained" component={Link} to={`/proofs?run=${shown.id}`}>
             Read the texts
+          </Button>
+        )}
+        {hasEnded && mayWrite && couldGoOn && (
+          <Button variant="outlined" onClick={takeUp}>
+            Take it up again
           </Button>
         )}
         {hasEnded && mayWrite && (view.data?.undoable ?? 0) > 0 && (
@@ -196,30 +280,13 @@ function OneRun({ id }: { id: number }) {
           </SureButton>
         )}
         {hasEnded && shown.failed > 0 && mayWrite && (
-          <Button variant="outlined" onClick={retry}>
+          <Button variant="outlined" onClick={() => retry('')}>
             Write the {figure(shown.failed)} failed again
           </Button>
         )}
       </Box>
-      {view.data && view.data.troubles.length < shown.failed + shown.left && hasEnded && (
-        <Typography sx={{ color: 'text.secondary', mt: 2 }}>
-          The first {figure(view.data.troubles.length)} of {figure(shown.failed + shown.left)}:
-        </Typography>
-      )}
-      {view.data && view.data.troubles.length > 0 && (
-        <Table size="small" sx={{ mt: 2 }}>
-          <TableBody>
-            {view.data.troubles.map((t) => (
-              <TableRow key={t.productId}>
-                <TableCell>{t.sku}</TableCell>
-                <TableCell>{t.name}</TableCell>
-                <TableCell sx={{ color: t.status === 'FAILED' ? 'error.main' : undefined }}>
-                  {t.reason}
-                </TableCell>
-              </TableRow>
-            ))}
-          </TableBody>
-        </Table>
+      {view.data && (
+        <Outcomes view={view.data} onRetry={hasEnded && mayWrite ? retry : undefined} />
       )}
     </Box>
   );

@@ -11,6 +11,7 @@ import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoCon
 import picocli.CommandLine;
 import rhetor.app.house.ReadCommand;
 import rhetor.app.house.WriteCommand;
+import rhetor.core.language.Nearness;
 
 /**
  * Starts Rhetor: {@code write} turns a sheet into texts and ends, {@code read} shows how it is
@@ -26,10 +27,15 @@ public class Rhetor {
   public static void main(String[] args) {
     String[] options = args.length == 0 ? args : Arrays.copyOfRange(args, 1, args.length);
     switch (args.length == 0 ? "" : args[0]) {
-      case "write" -> System.exit(run(new WriteCommand(), options));
-      case "read" -> System.exit(run(new ReadCommand(), options));
+      case "write" -> end(run(new WriteCommand(), options));
+      case "read" -> end(run(new ReadCommand(), options));
       default -> SpringApplication.run(Rhetor.class, args);
     }
+  }
+
+  private static void end(int status) {
+    Nearness.end();
+    System.exit(status);
   }
 
   /** Runs a command; what libraries tell of themselves is no part of its answer. */

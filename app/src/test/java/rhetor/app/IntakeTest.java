@@ -242,6 +242,32 @@ class IntakeTest {
   }
 
   @Test
+  void a_column_of_a_part_has_its_name_on_the_screen_and_its_facts(House house) {
+    Visitor writer = house.as(Role.WRITER);
+    Answer sheet =
+        writer
+            .upload(
+                "trolleys.csv",
+                "Code,Trolley,Chassis,Castors,Weight\nTR-1,Marlow,steel,4,9 kg\nTR-2,Arden,aluminium,2,7 kg\n")
+            .expect(200);
+    assertThat(sheet.body().path("columns").get(2).path("meaning").asString())
+        .isEqualTo("part_material_chassis");
+    assertThat(
+            writer
+                .get("/api/intakes/meanings?also=part_material_chassis&also=part_of_nothing")
+                .body()
+                .findValuesAsString("label"))
+        .contains("Chassis material")
+        .doesNotContain("part_of_nothing");
+    writer.post("/api/intakes/" + sheet.id() + "/take", Map.of()).expect(200);
+    long product =
+        writer.get("/api/products?search=TR-1").body().path("items").get(0).path("id").asLong();
+    assertThat(
+            writer.get("/api/products/" + product).body().path("facts").findValuesAsString("label"))
+        .contains("Chassis material", "Castors");
+  }
+
+  @Test
   void two_who_take_the_same_sheet_in_at_once_take_it_in_once(House house) throws Exception {
     Visitor writer = house.as(Role.WRITER);
     StringBuilder text = new StringBuilder("SKU,Name\n");
@@ -342,22 +368,12 @@ class IntakeTest {
     jdbc.sql("insert into product_source (id, product_id, facts) values (?, 4711, X'00')")
         .param(id * 10_000_000 + 2)
         .update();
-    jdbc.sql("insert into product_name (name, product_id) values ('Half a lamp', 4711)").update();
 
     house.bean(IntakeTaking.class).releaseInterrupted();
 
     assertThat(sources(house, id)).isZero();
-    assertThat(names(jdbc, "Half a lamp")).isZero();
     writer.post("/api/intakes/" + id + "/take", Map.of()).expect(200);
     assertThat(sources(house, id)).isEqualTo(1);
-    assertThat(names(jdbc, "Lamp")).isPositive();
-  }
-
-  private static int names(JdbcClient jdbc, String name) {
-    return jdbc.sql("select count(*) from product_name where name = ?")
-        .param(name)
-        .query(Integer.class)
-        .single();
   }
 
   @Test

@@ -2,6 +2,7 @@ package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
@@ -256,6 +257,57 @@ class LearningTest {
     assertThat(editor.post("/api/concepts/wordings", Map.of("wordings", many)).expect(422).detail())
         .contains("at a time");
     assertThat(editor.get("/api/concepts?search=peal&state=OWN").body()).isEmpty();
+  }
+
+  /** Said of one product where the text is read, a fact is told so of all that have it. */
+  @Test
+  void a_sentence_typed_for_a_fact_is_read_or_says_what_is_in_the_way() {
+    List<Long> whistles =
+        editor.takeIn(
+            "LW.csv",
+            """
+            SKU,Name,Category,Brand,Afloat,Trills
+            LW-1,Ollan,Whistles,Heddle,N,2
+            LW-2,Tarn,Whistles,Heddle,Y,3
+            """);
+    editor.write(whistles, 0, "plain");
+    JsonNode left = proof(whistles.get(0)).path("leftOut");
+    assertThat(left.findValuesAsString("label")).contains("Afloat", "Trills");
+    assertThat(left.path(0).path("wantsWords").asBoolean()).isTrue();
+    String at = "/api/proofs/" + whistles.get(0) + "/wording";
+    JsonNode not =
+        editor
+            .post(at, Map.of("heading", "Trills", "sentence", "It has many trills."))
+            .expect(200)
+            .body();
+    assertThat(not.path("learnable")).isEmpty();
+    assertThat(not.path("why").asString()).contains("“2” has to stand in it");
+    editor.post(at, Map.of("heading", "Shape", "sentence", "It is round.")).expect(404);
+    List<Object> wordings = new ArrayList<>();
+    for (Map.Entry<String, String> said :
+        Map.of("Trills", "It has 2 trills.", "Afloat", "It stays on the water.").entrySet()) {
+      JsonNode read =
+          editor
+              .post(at, Map.of("heading", said.getKey(), "sentence", said.getValue()))
+              .expect(200)
+              .body()
+              .path("learnable")
+              .path(0);
+      wordings.add(
+          Map.of(
+              "heading", read.path("heading").asString(),
+              "concept", read.path("concept").asString(),
+              "kind", read.path("kind").asString(),
+              "form", read.path("form").asString(),
+              "wording", read.path("wording").asString()));
+    }
+    editor.post("/api/concepts/wordings", Map.of("wordings", wordings)).expect(200);
+    editor.write(whistles, 0, "plain");
+    assertThat(proof(whistles.get(0)).toString())
+        .contains("2 trills")
+        .doesNotContain("on the water");
+    assertThat(proof(whistles.get(1)).toString()).contains("3 trills", "on the water");
+    editor.post("/api/concepts/wordings/take-back", Map.of("wordings", wordings)).expect(200);
   }
 
   /** Words for figures under a heading that means something else of other things. */

@@ -124,7 +124,11 @@ public final class RunningRhetor implements BeforeAllCallback, ParameterResolver
                 "--rhetor.grammar=false",
                 // Connections are retired while the tests run, as they are in a day of use.
                 "--spring.datasource.hikari.max-lifetime=30000",
-                "--rhetor.models.patience=3s",
+                "--rhetor.models.patience=30s",
+                "--rhetor.folder-every=300ms",
+                "--rhetor.news-every=300ms",
+                "--rhetor.news-gather=0s",
+                "--rhetor.schedules-every=300ms",
                 "--rhetor.data=" + data,
                 "--rhetor.shop.url=" + shopUrl,
                 "--rhetor.shop.token=" + TOKEN,

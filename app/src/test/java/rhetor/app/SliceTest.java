@@ -156,6 +156,29 @@ class SliceTest {
   }
 
   @Test
+  void what_is_typed_is_looked_at_without_being_kept() {
+    Visitor writer = house.as(Role.WRITER);
+    long product =
+        written(writer, "typed.csv", "SKU,Name,Category,Weight\nTY-1,Lane 23,Backpacks,840 g\n")
+            .getFirst();
+    String marks = "/api/proofs/" + product + "/fields/description/marks";
+    JsonNode seen =
+        writer
+            .post(
+                marks, Map.of("text", "<p>It weighs 840 g. It weighs 2 kg, and is waterproof.</p>"))
+            .expect(200)
+            .body();
+    assertThat(seen.findValuesAsString("words")).contains("2 kg", "waterproof");
+    assertThat(seen.findValuesAsString("sentence")).contains("It weighs 2 kg, and is waterproof.");
+    assertThat(writer.get("/api/proofs/" + product).body().toString())
+        .doesNotContain("and is waterproof");
+    assertThat(writer.post(marks, Map.of("text", "x".repeat(40_001))).expect(422).body().toString())
+        .contains("more than 40,000 characters");
+    house.as(Role.READER).post(marks, Map.of("text", "<p>It is red.</p>")).expect(403);
+    writer.post("/api/proofs/" + product + "/fields/nose/marks", Map.of("text", "a")).expect(404);
+  }
+
+  @Test
   void a_change_by_hand_is_a_new_revision_that_is_checked_and_can_be_undone() {
     Visitor writer = house.as(Role.WRITER);
     long product =
@@ -385,6 +408,30 @@ class SliceTest {
           .containsExactlyElementsOf(
               second.startsWith("Z") ? List.of("AB-1", "AB-2") : List.of("AB-2", "AB-1"));
     }
+  }
+
+  @Test
+  void products_of_one_name_get_titles_that_tell_them_apart() {
+    Visitor writer = house.as(Role.WRITER);
+    long intake =
+        writer
+            .upload(
+                "hooks.csv",
+                "SKU,Name,Category,Hook for,Weight\nTWIN-1,Tarn,Backpacks,salmon,830 g\nTWIN-2,Tarn,Backpacks,trout,830 g\nTWIN-3,Fleet,Backpacks,salmon,830 g\n")
+            .expect(200)
+            .id();
+    writer.post("/api/intakes/" + intake + "/take", Map.of()).expect(200);
+    long run = writer.post("/api/runs", Visitor.wish(List.of(), intake)).expect(200).id();
+    writer.until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"));
+    JsonNode items = writer.get("/api/products?order=NAME&intake=" + intake).body().path("items");
+    assertThat(title(writer, items.get(0))).startsWith("Fleet").doesNotContain("salmon");
+    assertThat(title(writer, items.get(1))).startsWith("Tarn").contains("salmon");
+    assertThat(title(writer, items.get(2))).startsWith("Tarn").contains("trout");
+  }
+
+  private String title(Visitor visitor, JsonNode product) {
+    JsonNode proof = visitor.get("/api/proofs/" + product.path("id").asLong()).body();
+    return field(proof, "title").path("html").asString();
   }
 
   @Test

@@ -22,7 +22,6 @@ import org.junit.jupiter.api.TestInstance.Lifecycle;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import rhetor.app.model.TextModels;
 import rhetor.app.people.Role;
@@ -189,49 +188,6 @@ class TextModelsTest {
     house.bean(TextModels.class).sealOld();
     assertThat(jdbc.sql(kept).query(String.class).single()).startsWith("sealed:");
     owner.post("/api/connections/" + id + "/greet", Map.of()).expect(200);
-  }
-
-  /** Whoever answers drop by drop, or without end, holds nobody up. */
-  @ParameterizedTest
-  @ValueSource(strings = {"drops", "endless", "page"})
-  void an_answer_that_does_not_end_is_given_up(String how) throws Exception {
-    com.sun.net.httpserver.HttpServer odd =
-        com.sun.net.httpserver.HttpServer.create(new java.net.InetSocketAddress("127.0.0.1", 0), 0);
-    odd.setExecutor(java.util.concurrent.Executors.newCachedThreadPool());
-    odd.createContext("/", x -> answer(x, how));
-    odd.start();
-    try {
-      String address = "http://127.0.0.1:" + odd.getAddress().getPort() + "/v1";
-      long id = connect(Map.of("address", address, "name", "Odd"));
-      long begin = System.nanoTime();
-      owner.post("/api/connections/" + id + "/greet", Map.of()).expect(502);
-      assertThat(System.nanoTime() - begin).isLessThan(30_000_000_000L);
-    } finally {
-      odd.stop(0);
-    }
-  }
-
-  private static void answer(com.sun.net.httpserver.HttpExchange x, String how)
-      throws java.io.IOException {
-    if (how.equals("page")) {
-      x.sendResponseHeaders(502, 0);
-      x.getResponseBody().write("<html>Bad gateway</html>".getBytes());
-      x.close();
-      return;
-    }
-    x.sendResponseHeaders(200, 0);
-    byte[] piece = how.equals("drops") ? new byte[] {' '} : new byte[1 << 16];
-    try (var out = x.getResponseBody()) {
-      for (int i = 0; i < (how.equals("drops") ? 600 : 2_000); i++) {
-        out.write(piece);
-        out.flush();
-        if (how.equals("drops")) {
-          Thread.sleep(200);
-        }
-      }
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-    }
   }
 
   @Test

@@ -114,6 +114,8 @@ class TextTableTest {
     JsonNode back =
         writer.post("/api/texts/corrections/" + act + "/take-back", Map.of()).expect(200).body();
     assertThat(back.path("texts").asInt()).isEqualTo(2);
+    // What was taken back comes along, so that nothing else has to be read anew.
+    assertThat(back.path("rows").findValuesAsString("title")).hasSize(2).contains(before);
     assertThat(cell(first, "title")).isEqualTo(before);
     writer.post("/api/texts/corrections/" + act + "/take-back", Map.of()).expect(409);
     correct(act, List.of(correction(first, "title", "Once more"))).expect(409);

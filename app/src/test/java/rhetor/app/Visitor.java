@@ -27,6 +27,7 @@ final class Visitor {
   private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
   private final String url;
   private boolean sendsToken = true;
+  private final Map<String, String> headers = new HashMap<>();
 
   Visitor(String url) {
     this.url = url;
@@ -51,6 +52,11 @@ final class Visitor {
     long id() {
       return body.path("id").asLong();
     }
+  }
+
+  Visitor withHeader(String name, String value) {
+    headers.put(name, value);
+    return this;
   }
 
   Visitor withoutToken() {
@@ -194,6 +200,20 @@ final class Visitor {
         1);
   }
 
+  /** Rhetor writes by itself. */
+  static final Map<String, Object> RHETOR =
+      Map.of(
+          "engine",
+          "COMPOSER",
+          "connection",
+          0,
+          "amends",
+          "COMPOSE",
+          "most",
+          0,
+          "fallsBack",
+          false);
+
   /** Has texts written and waits. */
   long write(List<Long> products, long intake, String voice) {
     Map<String, Object> wish = new HashMap<>(wish(products, intake));
@@ -203,9 +223,9 @@ final class Visitor {
     return run;
   }
 
-  /** Asks again until the answer is as wanted, for thirty seconds at most. */
+  /** Asks again until the answer is as wanted, for ninety seconds at most. */
   Answer until(String path, Predicate<JsonNode> wanted) {
-    long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
+    long end = System.nanoTime() + Duration.ofSeconds(90).toNanos();
     while (true) {
       Answer answer = get(path).expect(200);
       if (wanted.test(answer.body)) {
@@ -226,6 +246,7 @@ final class Visitor {
 
   private HttpRequest.Builder request(String path) {
     HttpRequest.Builder builder = HttpRequest.newBuilder(URI.create(url + path));
+    headers.forEach(builder::header);
     if (sendsToken) {
       cookies.getCookieStore().getCookies().stream()
           .filter(c -> c.getName().equals("XSRF-TOKEN"))

@@ -32,7 +32,8 @@ public final class Bench {
                 "reading",
                 "judge",
                 "crowd",
-                "proof")
+                "proof",
+                "runs")
             : Arrays.asList(args);
     Path folder = Files.createTempDirectory("rhetor-bench");
     try {
@@ -43,6 +44,7 @@ public final class Bench {
         }
         switch (name) {
           case "write" -> WriteBench.run(folder);
+          case "runs" -> RunsBench.run(Files.createDirectories(folder.resolve("runs")));
           case "text" -> TextBench.run();
           case "like" -> LikeBench.run();
           case "checks" -> CheckBench.run();
@@ -68,7 +70,7 @@ public final class Bench {
             System.err.println(
                 "There is no measurement called "
                     + name
-                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats (formats=csv and formats=xlsx for one of them), pictures, reading, reading-fit (learns the weights anew), reading-vectors (computes what ships anew), judge, judge-fit (weighs open words anew), crowd and proof.");
+                    + "; there are write, text, texts=SEED (40 of its texts to read), like, checks, search, audit, intake, formats (formats=csv and formats=xlsx for one of them), pictures, reading, reading-fit (learns the weights anew), reading-vectors (computes what ships anew), judge, judge-fit (weighs open words anew), runs, crowd and proof.");
             System.exit(2);
           }
         }

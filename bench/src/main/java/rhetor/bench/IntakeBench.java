@@ -343,10 +343,14 @@ final class IntakeBench {
     }
 
     void put(String path) {
+      put(path, "{}");
+    }
+
+    void put(String path, String json) {
       send(
           request(path)
               .header("Content-Type", "application/json")
-              .PUT(BodyPublishers.ofString("{}")));
+              .PUT(BodyPublishers.ofString(json)));
     }
 
     String upload(Path sheet) {

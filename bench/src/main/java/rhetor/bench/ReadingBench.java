@@ -48,7 +48,18 @@ final class ReadingBench {
     print("learned from the others", crossed.titled());
     print("learned from the others, by files without a name", crossed.untitled());
     for (String apart :
-        List.of("kept-back", "kept-back-2", "kept-back-3", "kept-back-4", "unprepared")) {
+        List.of(
+            "kept-back",
+            "kept-back-2",
+            "kept-back-3",
+            "kept-back-4",
+            "kept-back-5",
+            "kept-back-6",
+            "kept-back-7",
+            "kept-back-8",
+            "kept-back-9",
+            "kept-back-10",
+            "unprepared")) {
       ReadingMeasure measure = new ReadingMeasure(knowledge);
       for (Labelled sheet : sheets(apart)) {
         measure.add(sheet, l -> l.proposedBy(proposer, l.title()));

@@ -47,27 +47,30 @@ public final class Products {
 
   /** A reading of which a person has said that columns are what is proposed for them first. */
   private static Reading confirmed(Reading reading) {
-    return new Reading(
+    return reading.with(
         reading.columns().stream()
             .map(
                 c ->
                     c.choices().stream()
                         .filter(m -> m.role() == Meaning.Role.CONCEPT)
-                        // Nobody says yes to what a heading only comes near, or to a part's length.
+                        // Nobody says yes to what a heading only comes near, or to what a part is
+                        // made of, or how long it is.
                         .filter(m -> !c.reason().contains("means about that"))
                         .filter(
                             m ->
                                 !c.reason().contains("speaks of")
                                     || Knowledge.standard()
                                         .concept(m.concept())
-                                        .filter(k -> k.dimension().equals("length"))
+                                        .filter(
+                                            k ->
+                                                k.dimension().equals("length")
+                                                    || k.id().equals("material"))
                                         .isEmpty())
                         .findFirst()
                         .map(c::as)
                         .orElse(c))
             .toList(),
         reading.numbers(),
-        reading.language(),
         reading.boilerplate());
   }
 

@@ -45,6 +45,8 @@ final class Browser implements AutoCloseable {
         "--disable-component-update",
         "--disable-sync",
         "--hide-scrollbars",
+        // A button that fades in is for a moment too pale to read, whenever somebody looks then.
+        "--force-prefers-reduced-motion",
         "--user-data-dir=" + Files.createTempDirectory("rhetor-chromium"));
     LoggingPreferences logs = new LoggingPreferences();
     logs.enable(LogType.BROWSER, java.util.logging.Level.WARNING);
@@ -91,6 +93,16 @@ final class Browser implements AutoCloseable {
     return new WebDriverWait(driver, PATIENCE)
         .ignoring(org.openqa.selenium.StaleElementReferenceException.class)
         .until(condition);
+  }
+
+  /** Waits for fades to end: a button that was just enabled is for a moment paler than it is. */
+  void untilColoursHaveSettled() {
+    until(
+        d ->
+            (Boolean)
+                driver.executeScript(
+                    "return document.getAnimations()"
+                        + ".every(a => !(a instanceof CSSTransition) || a.playState !== 'running')"));
   }
 
   WebElement find(By by) {

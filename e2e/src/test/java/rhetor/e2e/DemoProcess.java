@@ -18,6 +18,7 @@ final class DemoProcess implements AutoCloseable {
   private final Path data;
   private final int port;
   private final int shopPort;
+  private final int mailPort;
   private final Process shop;
   private Process server;
 
@@ -25,6 +26,7 @@ final class DemoProcess implements AutoCloseable {
     data = Files.createTempDirectory("rhetor-e2e");
     port = freePort();
     shopPort = freePort();
+    mailPort = freePort();
     shop =
         java(
             "standins",
@@ -32,6 +34,8 @@ final class DemoProcess implements AutoCloseable {
             "serve",
             "--port",
             String.valueOf(shopPort),
+            "--mail-port",
+            String.valueOf(mailPort),
             "--data",
             data.toString());
     start();
@@ -57,6 +61,8 @@ final class DemoProcess implements AutoCloseable {
             "--rhetor.demo=" + ROOT.resolve("demo"),
             "--rhetor.shop.url=http://127.0.0.1:" + shopPort,
             "--rhetor.shop.token=harrowmere-demo-token",
+            "--rhetor.demo-mail-port=" + mailPort,
+            "--rhetor.news-gather=0s",
             "--rhetor.pictures.stand-in=http://127.0.0.1:" + shopPort + "/suppliers");
     await(url() + "/api/session");
     awaitFurniture();

@@ -152,9 +152,16 @@ class SliceInBrowserTest {
     browser.until(d -> browser.all("[data-testid=must-fix]").isEmpty());
     browser.click("Description");
     browser.click("Change by hand");
-    browser
-        .find(By.cssSelector(".ProseMirror"))
-        .sendKeys(Keys.chord(Keys.CONTROL, Keys.HOME), "It weighs 1,450 g. ");
+    WebElement typed = browser.find(By.cssSelector(".ProseMirror"));
+    String lie = "It weighs 9 kg. ";
+    typed.sendKeys(Keys.chord(Keys.CONTROL, Keys.HOME), lie);
+    // What is wrong is said while it is typed, and no longer once it is gone.
+    browser.until(d -> browser.text(By.cssSelector(".to-fix")).equals("9 kg"));
+    assertThat(browser.text(By.cssSelector("[data-testid=while-typing]")))
+        .contains("must fix", "9 kg", "is not what the facts say");
+    typed.sendKeys(Keys.BACK_SPACE.toString().repeat(lie.length()));
+    browser.until(d -> browser.all(".to-fix").isEmpty());
+    typed.sendKeys("It weighs 1,450 g. ");
     browser.click("Keep the change");
     browser.see("It weighs 1,450 g.");
     browser.see("Description changed by hand, edwin@harrowmere.example");
@@ -267,10 +274,27 @@ class SliceInBrowserTest {
             "/proofs/side-by-side",
             "/editions",
             "/results",
-            "/people")) {
+            "/style",
+            "/ranges",
+            "/channels",
+            "/templates",
+            "/keywords",
+            "/audit",
+            "/people",
+            "/claims",
+            "/facts",
+            "/kinds",
+            "/columns",
+            "/folder",
+            "/connections",
+            "/news",
+            "/tokens",
+            "/log",
+            "/me")) {
       browser.open(path);
       browser.find(By.tagName("main"));
       browser.until(d -> browser.all("[role=progressbar][aria-label^=Load]").isEmpty());
+      browser.untilColoursHaveSettled();
       List<Rule> violations =
           new AxeBuilder()
               .withTags(List.of("wcag2a", "wcag2aa"))

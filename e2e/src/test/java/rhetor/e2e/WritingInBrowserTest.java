@@ -221,6 +221,49 @@ class WritingInBrowserTest {
   }
 
   @Test
+  void facts_that_stand_in_no_sentence_are_said_where_the_text_is_read() throws Exception {
+    Path sheet = Files.createTempFile("whistles", ".csv");
+    Files.writeString(
+        sheet,
+        """
+        SKU,Name,Category,Brand,Afloat,Trills
+        WH-1,Ollan,Whistles,Heddle,Y,2
+        WH-2,Tarn,Whistles,Heddle,N,3
+        """);
+    browser.open("/intake");
+    browser.drop(sheet);
+    browser.click("Take 2 rows in");
+    browser.click("See the products");
+    browser.see("2 of 2 products shown");
+    browser.click("Write 2");
+    browser.see("2 of 2 products written");
+    // The texts of that run, and no others.
+    browser.click("Read the texts");
+    browser.see("2 texts");
+    browser.click(By.cssSelector("[data-testid=left-out] summary"));
+    browser.type(By.cssSelector("input[aria-label='Trills in a sentence']"), "It has trills.");
+    browser.see("has to stand in it");
+    String trills =
+        browser.text(By.cssSelector("main h1")).contains("Ollan")
+            ? "It has 2 trills."
+            : "It has 3 trills.";
+    browser.type(By.cssSelector("input[aria-label='Trills in a sentence']"), trills);
+    browser.type(
+        By.cssSelector("input[aria-label='Afloat in a sentence']"), "It stays on the water.");
+    browser.click("Tell all 2 so");
+    browser.until(
+        d ->
+            browser
+                .text(By.cssSelector("[data-testid=learned-act]"))
+                .contains("has written the texts anew"));
+    // The text on the screen is the new one, without a word from the person.
+    browser.until(
+        d -> browser.text(By.cssSelector("main")).contains(trills.substring("It has ".length())));
+    browser.click("Take it all back");
+    browser.see("2 texts read as before");
+  }
+
+  @Test
   void a_claim_is_tried_on_real_products_while_it_is_typed_and_then_banned() {
     browser.open("/claims");
     browser.type(By.cssSelector("input[aria-label=Words]"), "headlights");

@@ -2,6 +2,6 @@ package rhetor.standins;
 
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 
-/** The simulated shop and the simulated text model, as one server. */
+/** The simulated shop, text model and mailbox, as one server. */
 @SpringBootApplication
 public class Services {}

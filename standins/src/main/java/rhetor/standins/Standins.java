@@ -34,7 +34,7 @@ public final class Standins {
   @Command(
       name = "serve",
       mixinStandardHelpOptions = true,
-      description = "Starts the simulated shop and text model.")
+      description = "Starts the simulated shop, text model and mailbox.")
   static final class Serve implements Callable<Integer> {
     @Option(names = "--port", defaultValue = "8610")
     int port;
@@ -42,19 +42,25 @@ public final class Standins {
     @Option(names = "--data", required = true, description = "Folder of its database.")
     Path data;
 
+    @Option(
+        names = "--mail-port",
+        defaultValue = "0",
+        description = "Port that mail is taken at, 0 for none; it is read at /mailbox.")
+    int mailPort;
+
     @Option(names = "--token", defaultValue = "harrowmere-demo-token")
     String token;
 
     @Override
     public Integer call() {
-      start(port, data, token);
+      start(port, mailPort, data, token);
       return 0;
     }
   }
 
-  /** Starts both in this process; port 0 takes any free one. */
+  /** Starts all in this process; port 0 takes any free one, and no mail. */
   public static org.springframework.context.ConfigurableApplicationContext start(
-      int port, Path data, String token) {
+      int port, int mailPort, Path data, String token) {
     SpringApplication application = new SpringApplication(Services.class);
     application.setDefaultProperties(
         Map.of(
@@ -67,6 +73,7 @@ public final class Standins {
             "spring.main.banner-mode", "off",
             "spring.jmx.enabled", "false",
             "logging.level.root", "warn",
+            "standins.mail-port", String.valueOf(mailPort),
             "standins.token", token));
     return application.run();
   }

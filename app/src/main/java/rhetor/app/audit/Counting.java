@@ -60,7 +60,12 @@ final class Counting<T> {
     boolean rested =
         Duration.between(now.at, clock.instant()).compareTo(now.took.multipliedBy(TENTH)) >= 0;
     if (rested && underWay.compareAndSet(false, true)) {
-      Thread.ofPlatform().daemon().name("counting").start(this::countOn);
+      // One that was under way may have ended since, and has to rest first.
+      if (last == now) {
+        Thread.ofPlatform().daemon().name("counting").start(this::countOn);
+      } else {
+        underWay.set(false);
+      }
     }
     return now.old();
   }

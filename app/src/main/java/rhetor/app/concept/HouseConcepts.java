@@ -31,6 +31,7 @@ import rhetor.core.compose.Composer;
 import rhetor.core.compose.ConceptCheck;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.model.WordingTeacher;
@@ -100,6 +101,38 @@ public class HouseConcepts {
     return standard.with(standard.claims(), List.of(), house.current().classes());
   }
 
+  /** Why a kind of fact can't stand, each with what to do. */
+  private List<String> problems(Concept concept) {
+    List<String> problems = new ArrayList<>(ConceptCheck.problems(concept, checkedAgainst()));
+    if (concept.id().startsWith(Knowledge.OWN)) {
+      concept
+          .wordings()
+          .filter(w -> w.indexOf('{') < 0)
+          .findFirst()
+          .filter(w -> !saysYes(concept))
+          .ifPresent(
+              w ->
+                  problems.add(
+                      "\"%s\" doesn't say the value: put {v} where it goes. Words without it are for a column that says yes."
+                          .formatted(w)));
+    }
+    return problems;
+  }
+
+  /** Whether a cell under a heading that nobody knows says yes. */
+  private boolean saysYes(Concept concept) {
+    return products
+            .look(
+                facts ->
+                    WordingTeacher.of(concept.label(), facts)
+                        .filter(f -> f.value() instanceof Value.YesNo(boolean yes) && yes)
+                        .isPresent(),
+                (product, facts) -> Optional.empty(),
+                0)
+            .concerned()
+        > 0;
+  }
+
   /** A kind of fact as the house has had it, the latest first; nothing if it never decided. */
   List<HouseKnowledge.Version<Concept>> versions(String id) {
     return house.versions(CONCEPTS, id);
@@ -127,7 +160,7 @@ public class HouseConcepts {
 
   /** Tries a kind of fact on real products and keeps nothing. */
   ConceptTrial tryOut(Concept concept) {
-    List<String> problems = ConceptCheck.problems(concept, checkedAgainst());
+    List<String> problems = problems(concept);
     int texts = house.productsTelling(Support.Kind.FACT, concept.id()).size();
     if (!problems.isEmpty()) {
       return new ConceptTrial(problems, 0, 0, false, texts, List.of());
@@ -156,7 +189,7 @@ public class HouseConcepts {
   /** Adds a kind of fact, or changes one; returns how many texts are stale now. */
   @Transactional
   public int put(Concept concept, String by) {
-    List<String> problems = ConceptCheck.problems(concept, checkedAgainst());
+    List<String> problems = problems(concept);
     if (!problems.isEmpty()) {
       throw Refused.invalid(String.join(" ", problems));
     }
@@ -183,8 +216,9 @@ public class HouseConcepts {
    *
    * @param products how many of the products looked at have it
    * @param values a few of its cells, all different
+   * @param product one that has the first of them
    */
-  record UntoldHeading(String heading, int products, List<String> values) {}
+  record UntoldHeading(String heading, int products, List<String> values, long product) {}
 
   /**
    * Headings whose facts no wording tells, those of most products first; none of other languages.
@@ -193,30 +227,38 @@ public class HouseConcepts {
     Knowledge knowledge = house.current();
     Map<String, Set<String>> values = new LinkedHashMap<>();
     Map<String, Integer> counts = new HashMap<>();
+    Map<String, Long> having = new HashMap<>();
     products.look(
-        facts -> {
+        facts -> true,
+        (product, facts) -> {
           for (Fact fact : facts.facts()) {
             if (fact.concept().isEmpty()
                 && !fact.foreign()
                 && knowledge.toldAs("", fact.label()).isEmpty()) {
               counts.merge(fact.label(), 1, Integer::sum);
+              having.putIfAbsent(fact.label(), product);
               Set<String> some = values.computeIfAbsent(fact.label(), l -> new LinkedHashSet<>());
               if (some.size() < SAMPLES) {
                 some.add(fact.source().raw());
               }
             }
           }
-          return false;
+          return Optional.empty();
         },
-        (product, facts) -> Optional.empty(),
-        0);
+        1);
     return counts.entrySet().stream()
         .sorted(
             Map.Entry.<String, Integer>comparingByValue()
                 .reversed()
                 .thenComparing(Map.Entry.comparingByKey()))
         .limit(MOST_HEADINGS)
-        .map(e -> new UntoldHeading(e.getKey(), e.getValue(), List.copyOf(values.get(e.getKey()))))
+        .map(
+            e ->
+                new UntoldHeading(
+                    e.getKey(),
+                    e.getValue(),
+                    List.copyOf(values.get(e.getKey())),
+                    having.get(e.getKey())))
         .toList();
   }
 
@@ -307,7 +349,7 @@ public class HouseConcepts {
     Map<String, Concept> concepts = new LinkedHashMap<>();
     for (Worded one : learned) {
       Concept after = saying(one, knowledge);
-      List<String> problems = ConceptCheck.problems(after, checkedAgainst());
+      List<String> problems = problems(after);
       if (!problems.isEmpty()) {
         throw Refused.invalid(one.heading + ": " + String.join(" ", problems));
       }
@@ -387,13 +429,20 @@ public class HouseConcepts {
   /**
    * What words for headings would do.
    *
-   * @param problems why it can't be told so of all products, each once
+   * @param problems why it can't be told so, each once
+   * @param fits how many of the different values that were tried can be told so; the others stay in
+   *     the list
    * @param texts how many texts of products with such facts there are
    * @param asWritten how many of them nobody has changed by hand
    * @param examples products whose descriptions would change, a few
    */
   record LearnedTrial(
-      List<String> problems, int texts, int asWritten, List<LearnedExample> examples) {}
+      List<String> problems,
+      int fits,
+      int tried,
+      int texts,
+      int asWritten,
+      List<LearnedExample> examples) {}
 
   /**
    * Tries how headings' facts would be told and keeps nothing.
@@ -412,15 +461,18 @@ public class HouseConcepts {
                 SAMPLES)
             .examples();
     List<Long> having = having(p -> has(p, learned));
+    List<WordingTeacher.ProposedWording> tried = learned.stream().map(this::tried).toList();
     return new LearnedTrial(
-        learned.stream().flatMap(w -> problems(w).stream()).distinct().toList(),
+        tried.stream().flatMap(t -> t.problems().stream()).distinct().toList(),
+        tried.stream().mapToInt(WordingTeacher.ProposedWording::fits).sum(),
+        tried.stream().mapToInt(WordingTeacher.ProposedWording::tried).sum(),
         having.size(),
         asWritten(having).size(),
         examples);
   }
 
-  /** What is wrong with a wording where it is said of products with different values. */
-  private List<String> problems(Worded worded) {
+  /** How a wording reads of products with different values. */
+  private WordingTeacher.ProposedWording tried(Worded worded) {
     Set<String> cells = new HashSet<>();
     List<ProductFacts> some =
         products
@@ -438,8 +490,7 @@ public class HouseConcepts {
             worded.heading,
             worded::fact,
             saying(worded, house.current()),
-            some)
-        .problems();
+            some);
   }
 
   private Optional<LearnedExample> example(

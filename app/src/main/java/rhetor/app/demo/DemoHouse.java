@@ -14,14 +14,17 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import rhetor.app.folder.WatchedFolder;
 import rhetor.app.house.HouseSettings;
 import rhetor.app.intake.IntakeService;
 import rhetor.app.intake.IntakeTaking;
 import rhetor.app.model.Connection;
 import rhetor.app.model.TextModels;
+import rhetor.app.news.NewsService;
 import rhetor.app.people.PeopleService;
 import rhetor.app.people.Role;
 import rhetor.app.product.ProductFilter;
+import rhetor.app.run.Authorship;
 import rhetor.app.run.RunService;
 
 /**
@@ -40,7 +43,11 @@ class DemoHouse implements ApplicationRunner {
   private final RunService runs;
   private final TextModels models;
   private final HouseSettings settings;
+  private final WatchedFolder watched;
+  private final NewsService news;
   private final Path folder;
+  private final int mailPort;
+  private final int port;
 
   DemoHouse(
       PeopleService people,
@@ -49,7 +56,15 @@ class DemoHouse implements ApplicationRunner {
       RunService runs,
       TextModels models,
       HouseSettings settings,
-      @Value("${rhetor.demo}") Path folder) {
+      WatchedFolder watched,
+      NewsService news,
+      @Value("${rhetor.demo}") Path folder,
+      @Value("${rhetor.demo-mail-port:0}") int mailPort,
+      @Value("${rhetor.port}") int port) {
+    this.watched = watched;
+    this.news = news;
+    this.mailPort = mailPort;
+    this.port = port;
     this.people = people;
     this.intakes = intakes;
     this.taking = taking;
@@ -92,15 +107,16 @@ class DemoHouse implements ApplicationRunner {
             new BigDecimal("2.00"),
             new BigDecimal("20")),
         "odile@harrowmere.example");
+    watched.set(true, true, Authorship.COMPOSER, "odile@harrowmere.example");
+    if (mailPort != 0) {
+      news.sendOver("127.0.0.1", mailPort, "rhetor@harrowmere.example", "http://127.0.0.1:" + port);
+    }
     long tolvane = propose("Tolvane Luggage", "tolvane-luggage.csv");
     taking.takeIn(tolvane, "odile@harrowmere.example");
     runs.start(
         List.of(),
         new ProductFilter("", "ALL", tolvane),
-        true,
-        1,
-        Optional.empty(),
-        0,
+        new RunService.Manner(true, 1, Optional.empty(), 0, Authorship.COMPOSER),
         "odile@harrowmere.example");
     propose("Kestering Locks", "kestering-locks.csv");
     propose("Brightwick Lighting", "brightwick-lighting.xlsx");

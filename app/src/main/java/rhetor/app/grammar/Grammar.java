@@ -1,13 +1,10 @@
 package rhetor.app.grammar;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
+import rhetor.app.house.Sha256;
 import rhetor.core.check.GrammarCheck;
 import rhetor.core.check.GrammarCheck.Mistake;
 import rhetor.core.check.Mark;
@@ -57,12 +54,7 @@ public class Grammar {
   }
 
   private static String hash(String sentence, Spelling spelling) {
-    try {
-      byte[] bytes = (spelling.name() + "\n" + sentence).getBytes(StandardCharsets.UTF_8);
-      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
+    return Sha256.hex(spelling.name() + "\n" + sentence);
   }
 
   /** What is known to be wrong with a draft; sentences that nobody has checked yet have nothing. */

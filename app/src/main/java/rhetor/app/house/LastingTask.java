@@ -7,6 +7,7 @@ import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.function.BooleanSupplier;
 
 /**
@@ -29,19 +30,38 @@ public final class LastingTask {
     boolean carryOut(T data, BooleanSupplier stops);
   }
 
-  /** A task for such work. */
+  /** A piece of work that may have to wait for something outside. */
+  public interface WaitingWork<T> {
+    /**
+     * Carries it out, or what is left of it.
+     *
+     * @param stops whether the server is being stopped, asked between two pieces
+     * @return when to go on with what is left, empty if all of it is done
+     */
+    Optional<Instant> carryOut(T data, BooleanSupplier stops);
+  }
+
+  /** A task for work that need not wait. */
   public static <T> Task<T> of(TaskDescriptor<T> descriptor, Work<T> work) {
+    return waiting(
+        descriptor,
+        (data, stops) ->
+            work.carryOut(data, stops) ? Optional.empty() : Optional.of(Instant.now()));
+  }
+
+  /** A task for work that may have to wait. */
+  public static <T> Task<T> waiting(TaskDescriptor<T> descriptor, WaitingWork<T> work) {
     return Tasks.custom(descriptor)
         .onFailure(new FailureHandler.OnFailureRetryLater<>(TRY_AGAIN))
         .onDeadExecutionRevive()
         .execute(
             (instance, context) -> {
-              boolean done =
+              Optional<Instant> goesOn =
                   work.carryOut(
                       instance.getData(), () -> context.getSchedulerState().isShuttingDown());
-              return done
+              return goesOn.isEmpty()
                   ? new CompletionHandler.OnCompleteRemove<T>()
-                  : (complete, operations) -> operations.reschedule(complete, Instant.now());
+                  : (complete, operations) -> operations.reschedule(complete, goesOn.get());
             });
   }
 }

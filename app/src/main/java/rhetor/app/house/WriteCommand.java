@@ -202,7 +202,7 @@ public final class WriteCommand implements Callable<Integer> {
   /** What isn't clear about a column, how it is read nevertheless, and how to say otherwise. */
   private static String doubt(ColumnReading column) {
     return column.choices().isEmpty()
-        ? "%s: %s Such cells are left out. Say the unit with --map, such as  %s: %s in %s"
+        ? "%s: %s Such cells are listed as they stand. Say the unit with --map, such as  %s: %s in %s"
             .formatted(
                 column.heading(),
                 column.reason(),

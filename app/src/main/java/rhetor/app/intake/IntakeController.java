@@ -14,6 +14,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -216,8 +218,11 @@ class IntakeController {
     response.getWriter().write(BlankSheets.csv(wanted, knowledge.current()));
   }
 
+  /**
+   * All that a column may mean; of parts of things, which are too many to list, those asked for.
+   */
   @GetMapping("/api/intakes/meanings")
-  List<MeaningChoice> meanings() {
+  List<MeaningChoice> meanings(@RequestParam(defaultValue = "") List<String> also) {
     List<MeaningChoice> choices = new ArrayList<>();
     choices.add(new MeaningChoice("sku", "SKU", "Key"));
     choices.add(new MeaningChoice("name", "Name", "Key"));
@@ -229,6 +234,11 @@ class IntakeController {
     knowledge.current().concepts().stream()
         .sorted(java.util.Comparator.comparing(Concept::label))
         .forEach(c -> choices.add(new MeaningChoice(c.id(), c.label(), "Fact")));
+    Set<String> listed = choices.stream().map(MeaningChoice::code).collect(Collectors.toSet());
+    also.stream()
+        .filter(listed::add)
+        .flatMap(id -> knowledge.current().concept(id).stream())
+        .forEach(c -> choices.add(new MeaningChoice(c.id(), c.label(), "Part")));
     return choices;
   }
 

@@ -375,6 +375,16 @@ public class IntakeService {
     }
   }
 
+  /** Whether there is such an intake; a sheet that waited may have been discarded. */
+  public boolean exists(long id) {
+    return intakes.find(id).isPresent();
+  }
+
+  /** Writes an intake's sheet with the texts of the house's own shop behind its own columns. */
+  public void exportSheet(long id, OutputStream out) throws IOException {
+    export(get(id), 0, false, out);
+  }
+
   /**
    * Writes the intake's sheet with the texts behind its own columns.
    *

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -16,6 +17,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import rhetor.app.house.DatabaseCache;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.log.Event;
 import rhetor.app.log.HouseLog;
@@ -48,6 +50,7 @@ public class IntakeTaking {
   private final HouseKnowledge knowledge;
   private final TransactionTemplate transaction;
   private final JdbcClient jdbc;
+  private final DatabaseCache cache;
   private final HouseLog log;
 
   IntakeTaking(
@@ -57,7 +60,9 @@ public class IntakeTaking {
       HouseKnowledge knowledge,
       TransactionTemplate transaction,
       JdbcClient jdbc,
+      DatabaseCache cache,
       HouseLog log) {
+    this.cache = cache;
     this.log = log;
     this.intakes = intakes;
     this.sheets = sheets;
@@ -84,6 +89,63 @@ public class IntakeTaking {
         });
   }
 
+  /** Whether an intake's rows have been taken in. */
+  public boolean isTaken(long id) {
+    return sheets.get(id).status() == Intake.Status.TAKEN;
+  }
+
+  /** Why an intake waits for a person; empty if it can be taken in as it is proposed. */
+  public Optional<String> whyNotByItself(long id) {
+    Intake intake = sheets.get(id);
+    List<String> asking = asking(intake);
+    if (intake.status() != Intake.Status.PROPOSED) {
+      return Optional.empty();
+    }
+    if (intake.reading().obstacle().isPresent()) {
+      return intake.reading().obstacle();
+    }
+    if (!asking.isEmpty()) {
+      return Optional.of("It isn’t clear what is meant by: " + String.join(", ", asking) + ".");
+    }
+    return !intake.seen() && hasToBeSeen(intake)
+        ? Optional.of(
+            "It isn’t like the last sheet of %s; somebody has to look at what has changed."
+                .formatted(intake.supplier()))
+        : Optional.empty();
+  }
+
+  /** What taking an intake in has done, in a sentence. */
+  public String summary(long id) {
+    IntakeResult r = sheets.get(id).result();
+    String all =
+        "%d new, %d changed, %d as before".formatted(r.added(), r.changed(), r.unchanged());
+    int refused = r.rejected() + r.duplicates();
+    return all
+        + (refused == 0
+            ? "."
+            : "; %d of %d rows could not be taken in.".formatted(refused, r.rows()));
+  }
+
+  /** Whether some rows could not be taken in. */
+  public boolean hasRejected(long id) {
+    IntakeResult r = sheets.get(id).result();
+    return r.rejected() + r.duplicates() > 0;
+  }
+
+  /**
+   * Writes the rows that could not be taken in, each with its reason, in the sheet's own layout.
+   */
+  public void writeRejected(long id, OutputStream out) throws IOException {
+    rejected(sheets.get(id), out);
+  }
+
+  private static List<String> asking(Intake intake) {
+    return intake.reading().columns().stream()
+        .filter(ColumnReading::holdsUp)
+        .map(ColumnReading::heading)
+        .toList();
+  }
+
   /** Takes an intake's rows in as proposed. */
   public IntakeResult takeIn(long id, String by) {
     return take(id, LeaveAlone.NONE, by).result();
@@ -93,11 +155,7 @@ public class IntakeTaking {
   Intake take(long id, LeaveAlone leaveAlone, String by) {
     Intake intake = sheets.get(id);
     requireUsable(intake);
-    List<String> asking =
-        intake.reading().columns().stream()
-            .filter(ColumnReading::holdsUp)
-            .map(ColumnReading::heading)
-            .toList();
+    List<String> asking = asking(intake);
     if (!asking.isEmpty()) {
       throw Refused.conflict(
           "It isn't clear what %s %s. Say it first; nothing is guessed."
@@ -114,7 +172,7 @@ public class IntakeTaking {
     transaction.executeWithoutResult(t -> begin(intake));
     boolean done = false;
     try {
-      transaction.executeWithoutResult(t -> takeAll(intake, leaveAlone, by));
+      cache.widened(() -> transaction.executeWithoutResult(t -> takeAll(intake, leaveAlone, by)));
       done = true;
       sheets.forgetRows(intake);
     } catch (DuplicateKeyException e) {

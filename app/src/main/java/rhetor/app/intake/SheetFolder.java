@@ -7,13 +7,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import rhetor.app.house.HouseSettings;
 import rhetor.app.house.IncomingFiles;
+import rhetor.app.house.Sha256;
 
 /** Suppliers' sheets as they came, each under the hash of its bytes. They are never changed. */
 @Component
@@ -28,7 +28,7 @@ class SheetFolder {
   /** Stores a sheet; the same bytes are stored once. */
   String store(InputStream sheet) {
     try {
-      MessageDigest digest = MessageDigest.getInstance("SHA-256");
+      MessageDigest digest = Sha256.digest();
       String[] name = new String[1];
       try (InputStream in = new DigestInputStream(sheet, digest)) {
         IncomingFiles.write(
@@ -42,8 +42,6 @@ class SheetFolder {
       return name[0];
     } catch (IOException e) {
       throw new UncheckedIOException(e);
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
     }
   }
 

@@ -33,7 +33,7 @@ import rhetor.core.sheet.Sheet;
 import rhetor.core.sheet.SheetException;
 import rhetor.core.sheet.SheetLimits;
 import rhetor.core.sheet.SheetRow;
-import rhetor.core.support.Ground;
+import rhetor.core.support.Judge;
 
 /** Takes search data in, matches them to products, and proposes keywords from them. */
 @Service
@@ -210,7 +210,7 @@ class SearchData {
   }
 
   private List<QueryView> queries(Product product, Set<String> taken) {
-    Ground ground = new Ground(product.facts(), knowledge.current());
+    Judge judge = new Judge(product.facts(), knowledge.current());
     return store.of(product.id()).stream()
         .map(
             kept -> {
@@ -225,13 +225,13 @@ class SearchData {
                   row.competition(),
                   kept.relevance(),
                   !taken.contains(row.query().toLowerCase(Locale.ROOT)),
-                  conflict(row.query(), product.facts(), ground));
+                  conflict(row.query(), product.facts(), judge));
             })
         .toList();
   }
 
-  private static String conflict(String query, ProductFacts facts, Ground ground) {
-    return KeywordUse.of(query, facts, ground).conflicts().stream()
+  private static String conflict(String query, ProductFacts facts, Judge judge) {
+    return KeywordUse.of(query, facts, judge).conflicts().stream()
         .map(a -> a.words())
         .findFirst()
         .orElse("");

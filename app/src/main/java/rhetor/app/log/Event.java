@@ -12,6 +12,7 @@ public enum Event {
   PASSWORD_CHANGED("password changed"),
   SECOND_FACTOR("second factor"),
   SESSION_ENDED("session ended"),
+  TOKEN_CHANGED("token of a program"),
   SETTING_CHANGED("setting changed"),
   STYLE_CHANGED("style changed"),
   SIGNED_OFF("signed off"),

@@ -15,6 +15,7 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.time.Duration;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
@@ -27,15 +28,18 @@ final class BoundedHttp implements HttpClient {
   /** Bytes of an answer, far more than the longest text has. */
   private static final long MOST_BYTES = 4_000_000;
 
-  private final java.net.http.HttpClient http;
+  private static final Duration CONNECT = Duration.ofSeconds(10);
+
+  /** One for all questions: each has threads and connections of its own. */
+  private static final java.net.http.HttpClient HTTP =
+      java.net.http.HttpClient.newBuilder()
+          .version(java.net.http.HttpClient.Version.HTTP_1_1)
+          .connectTimeout(CONNECT)
+          .build();
+
   private final Duration whole;
 
-  private BoundedHttp(Duration connect, Duration whole) {
-    this.http =
-        java.net.http.HttpClient.newBuilder()
-            .version(java.net.http.HttpClient.Version.HTTP_1_1)
-            .connectTimeout(connect)
-            .build();
+  private BoundedHttp(Duration whole) {
     this.whole = whole;
   }
 
@@ -45,7 +49,7 @@ final class BoundedHttp implements HttpClient {
   }
 
   private static final class Builder implements HttpClientBuilder {
-    private Duration connect = Duration.ofSeconds(10);
+    private Duration connect = CONNECT;
     private Duration whole = Duration.ofSeconds(60);
 
     @Override
@@ -72,7 +76,7 @@ final class BoundedHttp implements HttpClient {
 
     @Override
     public HttpClient build() {
-      return new BoundedHttp(connect, whole);
+      return new BoundedHttp(whole);
     }
   }
 
@@ -84,11 +88,14 @@ final class BoundedHttp implements HttpClient {
         request.method().name(),
         request.body() == null ? BodyPublishers.noBody() : BodyPublishers.ofString(request.body()));
     CompletableFuture<HttpResponse<String>> answer =
-        http.sendAsync(builder.build(), BodyHandlers.limiting(BodyHandlers.ofString(), MOST_BYTES));
+        HTTP.sendAsync(builder.build(), BodyHandlers.limiting(BodyHandlers.ofString(), MOST_BYTES));
     try {
       HttpResponse<String> response = answer.get(whole.toMillis(), TimeUnit.MILLISECONDS);
       if (response.statusCode() / 100 != 2) {
-        throw new HttpException(response.statusCode(), response.body());
+        throw new Declined(
+            response.statusCode(),
+            response.body(),
+            response.headers().firstValue("Retry-After").flatMap(BoundedHttp::wait));
       }
       return SuccessfulHttpResponse.builder()
           .statusCode(response.statusCode())
@@ -109,6 +116,33 @@ final class BoundedHttp implements HttpClient {
       throw new UncheckedIOException(
           e.getCause() instanceof IOException broken ? broken : new IOException(e.getCause()));
     }
+  }
+
+  /** Says that a service didn't do what it was asked, and when to ask again if it says so. */
+  static final class Declined extends HttpException {
+    private final transient Optional<Duration> wait;
+
+    private Declined(int status, String body, Optional<Duration> wait) {
+      super(status, body);
+      this.wait = wait;
+    }
+
+    /** How long to wait, where that is known of what came of a question. */
+    static Optional<Duration> waitOf(Throwable trouble) {
+      for (Throwable t = trouble; t != null; t = t.getCause()) {
+        if (t instanceof Declined declined) {
+          return declined.wait;
+        }
+      }
+      return Optional.empty();
+    }
+  }
+
+  /** Seconds, as RFC 9110 has them; a date is left to our own patience. */
+  private static Optional<Duration> wait(String header) {
+    return header.matches("\\d{1,5}")
+        ? Optional.of(Duration.ofSeconds(Integer.parseInt(header)))
+        : Optional.empty();
   }
 
   @Override

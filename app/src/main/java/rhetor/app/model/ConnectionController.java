@@ -71,7 +71,7 @@ class ConnectionController {
   }
 
   private ConnectionView view(Connection c) {
-    ConnectionStore.Spent spent = models.spentThisMonth(c.id());
+    ConnectionStore.Spent spent = models.thisMonth(c.id());
     String key = c.secret();
     String ends =
         key.length() > 3 * SHOWN_OF_KEY ? "…" + key.substring(key.length() - SHOWN_OF_KEY) : "…";

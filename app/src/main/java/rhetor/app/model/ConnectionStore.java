@@ -6,6 +6,7 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -144,16 +145,18 @@ class ConnectionStore {
   }
 
   /** Keeps an answer and what it cost; the bill first, since it is owed even if all else fails. */
-  void keep(String hash, Connection connection, Reply reply, String by) {
+  void keep(String hash, Connection connection, Reply reply, Payer payer) {
     jdbc.sql(
-            "insert into model_call (connection_id, tokens_asked, tokens_answered, cost, asked_by, asked_at) values (?, ?, ?, ?, ?, ?)")
+            "insert into model_call (connection_id, tokens_asked, tokens_answered, cost, asked_by, asked_at, run_id) values (?, ?, ?, ?, ?, ?, ?)")
         .params(
-            connection.id(),
-            reply.tokensAsked(),
-            reply.tokensAnswered(),
-            reply.cost(),
-            by,
-            Timestamp.from(clock.instant()))
+            Arrays.asList(
+                connection.id(),
+                reply.tokensAsked(),
+                reply.tokensAnswered(),
+                reply.cost(),
+                payer.by(),
+                Timestamp.from(clock.instant()),
+                payer.run() == 0 ? null : payer.run()))
         .update();
     jdbc.sql(
             "merge into model_answer (hash, answer, tokens_asked, tokens_answered) key (hash) values (?, ?, ?, ?)")
@@ -173,6 +176,14 @@ class ConnectionStore {
             "select count(*), coalesce(sum(cost), 0) from model_call where connection_id = ? and asked_at >= ?")
         .params(connection, Timestamp.from(since))
         .query((rs, i) -> new Spent(rs.getInt(1), rs.getBigDecimal(2)))
+        .single();
+  }
+
+  /** What a run has spent so far. */
+  BigDecimal spentIn(long run) {
+    return jdbc.sql("select coalesce(sum(cost), 0) from model_call where run_id = ?")
+        .param(run)
+        .query(BigDecimal.class)
         .single();
   }
 }

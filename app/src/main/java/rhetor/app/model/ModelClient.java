@@ -19,15 +19,17 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
-import rhetor.app.web.Refused;
+import rhetor.app.model.ModelTrouble.Kind;
 import rhetor.core.model.AnswerReader;
 import rhetor.core.model.Turn;
 
-/** Asks text models over the chat-completions protocol; tries again when one is at capacity. */
+/** Asks text models over the chat-completions protocol. */
 @Component
 class ModelClient {
   private static final Logger LOG = LoggerFactory.getLogger(ModelClient.class);
-  private static final int RETRIES = 2;
+
+  /** How often somebody's single question is asked. */
+  static final int TRIES = 3;
 
   private final Duration patience;
 
@@ -38,9 +40,10 @@ class ModelClient {
   /**
    * Asks a model.
    *
-   * @throws Refused if it doesn't answer, with the reason and what to do
+   * @param tries how often it is asked while it is at capacity or has an error of its own
+   * @throws ModelTrouble if it doesn't answer, with the reason and what to do
    */
-  Reply ask(Connection connection, List<Turn> turns) {
+  Reply ask(Connection connection, List<Turn> turns, int tries) {
     try {
       ChatResponse response =
           OpenAiChatModel.builder()
@@ -50,7 +53,7 @@ class ModelClient {
               .modelName(connection.model())
               .httpClientBuilder(BoundedHttp.builder())
               .timeout(patience)
-              .maxRetries(RETRIES)
+              .maxRetries(tries - 1)
               .build()
               .chat(turns.stream().map(ModelClient::message).toList());
       String said = Optional.ofNullable(response.aiMessage().text()).orElse("");
@@ -62,7 +65,7 @@ class ModelClient {
     } catch (RuntimeException e) {
       // The library throws a plain one when a connection is refused or breaks off.
       LOG.info("{} did not answer", connection, e);
-      throw Refused.outside(reason(connection.name(), e));
+      throw trouble(connection.name(), e, tries);
     }
   }
 
@@ -70,27 +73,48 @@ class ModelClient {
     return turn.answered() ? AiMessage.from(turn.text()) : UserMessage.from(turn.text());
   }
 
-  private String reason(String name, RuntimeException e) {
+  private ModelTrouble trouble(String name, RuntimeException e, int tries) {
+    String tried = tries == 1 ? "" : "; it was tried %d times".formatted(tries);
     return switch (e) {
       case AuthenticationException a ->
-          "“%s” doesn’t accept the key. Replace it under Connections.".formatted(name);
+          new ModelTrouble(
+              Kind.CONNECTION,
+              "“%s” doesn’t accept the key. Replace it under Connections.".formatted(name),
+              Duration.ZERO);
       case ModelNotFoundException m ->
-          "“%s” doesn’t know the model it is asked for. Correct its name under Connections."
-              .formatted(name);
+          new ModelTrouble(
+              Kind.CONNECTION,
+              "“%s” doesn’t know the model it is asked for. Correct its name under Connections."
+                  .formatted(name),
+              Duration.ZERO);
       case RateLimitException r ->
-          "“%s” is at capacity or its allowance is used up; it was tried %d times. Try again later."
-              .formatted(name, RETRIES + 1);
+          new ModelTrouble(
+              Kind.CAPACITY,
+              "“%s” is at capacity or its allowance is used up%s. Try again later."
+                  .formatted(name, tried),
+              BoundedHttp.Declined.waitOf(e).orElse(Duration.ZERO));
       case TimeoutException t ->
-          "“%s” didn’t answer within %d seconds. Try again later."
-              .formatted(name, patience.toSeconds());
+          new ModelTrouble(
+              Kind.SILENCE,
+              "“%s” didn’t answer within %d seconds. Try again later."
+                  .formatted(name, patience.toSeconds()),
+              Duration.ZERO);
       case InvalidRequestException i ->
-          "“%s” doesn’t take the question: %s".formatted(name, snippet(i.getMessage()));
+          new ModelTrouble(
+              Kind.QUESTION,
+              "“%s” doesn’t take the question: %s".formatted(name, snippet(i.getMessage())),
+              Duration.ZERO);
       case InternalServerException s ->
-          "“%s” answered with an error of its own; it was tried %d times. Try again later."
-              .formatted(name, RETRIES + 1);
+          new ModelTrouble(
+              Kind.SILENCE,
+              "“%s” answered with an error of its own%s. Try again later.".formatted(name, tried),
+              BoundedHttp.Declined.waitOf(e).orElse(Duration.ZERO));
       default ->
-          "“%s” can’t be reached. Check its address under Connections, and that it is running."
-              .formatted(name);
+          new ModelTrouble(
+              Kind.SILENCE,
+              "“%s” can’t be reached. Check its address under Connections, and that it is running."
+                  .formatted(name),
+              Duration.ZERO);
     };
   }
 

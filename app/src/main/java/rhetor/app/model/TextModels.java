@@ -2,14 +2,6 @@ package rhetor.app.model;
 
 import java.math.BigDecimal;
 import java.net.URI;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.time.Clock;
-import java.time.Instant;
-import java.time.ZoneOffset;
-import java.time.temporal.ChronoUnit;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -20,6 +12,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.house.Sha256;
 import rhetor.app.log.Event;
 import rhetor.app.log.HouseLog;
 import rhetor.app.web.Refused;
@@ -36,27 +29,35 @@ public class TextModels {
   /** About so many characters make a token, before a service has counted. */
   private static final int CHARACTERS_OF_TOKEN = 4;
 
+  /** Characters of an answer where nobody knows better. */
+  private static final int USUAL_ANSWER = 4_000;
+
   private static final List<Turn> GREETING =
       List.of(new Turn(false, "Answer with the one word: ready"));
 
   private final ConnectionStore store;
   private final ModelClient client;
   private final HouseLog log;
-  private final Clock clock;
+  private final Purse purse;
 
   /** One question is asked once, by however many at the same time. */
   private final List<Lock> asking =
-      IntStream.range(0, 64).<Lock>mapToObj(i -> new ReentrantLock()).toList();
+      IntStream.range(0, 1024).<Lock>mapToObj(i -> new ReentrantLock()).toList();
 
-  TextModels(ConnectionStore store, ModelClient client, HouseLog log, Clock clock) {
+  TextModels(ConnectionStore store, ModelClient client, HouseLog log, Purse purse) {
     this.log = log;
     this.store = store;
     this.client = client;
-    this.clock = clock;
+    this.purse = purse;
   }
 
   List<Connection> all() {
     return store.all();
+  }
+
+  /** A connection by its id, if there still is one. */
+  public Optional<Connection> find(long id) {
+    return store.find(id);
   }
 
   /** A connection by its id. */
@@ -64,17 +65,13 @@ public class TextModels {
     return store.find(id).orElseThrow(() -> Refused.notFound("There is no such connection."));
   }
 
-  ConnectionStore.Spent spentThisMonth(long id) {
-    return store.spent(id, monthsBegin());
+  ConnectionStore.Spent thisMonth(long id) {
+    return purse.thisMonth(id);
   }
 
-  private Instant monthsBegin() {
-    return clock
-        .instant()
-        .atOffset(ZoneOffset.UTC)
-        .withDayOfMonth(1)
-        .truncatedTo(ChronoUnit.DAYS)
-        .toInstant();
+  /** What was spent over a connection in this calendar month, UTC. */
+  public BigDecimal spentThisMonth(long id) {
+    return purse.thisMonth(id).cost();
   }
 
   /** Adds a connection; its id. */
@@ -216,7 +213,7 @@ public class TextModels {
   Reply greet(long id) {
     Connection connection = get(id);
     requireAllowed(connection.address());
-    return client.ask(connection, GREETING);
+    return client.ask(connection, GREETING, ModelClient.TRIES);
   }
 
   /** Says that a question hasn't been asked yet. */
@@ -241,15 +238,26 @@ public class TextModels {
    * @param afresh whether what was answered before is asked again too, and the new answer kept
    */
   public Conversation conversation(Connection connection, boolean afresh, String by) {
-    return new Conversation(turns -> ask(connection, turns, afresh, by));
+    return new Conversation(
+        turns -> ask(connection, turns, afresh, Payer.person(by), USUAL_ANSWER, ModelClient.TRIES));
+  }
+
+  /**
+   * A conversation about a text of a run: it is for the run to ask again if there is no answer.
+   *
+   * @param answer about how many characters each answer will have, for the money that is held back
+   */
+  public Conversation conversation(Connection connection, Payer payer, int answer) {
+    return new Conversation(turns -> ask(connection, turns, false, payer, answer, 1));
   }
 
   /**
    * The answer to a question: the one of before, else a new one, which is kept.
    *
-   * @throws Refused if the month's money is spent, or the model doesn't answer
+   * @throws ModelTrouble if the money is spent, or the model doesn't answer
    */
-  private Reply ask(Connection connection, List<Turn> turns, boolean afresh, String by) {
+  private Reply ask(
+      Connection connection, List<Turn> turns, boolean afresh, Payer payer, int answer, int tries) {
     String hash = hash(connection, turns);
     Lock lock = asking.get(Math.floorMod(hash.hashCode(), asking.size()));
     lock.lock();
@@ -259,24 +267,17 @@ public class TextModels {
         return kept.get();
       }
       requireAllowed(connection.address());
-      requireMoney(connection);
-      Reply reply = client.ask(connection, turns);
-      store.keep(hash, connection, reply, by);
-      return reply;
+      int asked = turns.stream().mapToInt(t -> t.text().length()).sum();
+      try (Purse.Held held =
+          purse.hold(
+              connection, payer, estimate(connection, asked, 2 * answer), turns.size() > 1)) {
+        Reply reply = client.ask(connection, turns, tries);
+        store.keep(hash, connection, reply, payer);
+        held.paid(reply.cost());
+        return reply;
+      }
     } finally {
       lock.unlock();
-    }
-  }
-
-  private void requireMoney(Connection connection) {
-    BigDecimal spent = spentThisMonth(connection.id()).cost();
-    if (connection.monthlyMost().signum() > 0 && spent.compareTo(connection.monthlyMost()) >= 0) {
-      throw Refused.conflict(
-          "What may be spent with “%s” in a month is spent: %s of %s. The owner can raise it under Connections."
-              .formatted(
-                  connection.name(),
-                  spent.setScale(2, java.math.RoundingMode.HALF_UP),
-                  connection.monthlyMost()));
     }
   }
 
@@ -293,13 +294,6 @@ public class TextModels {
     StringBuilder all = new StringBuilder();
     all.append(connection.address()).append('\n').append(connection.model());
     turns.forEach(t -> all.append('\u0000').append(t.answered()).append('\u0000').append(t.text()));
-    try {
-      return HexFormat.of()
-          .formatHex(
-              MessageDigest.getInstance("SHA-256")
-                  .digest(all.toString().getBytes(StandardCharsets.UTF_8)));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("every JDK has SHA-256", e);
-    }
+    return Sha256.hex(all.toString());
   }
 }

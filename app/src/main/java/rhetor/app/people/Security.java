@@ -48,10 +48,13 @@ class Security {
       SecurityContextRepository contexts,
       PeopleService people,
       Sessions sessions,
+      Tokens tokens,
       HouseLog log)
       throws Exception {
     return http.securityContext(c -> c.securityContextRepository(contexts))
-        .csrf(c -> c.spa())
+        // A browser sends no token of its own accord, so nobody can have it forge a request with
+        // one.
+        .csrf(c -> c.spa().ignoringRequestMatchers(Tokens::isCarriedBy))
         .requestCache(c -> c.disable())
         .formLogin(f -> f.disable())
         .httpBasic(b -> b.disable())
@@ -62,7 +65,8 @@ class Security {
                     .permitAll()
                     .requestMatchers("/api/me/**")
                     .hasRole("READER")
-                    .requestMatchers("/api/people/**", "/api/log", "/api/house/**")
+                    .requestMatchers(
+                        "/api/people/**", "/api/log", "/api/house/**", "/api/tokens/**")
                     .hasRole("OWNER")
                     .requestMatchers(HttpMethod.GET, "/api/connections")
                     .hasRole("READER")
@@ -73,6 +77,7 @@ class Security {
                     .requestMatchers(
                         HttpMethod.PUT,
                         "/api/pictures/hosts",
+                        "/api/folder",
                         "/api/claims/*",
                         "/api/concepts/*",
                         "/api/kinds/*",
@@ -132,7 +137,7 @@ class Security {
                         }))
         // The headers of every answer stand on it before anybody here sees the request.
         .headers(h -> h.disable())
-        .addFilterBefore(new RoleOfToday(people, sessions), AuthorizationFilter.class)
+        .addFilterBefore(new RoleOfToday(people, sessions, tokens), AuthorizationFilter.class)
         .build();
   }
 
@@ -156,15 +161,18 @@ class Security {
 
   /**
    * Takes a person's role from the database at each request, so that a change counts at once, and
-   * ends sessions that have lasted long enough.
+   * ends sessions that have lasted long enough. A program comes with a token instead, and does
+   * nothing to the person in whose name it comes.
    */
   private static final class RoleOfToday extends OncePerRequestFilter {
     private final PeopleService people;
     private final Sessions sessions;
+    private final Tokens tokens;
 
-    RoleOfToday(PeopleService people, Sessions sessions) {
+    RoleOfToday(PeopleService people, Sessions sessions, Tokens tokens) {
       this.people = people;
       this.sessions = sessions;
+      this.tokens = tokens;
     }
 
     @Override
@@ -172,7 +180,16 @@ class Security {
         HttpServletRequest request, HttpServletResponse response, FilterChain chain)
         throws ServletException, IOException {
       Authentication known = SecurityContextHolder.getContext().getAuthentication();
-      if (known != null && request.getRequestURI().startsWith("/api/")) {
+      if (Tokens.isCarriedBy(request)) {
+        var context = SecurityContextHolder.createEmptyContext();
+        if (!request.getRequestURI().startsWith("/api/me")) {
+          tokens
+              .bearer(request)
+              .map(PersonAuthentication::of)
+              .ifPresent(context::setAuthentication);
+        }
+        SecurityContextHolder.setContext(context);
+      } else if (known != null && request.getRequestURI().startsWith("/api/")) {
         Optional<Person> person =
             sessions.isGood(request) ? people.find(known.getName()) : Optional.empty();
         var context = SecurityContextHolder.createEmptyContext();

@@ -6,13 +6,11 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import net.coobird.thumbnailator.Thumbnails;
 import org.springframework.stereotype.Component;
 import rhetor.app.house.HouseSettings;
 import rhetor.app.house.IncomingFiles;
+import rhetor.app.house.Sha256;
 
 /** Pictures as they came, each under the hash of its bytes, and small copies of them. */
 @Component
@@ -27,11 +25,7 @@ class PictureFolder {
 
   /** What a picture is stored as: the hash of its bytes. */
   static String name(byte[] bytes) {
-    try {
-      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
+    return Sha256.hex(bytes);
   }
 
   /**

@@ -29,7 +29,7 @@ import rhetor.core.image.PictureReader;
 
 /** Takes pictures in, finds what they show and whose they are, and lets people say so. */
 @Service
-class PictureService {
+public class PictureService {
   private static final int SAME_SHOWN = 12;
   private static final int MOST_IN_A_ZIP = 2_000;
   private static final long MOST_UNPACKED = 2_000_000_000L;
@@ -52,6 +52,25 @@ class PictureService {
 
   /** What became of one file. */
   record Came(String fileName, Optional<Kept> picture, String trouble) {}
+
+  /**
+   * What came of a file.
+   *
+   * @param pictures how many pictures were taken in
+   * @param troubles why others were not
+   */
+  public record Arrived(int pictures, List<String> troubles) {}
+
+  /** Takes a picture in, or all pictures of a ZIP. */
+  public Arrived takeAll(String fileName, InputStream in, String by) throws IOException {
+    List<Came> came = take(fileName, in, by);
+    return new Arrived(
+        (int) came.stream().filter(c -> c.picture().isPresent()).count(),
+        came.stream()
+            .filter(c -> !c.trouble().isEmpty())
+            .map(c -> c.fileName() + ": " + c.trouble())
+            .toList());
+  }
 
   /** Takes a picture in, or all pictures of a ZIP. */
   List<Came> take(String fileName, InputStream in, String by) throws IOException {

@@ -16,7 +16,8 @@ public record AskedProducts(
     String brand,
     Integer atLeast,
     Integer below,
-    Long reader) {
+    Long reader,
+    Long run) {
   public AskedProducts {
     products = products == null ? List.of() : List.copyOf(products);
   }
@@ -32,6 +33,7 @@ public record AskedProducts(
         brand,
         atLeast == null ? 0 : atLeast,
         below == null ? 0 : below,
-        reader == null ? 0 : reader);
+        reader == null ? 0 : reader,
+        run == null ? 0 : run);
   }
 }

@@ -81,11 +81,12 @@ class ProductController {
       @RequestParam(defaultValue = "0") int atLeast,
       @RequestParam(defaultValue = "0") int below,
       @RequestParam(defaultValue = "0") long reader,
+      @RequestParam(defaultValue = "0") long run,
       @RequestParam(defaultValue = "SHEET") ProductLists.Order order,
       @RequestParam(defaultValue = "") String after,
       @RequestParam(defaultValue = "50") int limit) {
     return products.page(
-        new ProductFilter(search, state, intake, range, kind, brand, atLeast, below, reader),
+        new ProductFilter(search, state, intake, range, kind, brand, atLeast, below, reader, run),
         order,
         after,
         Math.clamp(limit, 1, MOST));

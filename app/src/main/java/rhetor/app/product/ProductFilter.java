@@ -14,6 +14,7 @@ package rhetor.app.product;
  * @param below a readiness that all their texts stay below, 1 to 100; 0 for any
  * @param reader id of the person whom they are given to read, 0 for anybody or nobody, {@link
  *     #NOBODY} for those given to nobody yet
+ * @param run id of the run that wrote for them, 0 for any and none
  */
 public record ProductFilter(
     String search,
@@ -24,7 +25,8 @@ public record ProductFilter(
     String brand,
     int atLeast,
     int below,
-    long reader) {
+    long reader,
+    long run) {
   /** Stands for the reader of what is given to nobody yet. */
   public static final long NOBODY = -1;
 
@@ -42,7 +44,7 @@ public record ProductFilter(
 
   /** Products of any kind and maker, however ready their texts are. */
   public ProductFilter(String search, String state, long intake, long range) {
-    this(search, state, intake, range, "", "", 0, 0, 0);
+    this(search, state, intake, range, "", "", 0, 0, 0, 0);
   }
 
   /** Whether only state and search choose, so that what is counted anyway tells how many. */
@@ -53,6 +55,7 @@ public record ProductFilter(
         && brand.isEmpty()
         && atLeast == 0
         && below == 0
-        && reader == 0;
+        && reader == 0
+        && run == 0;
   }
 }

@@ -24,7 +24,6 @@ public final class ProductIntake implements AutoCloseable {
   private final LeaveAlone leaveAlone;
   private final Optional<Listener> dryRun;
   private final Optional<SourcesAside> aside;
-  private final List<ProductStore.Name> names = new ArrayList<>();
   private final List<Prepared> batch = new ArrayList<>();
   private final Map<Long, String> keywords = new HashMap<>();
   private int added;
@@ -102,7 +101,6 @@ public final class ProductIntake implements AutoCloseable {
   public Counts finish() {
     flush();
     if (dryRun.isEmpty()) {
-      store.addNames(names);
       aside.ifPresent(SourcesAside::finish);
     }
     return new Counts(added, changed, unchanged, left);
@@ -156,12 +154,7 @@ public final class ProductIntake implements AutoCloseable {
     List<NamedPictures.OfProduct> pictures = new ArrayList<>(0);
     if (!fresh.isEmpty()) {
       List<ProductStore.Row> inserted = store.insert(fresh);
-      aside.ifPresentOrElse(
-          a -> a.add(inserted),
-          () -> {
-            addSources(inserted);
-            inserted.forEach(r -> names.add(r.inAlphabet()));
-          });
+      aside.ifPresentOrElse(a -> a.add(inserted), () -> addSources(inserted));
       inserted.forEach(r -> addPictures(pictures, r.id(), r.facts()));
     }
     if (!other.isEmpty()) {

@@ -26,6 +26,11 @@ public class ProductLists {
   /** So many products that were found are asked for by their ids, more by their words. */
   private static final int FEW = 1_000;
 
+  /** Places of the alphabet that are looked through at once, at first and at most. */
+  private static final int FIRST_PLACES = 200;
+
+  private static final int MOST_PLACES = 5_000;
+
   /** More kinds or makers than these are looked for by their words. */
   private static final int MOST_CHOICES = 200;
 
@@ -123,6 +128,11 @@ public class ProductLists {
       sql.append(" and p.id in (select a.product_id from assignment a where a.reader_id = ?)");
       params.add(filter.reader());
     }
+    if (filter.run() != 0) {
+      sql.append(
+          " and p.id in (select w.product_id from run_item w where w.run_id = ? and w.status = 'WRITTEN')");
+      params.add(filter.run());
+    }
     switch (filter.state()) {
       case "FIX" -> sql.append(" and must_fix > 0");
       case "READY" -> sql.append(" and must_fix = 0");
@@ -161,6 +171,55 @@ public class ProductLists {
     Where where = where(filter);
     List<Stage> stages = stages(filter);
     long total = total(filter, stages, where);
+    List<ProductLine> lines =
+        order == Order.NAME && !where.few
+            ? alphabetical(where, stages, after, limit)
+            : sorted(where, stages, order, after, limit);
+    boolean more = lines.size() > limit;
+    List<ProductLine> items = more ? lines.subList(0, limit) : lines;
+    return new ProductPage(withPictures(items), total, more ? key(items.getLast(), order) : "");
+  }
+
+  /** Goes through the alphabet until enough are found that match; one more than the limit. */
+  private List<ProductLine> alphabetical(Where where, List<Stage> stages, String after, int limit) {
+    Optional<ProductNames.Place> from =
+        Optional.of(after)
+            .filter(a -> !a.isEmpty())
+            .map(ProductLists::key)
+            .map(k -> new ProductNames.Place(k.value, k.id));
+    List<ProductLine> found = new ArrayList<>();
+    int most = Math.max(FIRST_PLACES, limit + 1);
+    for (List<ProductNames.Place> places = names.inAlphabet(from, most);
+        !places.isEmpty() && found.size() <= limit;
+        places = names.inAlphabet(from, most)) {
+      Map<Long, ProductLine> matching = new HashMap<>();
+      List<Object> params = new ArrayList<>();
+      params.add(places.stream().map(ProductNames.Place::id).toArray());
+      params.addAll(where.params);
+      jdbc.sql(
+              "select "
+                  + LINE
+                  + " from table(id bigint = ?) t join product p on p.id = t.id where "
+                  + where.sql
+                  + in(stages))
+          .params(params)
+          .query(ProductLists::line)
+          .list()
+          .forEach(l -> matching.put(l.id(), l));
+      places.stream()
+          .map(p -> matching.get(p.id()))
+          .filter(Objects::nonNull)
+          .limit(limit + 1L - found.size())
+          .forEach(found::add);
+      from = Optional.of(places.getLast());
+      most = Math.min(MOST_PLACES, 4 * most);
+    }
+    return found;
+  }
+
+  /** The next products that match, in an order that an index has; one more than the limit. */
+  private List<ProductLine> sorted(
+      Where where, List<Stage> stages, Order order, String after, int limit) {
     if (stages.isEmpty() && order.column.equals("readiness")) {
       // There is an index of readiness within each stage, and none over all: intakes pay for them.
       stages = List.of(Stage.values());
@@ -180,10 +239,7 @@ public class ProductLists {
         sql += " order by " + order.by(order.column, "id") + " limit " + (limit + 1);
       }
     }
-    List<ProductLine> lines = jdbc.sql(sql).params(params).query(ProductLists::line).list();
-    boolean more = lines.size() > limit;
-    List<ProductLine> items = more ? lines.subList(0, limit) : lines;
-    return new ProductPage(withPictures(items), total, more ? key(items.getLast(), order) : "");
+    return jdbc.sql(sql).params(params).query(ProductLists::line).list();
   }
 
   /** Pictures are looked up for the lines that are shown, not for all that were sorted. */
@@ -201,12 +257,8 @@ public class ProductLists {
 
   private String select(
       Order order, String stage, Where where, String after, int limit, List<Object> params) {
-    // The alphabet has an index of its own.
-    boolean alphabet = order == Order.NAME && !where.few;
-    String column = alphabet ? "n.name" : "p." + order.column;
-    String id = alphabet ? "n.product_id" : "p.id";
-    String from = alphabet ? "product_name n join product p on p.id = n.product_id" : "product p";
-    String sql = "select " + LINE + " from " + from + " where " + where.sql;
+    String column = "p." + order.column;
+    String sql = "select " + LINE + " from product p where " + where.sql;
     params.addAll(where.params);
     if (!stage.isEmpty()) {
       // In the order of ids, most products of a common stage would be sorted to show a few; the
@@ -217,18 +269,17 @@ public class ProductLists {
       params.add(stage);
     }
     if (!after.isEmpty()) {
-      String[] key =
-          new String(Base64.getUrlDecoder().decode(after), StandardCharsets.UTF_8).split("\n", 2);
+      Key key = key(after);
       String compare = order.descending ? "<" : ">";
       sql +=
-          " and %1$s %2$s= ? and (%1$s %2$s ? or %1$s = ? and %3$s %2$s ?)"
-              .formatted(column, compare, id);
-      Object value = order == Order.NAME ? key[1] : Long.parseLong(key[1]);
+          " and %1$s %2$s= ? and (%1$s %2$s ? or %1$s = ? and p.id %2$s ?)"
+              .formatted(column, compare);
+      Object value = order == Order.NAME ? key.value : Long.parseLong(key.value);
       params.addAll(Collections.nCopies(3, value));
-      params.add(Long.parseLong(key[0]));
+      params.add(key.id);
     }
     boolean byStage = !stage.isEmpty() && order.column.equals("readiness");
-    String by = byStage ? order.by("p.stage", column, id) : order.by(column, id);
+    String by = byStage ? order.by("p.stage", column, "p.id") : order.by(column, "p.id");
     return sql + " order by " + by + " limit " + (limit + 1);
   }
 
@@ -259,6 +310,18 @@ public class ProductLists {
         : stages.stream()
             .map(s -> "'" + s.name() + "'")
             .collect(Collectors.joining(", ", " and p.stage in (", ")"));
+  }
+
+  /** The last product of a page: its id and what it was sorted by. */
+  private record Key(long id, String value) {}
+
+  private static Key key(String written) {
+    String[] parts =
+        new String(Base64.getUrlDecoder().decode(written), StandardCharsets.UTF_8).split("\n", 2);
+    if (parts.length < 2) {
+      throw new IllegalArgumentException("no key of a page: " + written);
+    }
+    return new Key(Long.parseLong(parts[0]), parts[1]);
   }
 
   private static String key(ProductLine last, Order order) {

@@ -14,12 +14,15 @@ import java.util.concurrent.Semaphore;
 import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
 import java.util.function.Predicate;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rhetor.app.knowledge.HouseKnowledge;
 import rhetor.app.web.Refused;
 import rhetor.core.check.Audit;
+import rhetor.core.compose.Namesakes;
 import rhetor.core.exchange.TextColumns;
 import rhetor.core.fact.BaseUnits;
 import rhetor.core.fact.Contradiction;
@@ -40,6 +43,11 @@ public class ProductService {
 
   /** The readiness of what has no text. */
   private static final int UNWRITTEN = -1;
+
+  private static final Logger LOG = LoggerFactory.getLogger(ProductService.class);
+
+  /** Products of one name that are looked at; what tells most of a dozen apart tells the others. */
+  private static final int MOST_NAMESAKES = 12;
 
   private final ProductStore store;
   private final ProductLists lists;
@@ -65,6 +73,7 @@ public class ProductService {
   private final HouseNameService houseNames;
   private final NamedPictures pictures;
   private final ProductCounts counts;
+  private final ProductNames names;
   private final JsonMapper json;
 
   ProductService(
@@ -75,6 +84,7 @@ public class ProductService {
       HouseNameService houseNames,
       NamedPictures pictures,
       ProductCounts counts,
+      ProductNames names,
       JsonMapper json,
       TransactionTemplate transaction,
       Clock clock) {
@@ -82,6 +92,7 @@ public class ProductService {
     this.transaction = transaction;
     this.lists = lists;
     this.counts = counts;
+    this.names = names;
     this.facts = facts;
     this.knowledge = knowledge;
     this.units = new BaseUnits(knowledge.standard());
@@ -378,6 +389,28 @@ public class ProductService {
         state.signedAt(),
         state.page(),
         state.shopVersion());
+  }
+
+  /**
+   * Ids of the facts that tell a product from others of its name; none if it has a name of its own.
+   */
+  public List<String> apart(Product product) {
+    List<ProductFacts> others =
+        names.called(product.facts().name(), MOST_NAMESAKES).stream()
+            .filter(id -> id != product.id())
+            .flatMap(id -> readable(id).stream())
+            .toList();
+    return Namesakes.apart(product.facts(), others);
+  }
+
+  /** What is kept of a product may be damaged: that is its own trouble, and no other product's. */
+  private Optional<ProductFacts> readable(long id) {
+    try {
+      return Optional.of(assemble(id));
+    } catch (RuntimeException e) {
+      LOG.warn("The facts of product {} can't be read: {}", id, e.toString());
+      return Optional.empty();
+    }
   }
 
   /** A product as lists show it. */

@@ -7,7 +7,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -35,8 +34,6 @@ class ProductStore {
   private static final long ROWS_OF_AN_INTAKE = 10_000_000;
   private static final int LONGEST_NAME = 400;
   private static final int BATCH = 500;
-  private static final Comparator<Name> ALPHABET =
-      Comparator.comparing(Name::name).thenComparing(Name::id);
 
   private final JdbcClient jdbc;
   private final JdbcTemplate template;
@@ -147,25 +144,18 @@ class ProductStore {
             });
   }
 
-  /** A product's place in the alphabet. */
-  record Name(String name, long id) {}
-
   /** One product of an intake; of a new one the id is yet to be given. */
-  record Row(long id, ProductFacts facts, int rowNumber, int missing) {
-    Name inAlphabet() {
-      return new Name(cut(facts.name(), LONGEST_NAME), id);
-    }
-  }
+  record Row(long id, ProductFacts facts, int rowNumber, int missing) {}
 
   /** What a row of an intake said of a product, packed. */
-  record Said(int rowNumber, Name product, byte[] facts) {}
+  record Said(int rowNumber, long product, byte[] facts) {}
 
   /** What a row says of its product, as it is stored. */
   Said said(Row row) {
-    return new Said(row.rowNumber, row.inAlphabet(), stored.pack(row.facts));
+    return new Said(row.rowNumber, row.id, stored.pack(row.facts));
   }
 
-  /** Adds new products; their rows with ids, whose sources and names are left to be added. */
+  /** Adds new products; their rows with ids, whose sources are left to be added. */
   List<Row> insert(List<Row> rows) {
     List<Long> ids =
         jdbc.sql("select next value for product_id from system_range(1, ?)")
@@ -188,7 +178,7 @@ class ProductStore {
         });
     numbered.forEach(
         r -> counts.came(ProductCounts.Counted.fresh(r.facts.contradictions().size(), r.missing)));
-    numbered.forEach(r -> names.named(r.id, r.facts.sku(), r.facts.name()));
+    names.named(numbered.stream().map(r -> called(r.id, r.facts)).toList());
     counts.factsChanged();
     return numbered;
   }
@@ -198,10 +188,6 @@ class ProductStore {
    * others.
    */
   void setFacts(long id, ProductFacts facts, int missing) {
-    jdbc.sql(
-            "delete from product_name where product_id = ? and name = (select p.name from product p where p.id = ?)")
-        .params(id, id)
-        .update();
     counts.factsChanged();
     changing(
         id,
@@ -212,9 +198,12 @@ class ProductStore {
                   setCommon(s, facts, missing);
                   s.setLong(7, id);
                 }));
-    addNames(List.of(new Name(cut(facts.name(), LONGEST_NAME), id)));
-    names.named(id, facts.sku(), facts.name());
+    names.named(List.of(called(id, facts)));
     recheck(id);
+  }
+
+  private static ProductNames.Named called(long id, ProductFacts facts) {
+    return new ProductNames.Named(id, facts.sku(), cut(facts.name(), LONGEST_NAME));
   }
 
   /** Notes an intake that has no sheet; its id. */
@@ -252,44 +241,21 @@ class ProductStore {
         rows.size(),
         (s, r) -> {
           s.setLong(1, sourceId(intake, r.rowNumber));
-          s.setLong(2, r.product.id);
+          s.setLong(2, r.product);
           s.setBytes(3, r.facts);
         });
   }
 
-  /**
-   * Removes what an intake that came to nothing said of products, and the names of those that it
-   * did not add.
-   */
+  /** Removes what an intake that came to nothing said of products. */
   void removeSources(long intake) {
     long first = sourceId(intake, 0);
     long last = sourceId(intake + 1, -1);
-    jdbc.sql(
-            """
-            delete from product_name n
-            where product_id in (select product_id from product_source where id between ? and ?)
-            and not exists (select 1 from product p where p.id = n.product_id)
-            """)
-        .params(first, last)
-        .update();
     jdbc.sql("delete from product_source where id between ? and ?").params(first, last).update();
   }
 
   /** Id of what an intake's row said. */
   static long sourceId(long intake, int row) {
     return intake * ROWS_OF_AN_INTAKE + row;
-  }
-
-  /** Puts products into the alphabet, the quicker the more of them come at once. */
-  void addNames(List<Name> names) {
-    template.batchUpdate(
-        "insert into product_name (name, product_id) values (?, ?)",
-        names.stream().sorted(ALPHABET).toList(),
-        BATCH,
-        (s, n) -> {
-          s.setString(1, n.name);
-          s.setLong(2, n.id);
-        });
   }
 
   private static void setCommon(PreparedStatement s, ProductFacts facts, int missing)
@@ -664,10 +630,9 @@ class ProductStore {
       }
     }
     removed.forEach(id -> counted(id, " for update").ifPresent(counts::went));
-    removed.forEach(names::went);
+    names.went(removed);
     for (String sql :
         List.of(
-            "delete from product_name where product_id = ? and name = (select p.name from product p where p.id = ?)",
             "delete from product_source where product_id = ? and product_id = ?",
             "delete from product where id = ? and id = ?")) {
       template.batchUpdate(

@@ -9,19 +9,15 @@ import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * Keeps what an intake says of new products, and their places in the alphabet, on a thread of its
- * own and in parts, while the intake's own transaction adds the products. Nobody sees the parts
- * before that transaction ends, as they count only with their products; if it fails, whoever began
- * the intake removes them.
+ * Keeps what an intake says of new products on a thread of its own and in parts, while the intake's
+ * own transaction adds the products. Nobody sees the parts before that transaction ends, as they
+ * count only with their products; if it fails, whoever began the intake removes them.
  */
 final class SourcesAside implements AutoCloseable {
   private static final int PART = 3_000;
 
-  /** The fewer parts the names come in, the more of them stand side by side. */
-  private static final int NAMES = 50_000;
-
-  /** Batches that wait for the thread; each holds its facts. */
-  private static final int WAITING = 3;
+  /** Batches that wait for the thread. */
+  private static final int WAITING = 4;
 
   private final ProductStore store;
   private final TransactionTemplate transaction;
@@ -33,10 +29,8 @@ final class SourcesAside implements AutoCloseable {
   private final Semaphore room = new Semaphore(WAITING);
   private final AtomicReference<RuntimeException> failure = new AtomicReference<>();
 
-  /** Only the thread's own, as the names are, whose sources are in the database. */
+  /** Only the thread's own. */
   private final List<ProductStore.Said> part = new ArrayList<>();
-
-  private final List<ProductStore.Name> names = new ArrayList<>();
 
   SourcesAside(ProductStore store, TransactionTemplate transaction, long intake, Runnable closed) {
     this.store = store;
@@ -49,23 +43,17 @@ final class SourcesAside implements AutoCloseable {
   void add(List<ProductStore.Row> rows) {
     run(
         () -> {
-          rows.forEach(r -> part.add(store.said(r)));
+          // Packed here: whoever hands rows on has more to do than this thread.
+          rows.stream().map(store::said).forEach(part::add);
           if (part.size() >= PART) {
             write();
-          }
-          if (names.size() >= NAMES) {
-            writeNames();
           }
         });
   }
 
   /** Keeps what is left; afterwards all of it is in the database. */
   void finish() {
-    run(
-        () -> {
-          write();
-          writeNames();
-        });
+    run(this::write);
     room.acquireUninterruptibly(WAITING);
     room.release(WAITING);
     throwFailure();
@@ -73,13 +61,7 @@ final class SourcesAside implements AutoCloseable {
 
   private void write() {
     transaction.executeWithoutResult(t -> store.addSources(intake, part));
-    part.forEach(s -> names.add(s.product()));
     part.clear();
-  }
-
-  private void writeNames() {
-    transaction.executeWithoutResult(t -> store.addNames(names));
-    names.clear();
   }
 
   /** Does work once there is room for it, unless some before it failed. */

@@ -13,6 +13,7 @@ import rhetor.core.fact.Source;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Memo;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.SerializableString;
@@ -47,6 +48,9 @@ final class StoredFacts {
   private static final SerializableString RATING = new SerializedString("rating");
   private static final SerializableString YESNO = new SerializedString("yesno");
   private static final SerializableString WORDS = new SerializedString("words");
+
+  /** Ids, labels, headings and units, of which a sheet has few, as they are written. */
+  private final Memo<SerializableString> encoded = new Memo<>(SerializedString::new);
 
   private static final Value RAW = new Value.Words(SAME);
 
@@ -165,7 +169,7 @@ final class StoredFacts {
 
   private void write(Fact fact, Source first, JsonGenerator out) {
     out.writeStartArray();
-    out.writeString(fact.id());
+    out.writeString(encoded.of(fact.id()));
     write(fact.concept(), fact.id(), out);
     write(fact.label(), label(fact.concept()), out);
     boolean areRaw =
@@ -180,7 +184,7 @@ final class StoredFacts {
     return knowledge.concept(concept).map(Concept::label).orElse(SAME);
   }
 
-  private static void writeSources(Fact fact, Source first, JsonGenerator out) {
+  private void writeSources(Fact fact, Source first, JsonGenerator out) {
     out.writeStartArray();
     for (Source s : fact.sources()) {
       out.writeStartArray();
@@ -194,30 +198,26 @@ final class StoredFacts {
   }
 
   /** Writes a text, or that it is the same as one that is known. */
-  private static void write(String text, String known, JsonGenerator out) {
-    if (text.equals(known)) {
-      out.writeString(SAME_ENCODED);
-    } else {
-      out.writeString(text);
-    }
+  private void write(String text, String known, JsonGenerator out) {
+    out.writeString(text.equals(known) ? SAME_ENCODED : encoded.of(text));
   }
 
-  private static void write(Value value, JsonGenerator out) {
+  private void write(Value value, JsonGenerator out) {
     out.writeStartArray();
     switch (value) {
       case Value.Quantity(BigDecimal amount, String unit, String qualifier) -> {
         out.writeString(QUANTITY);
         out.writeStartArray();
         out.writeNumber(amount);
-        out.writeString(unit);
-        out.writeString(qualifier);
+        out.writeString(encoded.of(unit));
+        out.writeString(encoded.of(qualifier));
       }
       case Value.Range(BigDecimal from, BigDecimal to, String unit) -> {
         out.writeString(RANGE);
         out.writeStartArray();
         out.writeNumber(from);
         out.writeNumber(to);
-        out.writeString(unit);
+        out.writeString(encoded.of(unit));
       }
       case Value.Sides(List<BigDecimal> lengths, String unit) -> {
         out.writeString(SIDES);
@@ -225,7 +225,7 @@ final class StoredFacts {
         out.writeStartArray();
         lengths.forEach(out::writeNumber);
         out.writeEndArray();
-        out.writeString(unit);
+        out.writeString(encoded.of(unit));
       }
       case Value.Terms(List<String> items) -> {
         out.writeString(TERMS);

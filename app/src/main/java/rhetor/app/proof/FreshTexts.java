@@ -45,7 +45,9 @@ class FreshTexts {
 
   private List<Draft> takes(Product product, Style style, Voice voice, int number) {
     Brief brief =
-        new Brief(product.facts(), product.keyword(), voice, style, templates.of(product.id()), 1);
+        new Brief(product.facts(), product.keyword(), voice, style, 1)
+            .after(templates.of(product.id()))
+            .apartBy(products.apart(product));
     return new Composer(
             knowledge.current(),
             voice.id().hashCode(),

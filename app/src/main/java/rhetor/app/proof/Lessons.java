@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -140,7 +141,7 @@ class Lessons {
    * @param marks what the checks found in it
    */
   List<Learnable> of(Product product, Text text, List<Mark> marks) {
-    if (!text.origin().equals("HAND") || text.parentId() == 0) {
+    if (text.origin() != Origin.HAND || text.parentId() == 0) {
       return List.of();
     }
     Learner learner = new Learner(knowledge.current());
@@ -167,6 +168,30 @@ class Lessons {
                                 .map(l -> learnable(l, s, product.facts())))
                     .limit(1))
         .toList();
+  }
+
+  /**
+   * How a fact would be told by a sentence that somebody types for it.
+   *
+   * @param why what is in the way and what to do, empty if it is understood
+   */
+  record Typed(Optional<Learnable> learnable, String why) {}
+
+  /**
+   * Reads a sentence that is to teach how one fact of a product is put.
+   *
+   * @param heading the fact's column, or what its kind is called
+   */
+  Typed typed(Product product, String heading, String sentence) {
+    ProductFacts facts = product.facts();
+    Fact fact =
+        facts.facts().stream()
+            .filter(f -> f.label().equals(heading))
+            .findFirst()
+            .orElseThrow(
+                () -> Refused.notFound("The product has no fact called “%s”.".formatted(heading)));
+    Learner.Lesson read = new Learner(knowledge.current()).read(sentence, fact, facts);
+    return new Typed(read.learned().map(l -> learnable(l, sentence, facts)), read.why());
   }
 
   private Learnable learnable(Learner.Learned learned, String sentence, ProductFacts product) {
@@ -199,7 +224,7 @@ class Lessons {
   /** The text that people have changed since; the first one if people wrote that too. */
   private Text written(Text changed) {
     Text before = text(changed.parentId());
-    for (int i = 0; i < MOST_CHANGES && before.origin().equals("HAND"); i++) {
+    for (int i = 0; i < MOST_CHANGES && before.origin() == Origin.HAND; i++) {
       if (before.parentId() == 0) {
         break;
       }

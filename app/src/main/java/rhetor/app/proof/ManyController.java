@@ -87,8 +87,8 @@ class ManyController {
 
   /** Takes one's own corrections back. */
   @PostMapping("/api/texts/corrections/{act}/take-back")
-  TakenBack takeBackCorrections(@PathVariable long act, Principal person) {
-    return new TakenBack(table.takeBack(act, person.getName()));
+  TextTable.Uncorrected takeBackCorrections(@PathVariable long act, Principal person) {
+    return table.takeBack(act, person.getName());
   }
 
   /** Those whom texts can be given to, with how many they have. */

@@ -94,6 +94,28 @@ class ProofController {
   record RaiseAgain(long id) {}
 
   /**
+   * A sentence that is to teach how one fact of a product is put.
+   *
+   * @param heading the fact's column, or what its kind is called
+   */
+  record TypedWording(@NotBlank String heading, @NotNull @Size(max = 400) String sentence) {}
+
+  /**
+   * How a fact would be told by a sentence.
+   *
+   * @param learnable empty if it isn't understood, else the wording alone
+   * @param why what is in the way and what to do
+   */
+  record ReadWording(List<Lessons.Learnable> learnable, String why) {}
+
+  /** How a fact would be told by a sentence that somebody types for it; nothing is kept. */
+  @PostMapping("/api/proofs/{id}/wording")
+  ReadWording readWording(@PathVariable long id, @Valid @RequestBody TypedWording typed) {
+    Lessons.Typed read = proofs.typed(id, typed.heading, typed.sentence);
+    return new ReadWording(read.learnable().stream().toList(), read.why());
+  }
+
+  /**
    * What is said of a text.
    *
    * @param field code of the field, empty where all of the text is meant
@@ -184,6 +206,13 @@ class ProofController {
         RequestWords.revision(seen),
         person.getName());
     return get(id);
+  }
+
+  /** What the checks say of a field as somebody types it; nothing is kept. */
+  @PostMapping("/api/proofs/{id}/fields/{field}/marks")
+  List<ProofService.TypedMark> marksWhileTyping(
+      @PathVariable long id, @PathVariable String field, @Valid @RequestBody Change change) {
+    return proofs.look(id, RequestWords.field(field), change.text());
   }
 
   @PutMapping("/api/proofs/{id}/keyword")

@@ -35,13 +35,18 @@ import rhetor.core.compose.SupportFinder;
 import rhetor.core.exchange.Html;
 import rhetor.core.exchange.PlainLines;
 import rhetor.core.fact.Fact;
+import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Nearness;
+import rhetor.core.plan.Telling;
+import rhetor.core.plan.Untold;
 import rhetor.core.reading.CellText;
+import rhetor.core.say.en.EnglishProse;
 import rhetor.core.say.en.ValueText;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
 import rhetor.core.text.Block;
 import rhetor.core.text.Draft;
+import rhetor.core.text.Sentence;
 
 /**
  * Keeps texts, takes changes by hand, and lets them go once somebody has put their word to them.
@@ -102,9 +107,14 @@ public class ProofService {
     this.knowledge = knowledge;
   }
 
-  /** Keeps what a run wrote as the text that counts. */
+  /**
+   * Keeps what a run wrote as the text that counts.
+   *
+   * @param origin who wrote it
+   * @param author what the one who wrote it is called
+   */
   @Transactional
-  public void keep(Product product, Draft draft, long runId, String author) {
+  public void keep(Product product, Draft draft, long runId, Origin origin, String author) {
     Audit audit = audit(product, draft, product.keyword());
     long id =
         texts.add(
@@ -112,7 +122,7 @@ public class ProofService {
             product.textId(),
             runId,
             author,
-            "COMPOSER",
+            origin,
             "Written in run " + runId,
             draft,
             audit);
@@ -157,8 +167,32 @@ public class ProofService {
     Text before = current(product);
     requireSeen(before, revision);
     Draft draft = before.draft().with(field, blocks(product, before.draft(), field, input));
-    keepChange(product, before, draft, author, "HAND", field.label() + " changed by hand");
+    keepChange(product, before, draft, author, Origin.HAND, field.label() + " changed by hand");
     lessons.note(product, before.draft(), draft, author);
+  }
+
+  /**
+   * A mark of a field that somebody is writing.
+   *
+   * @param sentence the sentence that it is in, as it is typed; empty where the field is meant
+   */
+  record TypedMark(Mark mark, String sentence) {}
+
+  /**
+   * What the checks say of a field as it is typed; nothing is kept.
+   *
+   * @param input HTML for the description, plain text for the rest
+   * @throws Refused if it is too long, or the product has no text
+   */
+  List<TypedMark> look(long productId, Field field, String input) {
+    Product product = products.get(productId);
+    Text text = current(product);
+    Draft draft = text.draft().with(field, blocks(product, text.draft(), field, input));
+    List<Sentence> sentences = draft.sentences(field);
+    return audit(product, draft, product.keyword()).marks().stream()
+        .filter(m -> m.field() == field)
+        .map(m -> new TypedMark(m, m.sentence() < 0 ? "" : sentences.get(m.sentence()).text()))
+        .toList();
   }
 
   /**
@@ -178,7 +212,7 @@ public class ProofService {
     for (var input : inputs.entrySet()) {
       draft = draft.with(input.getKey(), blocks(product, draft, input.getKey(), input.getValue()));
     }
-    keepChange(product, before, draft, author, "HAND", note);
+    keepChange(product, before, draft, author, Origin.HAND, note);
   }
 
   /**
@@ -202,7 +236,7 @@ public class ProofService {
       draft = draft.with(cell.getKey(), attach(product, draft, cell.getKey(), blocks));
     }
     String fields = cells.keySet().stream().map(Field::label).collect(Collectors.joining(", "));
-    keepChange(product, before, draft, author, "HAND", fields + " corrected in a table");
+    keepChange(product, before, draft, author, Origin.HAND, fields + " corrected in a table");
     lessons.note(product, before.draft(), draft, author);
     return isMadeBy(act, product);
   }
@@ -240,7 +274,12 @@ public class ProofService {
     }
     Text before = current(product);
     keepChange(
-        product, before, substitution.in(before.draft(), product.facts().name()), by, "HAND", note);
+        product,
+        before,
+        substitution.in(before.draft(), product.facts().name()),
+        by,
+        Origin.HAND,
+        note);
     return isMadeBy(act, product);
   }
 
@@ -256,7 +295,7 @@ public class ProofService {
 
   /** Keeps a changed draft as a new revision; nothing if it is as before. */
   private void keepChange(
-      Product product, Text before, Draft draft, String author, String origin, String note) {
+      Product product, Text before, Draft draft, String author, Origin origin, String note) {
     if (draft.equals(before.draft())) {
       return;
     }
@@ -277,7 +316,7 @@ public class ProofService {
     Product product = products.get(productId);
     Text before = current(product);
     requireSeen(before, revision);
-    keepChange(product, before, draft, author, "COMPOSER", note);
+    keepChange(product, before, draft, author, Origin.COMPOSER, note);
   }
 
   /**
@@ -379,7 +418,7 @@ public class ProofService {
   public boolean mend(long productId, Predicate<Mark> which, String note, String author) {
     Product product = products.get(productId);
     Mended mended = mended(product, which);
-    keepChange(product, current(product), mended.after(), author, "HAND", note);
+    keepChange(product, current(product), mended.after(), author, Origin.HAND, note);
     return !mended.after().equals(mended.before());
   }
 
@@ -530,21 +569,41 @@ public class ProofService {
     return letBe.of(product.id(), product.facts());
   }
 
-  /** What stands in no sentence, why, and what would bring it in. */
-  record LeftOutFact(String label, String value, String why, String remedy) {}
+  /**
+   * What stands in no sentence, why, and what would bring it in.
+   *
+   * @param wantsWords whether a sentence that somebody types would
+   */
+  record LeftOutFact(String label, String value, String why, String remedy, boolean wantsWords) {}
 
   List<LeftOutFact> leftOut(Product product) {
-    ValueText values = new ValueText(knowledge.current());
-    return new LeftOut(knowledge.current())
-        .of(product.facts(), templates.style(product.id()).ownVoice()).stream()
-            .map(
-                t ->
-                    new LeftOutFact(
-                        t.fact().label(),
-                        values.spec(t.fact().value()),
-                        t.untold().orElseThrow().why(),
-                        t.untold().orElseThrow().cause().remedy()))
-            .toList();
+    Knowledge known = knowledge.current();
+    ValueText values = new ValueText(known);
+    EnglishProse prose = new EnglishProse(known);
+    List<LeftOutFact> left = new ArrayList<>();
+    for (Telling telling :
+        new LeftOut(known).of(product.facts(), templates.style(product.id()).ownVoice())) {
+      Fact fact = telling.fact();
+      Untold untold = telling.untold().orElseThrow();
+      // No words help a value that nobody could read aloud.
+      Untold cause =
+          untold.cause() == Untold.Cause.NO_WORDING
+              ? prose.inTheWay(fact.value(), known.own(fact.label())).orElse(untold)
+              : untold;
+      left.add(
+          new LeftOutFact(
+              fact.label(),
+              values.spec(fact.value()),
+              cause.why(),
+              cause.cause().remedy(),
+              cause.cause().wantsWords()));
+    }
+    return left;
+  }
+
+  /** How a fact would be told by a sentence that somebody types for it; nothing is kept. */
+  Lessons.Typed typed(long productId, String heading, String sentence) {
+    return lessons.typed(products.get(productId), heading, sentence);
   }
 
   /** A composer that knows the house's range, and writes unlike all its texts. */
@@ -570,7 +629,8 @@ public class ProofService {
     products.setKeyword(productId, clean);
     Audit audit = audit(product, before.draft(), clean);
     String note = clean.isEmpty() ? "Keyword taken away" : "Keyword changed to " + clean;
-    long id = texts.add(productId, before.id(), null, author, "HAND", note, before.draft(), audit);
+    long id =
+        texts.add(productId, before.id(), null, author, Origin.HAND, note, before.draft(), audit);
     makeCount(product, id, Stage.IN_PROOF, audit);
   }
 

@@ -71,6 +71,6 @@ public class RunUndo {
   }
 
   private static Stage stage(Text text) {
-    return text.origin().equals("HAND") ? Stage.IN_PROOF : Stage.DRAFTED;
+    return text.origin() == Origin.HAND ? Stage.IN_PROOF : Stage.DRAFTED;
   }
 }

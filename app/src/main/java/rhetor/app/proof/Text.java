@@ -16,7 +16,7 @@ public record Text(
     long productId,
     long parentId,
     String author,
-    String origin,
+    Origin origin,
     String note,
     Draft draft,
     Audit audit,

@@ -28,6 +28,9 @@ class TextTable {
   /** Texts that are changed and checked in one request. */
   private static final int AT_ONCE = 20;
 
+  /** Rows that come with an answer; whoever looks at more asks for them by the page. */
+  private static final int MOST_SHOWN = 200;
+
   private final ProductService products;
   private final TextStore texts;
   private final ProofService proofs;
@@ -155,13 +158,27 @@ class TextTable {
   }
 
   /**
+   * What became of corrections that were taken back.
+   *
+   * @param texts how many texts read as before
+   * @param rows their products as they are now, up to {@value #MOST_SHOWN}
+   */
+  record Uncorrected(int texts, List<TableRow> rows) {}
+
+  /**
    * Takes a person's own corrections back, but for texts that somebody went on with.
    *
-   * @return how many texts read as before
    * @throws Refused if the act is another, another's, or taken back already
    */
-  int takeBack(long act, String by) {
-    return many.takeBack(requireOwn(act, by), by);
+  Uncorrected takeBack(long act, String by) {
+    List<Long> made =
+        texts.made(requireOwn(act, by)).stream()
+            .map(TextStore.Undoable::productId)
+            .distinct()
+            .limit(MOST_SHOWN)
+            .toList();
+    int back = many.takeBack(act, by);
+    return new Uncorrected(back, made.stream().map(products::line).map(this::row).toList());
   }
 
   private long requireOwn(long act, String by) {

@@ -1,7 +1,10 @@
 package rhetor.app.run;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.security.Principal;
 import java.time.Duration;
 import java.util.List;
@@ -35,7 +38,11 @@ class RunController {
     this.runs = runs;
   }
 
-  /** Which products to write for: those named, or all that match if none is. */
+  /**
+   * Which products to write for: those named, or all that match if none is.
+   *
+   * @param author who writes; absent if Rhetor does
+   */
   record WriteOrder(
       List<Long> products,
       String search,
@@ -47,12 +54,14 @@ class RunController {
       Integer atLeast,
       Integer below,
       Long reader,
+      Long run,
       boolean leaveSignedOff,
       long seed,
       String voice,
-      Long template) {
+      Long template,
+      @Valid Authorship author) {
     /** The voice asked for; empty for the one that each product's style has. */
-    Optional<Voice> chosenVoice() {
+    private Optional<Voice> chosenVoice() {
       if (voice == null || voice.isBlank()) {
         return Optional.empty();
       }
@@ -61,18 +70,49 @@ class RunController {
               .orElseThrow(() -> Refused.invalid("There is no voice called " + voice + ".")));
     }
 
-    private AskedProducts asked() {
+    RunService.Manner manner() {
+      return new RunService.Manner(
+          leaveSignedOff,
+          seed,
+          chosenVoice(),
+          template == null ? 0 : template,
+          author == null ? Authorship.COMPOSER : author);
+    }
+
+    AskedProducts asked() {
       return new AskedProducts(
-          products, search, state, intake, range, kind, brand, atLeast, below, reader);
+          products, search, state, intake, range, kind, brand, atLeast, below, reader, run);
     }
   }
 
   /**
    * A run.
    *
-   * @param undoable how many of its texts can be taken back
+   * @param reasons why products failed or were left alone, with how many
+   * @param troubles those products, the first few hundred
+   * @param amended what had to be put right in texts of a model, the first few hundred
+   * @param undoable how many of its texts can be taken back; none while it goes on
    */
-  record RunView(Run run, List<RunStore.Trouble> troubles, int undoable) {}
+  record RunView(
+      Run run,
+      List<RunStore.Reason> reasons,
+      List<RunStore.Trouble> troubles,
+      List<RunStore.Trouble> amended,
+      int undoable) {}
+
+  /**
+   * Lets a run go on.
+   *
+   * @param most most that it may spend in all from now on, 0 for as much as before
+   */
+  record GoOnOrder(@NotNull BigDecimal most) {}
+
+  /**
+   * Which products are written anew.
+   *
+   * @param reason those that failed for this reason; empty for all that failed
+   */
+  record RetryOrder(@NotNull @Size(max = 1000) String reason) {}
 
   /** How many texts were taken back. */
   record TakenBack(int texts) {}
@@ -92,30 +132,45 @@ class RunController {
 
   @PostMapping("/api/runs/forecast")
   RunService.Forecast forecast(@Valid @RequestBody WriteOrder order) {
-    return runs.forecast(order.asked().products(), order.asked().filter(), order.leaveSignedOff());
+    return runs.forecast(order.asked().products(), order.asked().filter(), order.manner());
   }
 
   @PostMapping("/api/runs")
   Run start(@Valid @RequestBody WriteOrder order, Principal person) {
     return runs.start(
-        order.asked().products(),
-        order.asked().filter(),
-        order.leaveSignedOff(),
-        order.seed(),
-        order.chosenVoice(),
-        order.template() == null ? 0 : order.template(),
-        person.getName());
+        order.asked().products(), order.asked().filter(), order.manner(), person.getName());
   }
 
   @GetMapping("/api/runs/{id}")
   RunView get(@PathVariable long id) {
-    return new RunView(runs.get(id), runs.troubles(id), undo.undoable(id));
+    Run run = runs.get(id);
+    // It is asked for several times a second while a run goes on, and changes each time.
+    int undoable = run.hasEnded() ? undo.undoable(id) : 0;
+    return new RunView(run, runs.reasons(id), runs.troubles(id), runs.amended(id), undoable);
   }
 
   @PostMapping("/api/runs/{id}/stop")
   Run stop(@PathVariable long id) {
     runs.stop(id);
     return runs.get(id);
+  }
+
+  @PostMapping("/api/runs/{id}/pause")
+  Run pause(@PathVariable long id, Principal person) {
+    runs.pause(id, person.getName());
+    return runs.get(id);
+  }
+
+  @PostMapping("/api/runs/{id}/go-on")
+  Run goOn(@PathVariable long id, @Valid @RequestBody GoOnOrder order) {
+    runs.goOn(id, order.most());
+    return runs.get(id);
+  }
+
+  /** Has a stopped run go on with what it didn't come to. */
+  @PostMapping("/api/runs/{id}/take-up")
+  Run takeUp(@PathVariable long id) {
+    return runs.takeUp(id);
   }
 
   /** Makes the texts before a run's texts count again. */
@@ -126,8 +181,8 @@ class RunController {
   }
 
   @PostMapping("/api/runs/{id}/retry")
-  Run retry(@PathVariable long id, Principal person) {
-    return runs.retry(id, person.getName());
+  Run retry(@PathVariable long id, @Valid @RequestBody RetryOrder order, Principal person) {
+    return runs.retry(id, order.reason(), person.getName());
   }
 
   /** Sends the run whenever it has changed, until it has ended. */
@@ -151,7 +206,7 @@ class RunController {
           emitter.send(run, MediaType.APPLICATION_JSON);
           last = run;
         }
-        if (run.status() == Run.Status.DONE || run.status() == Run.Status.STOPPED) {
+        if (run.hasEnded()) {
           emitter.complete();
           return;
         }

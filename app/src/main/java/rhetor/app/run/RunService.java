@@ -2,78 +2,106 @@ package rhetor.app.run;
 
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import java.math.BigDecimal;
 import java.time.Clock;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BooleanSupplier;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Lazy;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionTemplate;
 import rhetor.app.house.Turns;
-import rhetor.app.knowledge.HouseKnowledge;
-import rhetor.app.product.Product;
+import rhetor.app.model.TextModels;
 import rhetor.app.product.ProductFilter;
 import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
-import rhetor.app.proof.ProofService;
 import rhetor.app.template.Templates;
 import rhetor.app.web.Refused;
-import rhetor.core.compose.Brief;
-import rhetor.core.compose.Composer;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 
 /**
- * Starts runs and carries them out. A product's outcome commits together with its text; after a
- * crash a run goes on with the products that have no outcome yet.
+ * Starts runs, and lets people pause, stop and take them up again. A product's outcome commits
+ * together with its text; after a crash a run goes on with the products that have no outcome yet.
  */
 @Service
 public class RunService {
   static final TaskDescriptor<Long> TASK = TaskDescriptor.of("write-run", Long.class);
-  private static final Logger LOG = LoggerFactory.getLogger(RunService.class);
-  private static final int CHUNK = 25;
-
-  private static final int TRIES = 3;
+  private static final int LONGEST_REASON = 1000;
+  private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
 
   private final RunStore runs;
   private final ProductService products;
-  private final ProofService proofs;
-  private final HouseKnowledge knowledge;
   private final Templates templates;
+  private final TextModels models;
+  private final Forecasts forecasts;
   private final SchedulerClient scheduler;
-  private final TransactionTemplate transaction;
   private final Turns turns;
   private final Clock clock;
 
   RunService(
       RunStore runs,
       ProductService products,
-      ProofService proofs,
-      HouseKnowledge knowledge,
       Templates templates,
+      TextModels models,
+      Forecasts forecasts,
       @Lazy SchedulerClient scheduler,
-      TransactionTemplate transaction,
       Turns turns,
       Clock clock) {
     this.turns = turns;
     this.runs = runs;
     this.products = products;
-    this.proofs = proofs;
-    this.knowledge = knowledge;
     this.templates = templates;
+    this.models = models;
+    this.forecasts = forecasts;
     this.scheduler = scheduler;
-    this.transaction = transaction;
     this.clock = clock;
   }
 
-  /** What a run would write: products chosen, those left alone, and those of another run. */
-  public record Forecast(int chosen, int toWrite, int signedOff, int busy) {}
+  /**
+   * What a run would write: products chosen, those left alone, and those of another run.
+   *
+   * @param expected what it will take
+   */
+  public record Forecast(
+      int chosen, int toWrite, int signedOff, int busy, Forecasts.Expected expected) {}
+
+  /**
+   * How texts are to be written.
+   *
+   * @param voice the voice, empty for the one that each product's style has
+   * @param template id of the template that texts are built after, 0 for none
+   * @param unattended whether nobody waits for them
+   * @param about the sheet that they are for, if one was put into the watched folder; else empty
+   */
+  public record Manner(
+      boolean leaveSignedOff,
+      long seed,
+      Optional<Voice> voice,
+      long template,
+      Authorship authorship,
+      boolean unattended,
+      String about) {
+    /** Texts that somebody waits for. */
+    public Manner(
+        boolean leaveSignedOff,
+        long seed,
+        Optional<Voice> voice,
+        long template,
+        Authorship authorship) {
+      this(leaveSignedOff, seed, voice, template, authorship, false, "");
+    }
+
+    /**
+     * The same texts, and nobody waits for them.
+     *
+     * @param sheet the sheet that they are for, empty for none
+     */
+    public Manner whenNobodyWaits(String sheet) {
+      return new Manner(leaveSignedOff, seed, voice, template, authorship, true, sheet);
+    }
+  }
 
   List<Run> latest() {
     return runs.latest();
@@ -84,6 +112,11 @@ public class RunService {
     return runs.active();
   }
 
+  /** A run by its id, if there is one. */
+  public Optional<Run> find(long id) {
+    return runs.find(id);
+  }
+
   Run get(long id) {
     return runs.find(id).orElseThrow(() -> Refused.notFound("There is no such run."));
   }
@@ -92,7 +125,15 @@ public class RunService {
     return runs.troubles(id);
   }
 
-  private record Choice(List<Long> toWrite, Forecast forecast) {}
+  List<RunStore.Trouble> amended(long id) {
+    return runs.amended(id);
+  }
+
+  List<RunStore.Reason> reasons(long id) {
+    return runs.reasons(id);
+  }
+
+  private record Choice(List<Long> toWrite, int chosen, int signedOff, int busy) {}
 
   private Choice choose(List<Long> ids, ProductFilter filter, boolean leaveSignedOff) {
     List<Long> chosen = ids.isEmpty() ? products.ids(filter) : ids;
@@ -107,54 +148,140 @@ public class RunService {
             .distinct()
             .filter(id -> !busy.contains(id) && !signed.contains(id))
             .toList();
-    int left = (int) chosen.stream().filter(signed::contains).count();
     return new Choice(
         toWrite,
-        new Forecast(
-            chosen.size(),
-            toWrite.size(),
-            left,
-            (int) chosen.stream().filter(busy::contains).count()));
+        chosen.size(),
+        (int) chosen.stream().filter(signed::contains).count(),
+        (int) chosen.stream().filter(busy::contains).count());
   }
 
-  Forecast forecast(List<Long> ids, ProductFilter filter, boolean leaveSignedOff) {
-    return choose(ids, filter, leaveSignedOff).forecast;
+  Forecast forecast(List<Long> ids, ProductFilter filter, Manner manner) {
+    Choice choice = choose(ids, filter, manner.leaveSignedOff);
+    return new Forecast(
+        choice.chosen,
+        choice.toWrite.size(),
+        choice.signedOff,
+        choice.busy,
+        forecasts.expected(
+            choice.toWrite,
+            manner.voice.map(Voice::id).orElse(""),
+            manner.template,
+            manner.authorship));
   }
 
   /**
    * Starts a run for the products named, or for all that match if none is.
    *
-   * @param template id of the template that texts are built after, 0 for none
-   * @throws Refused if nothing is left to write for
+   * @throws Refused if nothing is left to write for, or there is no such template or text model
    */
   @Transactional
-  public Run start(
-      List<Long> ids,
-      ProductFilter filter,
-      boolean leaveSignedOff,
-      long seed,
-      Optional<Voice> voice,
-      long template,
-      String by) {
-    if (template != 0) {
-      templates.get(template);
-    }
+  public Run start(List<Long> ids, ProductFilter filter, Manner manner, String by) {
+    check(manner);
     ids.forEach(products::line);
     turns.take(Turns.Turn.RUN);
-    Choice choice = choose(ids, filter, leaveSignedOff);
+    Choice choice = choose(ids, filter, manner.leaveSignedOff);
     if (choice.toWrite.isEmpty()) {
       throw Refused.conflict(
-          choice.forecast.chosen == 0
+          choice.chosen == 0
               ? "No product matches, so there is nothing to write."
               : "All %d products are left alone: %d are signed off or published, %d are being written for already."
-                  .formatted(
-                      choice.forecast.chosen, choice.forecast.signedOff, choice.forecast.busy));
+                  .formatted(choice.chosen, choice.signedOff, choice.busy));
     }
     long id =
         runs.add(
-            seed, voice.map(Voice::id).orElse(""), template, leaveSignedOff, choice.toWrite, by);
+            manner.seed,
+            manner.voice.map(Voice::id).orElse(""),
+            manner.template,
+            manner.authorship,
+            manner.leaveSignedOff,
+            manner.unattended,
+            manner.about,
+            choice.toWrite,
+            by);
+    schedule(id);
+    return get(id);
+  }
+
+  /**
+   * Makes sure that texts can be written so.
+   *
+   * @throws Refused if there is no such template or text model
+   */
+  public void check(Manner manner) {
+    if (manner.template != 0) {
+      templates.get(manner.template);
+    }
+    if (manner.authorship.asksModel()) {
+      models.get(manner.authorship.connection());
+    }
+    requireMoney(manner.authorship.most());
+  }
+
+  private static void requireMoney(BigDecimal most) {
+    if (most.signum() < 0 || most.compareTo(MOST) > 0) {
+      throw Refused.invalid("What a run may spend has to be from 0 to 1,000,000; 0 is no limit.");
+    }
+  }
+
+  private void schedule(long id) {
     scheduler.scheduleIfNotExists(
         TASK.instance(String.valueOf(id)).data(id).build(), clock.instant());
+  }
+
+  /** Has a run begin no further product until somebody lets it go on. */
+  @Transactional
+  public void pause(long id, String by) {
+    Run run = get(id);
+    if (run.status() == Run.Status.WAITING) {
+      runs.setStatus(id, Run.Status.WAITING, Run.Status.RUNNING);
+    } else if (run.status() != Run.Status.RUNNING) {
+      throw Refused.conflict(
+          run.hasEnded() ? "This run has ended already." : "This run is paused already.");
+    }
+    runs.pause(id, "It was paused by %s.".formatted(by));
+  }
+
+  /**
+   * Lets a run go on that is paused or waits for a text model.
+   *
+   * @param most most that it may spend from now on, in all; 0 leaves it as it is
+   */
+  @Transactional
+  public void goOn(long id, BigDecimal most) {
+    requireMoney(most);
+    Run run = get(id);
+    if (run.hasEnded() || run.trouble().isEmpty()) {
+      throw Refused.conflict(
+          run.hasEnded() ? "This run has ended already." : "This run isn’t waiting for anything.");
+    }
+    if (most.signum() > 0) {
+      runs.letSpend(id, most);
+    }
+    runs.setStatus(id, Run.Status.PAUSED, Run.Status.RUNNING);
+    runs.forgetTrouble(id);
+    // What is under way looks by itself whether it may go on.
+    scheduler
+        .getScheduledExecution(TASK.instance(String.valueOf(id)).data(id).build())
+        .filter(e -> !e.isPicked())
+        .ifPresentOrElse(
+            e -> scheduler.reschedule(e.getTaskInstance(), clock.instant()), () -> schedule(id));
+  }
+
+  /** Has a stopped run go on with the products that it didn't come to. */
+  @Transactional
+  public Run takeUp(long id) {
+    turns.take(Turns.Turn.RUN);
+    if (get(id).status() != Run.Status.STOPPED) {
+      throw Refused.conflict("Only a run that was stopped can be taken up again.");
+    }
+    Set<Long> busy = new HashSet<>(runs.busy());
+    List<Long> left = runs.stopped(id).stream().filter(p -> !busy.contains(p)).toList();
+    if (left.isEmpty()) {
+      throw Refused.conflict(
+          "Nothing of this run is left to write: it came to all of its products, or others are being written for.");
+    }
+    runs.takeUp(id, left);
+    schedule(id);
     return get(id);
   }
 
@@ -164,8 +291,11 @@ public class RunService {
     get(id);
     // Items before the run, as whoever writes takes them.
     runs.leaveRest(id);
-    if (!runs.setStatus(id, Run.Status.RUNNING, Run.Status.STOPPED)
-        && !runs.setStatus(id, Run.Status.WAITING, Run.Status.STOPPED)) {
+    boolean isStopped = false;
+    for (Run.Status status : List.of(Run.Status.RUNNING, Run.Status.WAITING, Run.Status.PAUSED)) {
+      isStopped |= runs.setStatus(id, status, Run.Status.STOPPED);
+    }
+    if (!isStopped) {
       throw Refused.conflict("This run has ended already.");
     }
     runs.finish(id, Run.Status.STOPPED);
@@ -177,108 +307,29 @@ public class RunService {
    * @throws Refused if it is
    */
   void requireEnded(long id) {
-    Run run = get(id);
-    if (run.status() == Run.Status.WAITING || run.status() == Run.Status.RUNNING) {
+    if (!get(id).hasEnded()) {
       throw Refused.conflict("This run is still writing. Stop it first, or wait until it is done.");
     }
   }
 
-  /** Starts a new run for the products that failed. */
+  /**
+   * Starts a new run for the products that failed.
+   *
+   * @param reason those that failed for this reason; empty for all
+   */
   @Transactional
-  public Run retry(long id, String by) {
-    List<Long> failed = runs.failed(id);
+  public Run retry(long id, String reason, String by) {
+    Run run = get(id);
+    List<Long> failed =
+        runs.failed(id, reason.substring(0, Math.min(reason.length(), LONGEST_REASON)));
     if (failed.isEmpty()) {
-      throw Refused.conflict("Nothing failed in this run.");
+      throw Refused.conflict(
+          reason.isEmpty() ? "Nothing failed in this run." : "Nothing failed for this reason.");
     }
     return start(
         failed,
         new ProductFilter("", "ALL", 0),
-        true,
-        runs.seed(id),
-        voice(get(id)),
-        get(id).template(),
+        new Manner(true, runs.seed(id), Voices.find(run.voice()), run.template(), run.authorship()),
         by);
-  }
-
-  /** Carries a run out, or what is left of it; whether it has ended. */
-  boolean carryOut(long id, BooleanSupplier stops) {
-    Run run = get(id);
-    if (run.status() == Run.Status.WAITING) {
-      runs.setStatus(id, Run.Status.WAITING, Run.Status.RUNNING);
-    }
-    Composer composer = proofs.composer(runs.seed(id));
-    while (get(id).status() == Run.Status.RUNNING) {
-      List<Long> next = runs.next(id, CHUNK);
-      if (next.isEmpty()) {
-        runs.finish(id, Run.Status.DONE);
-        LOG.info("run {} is done: {}", id, get(id));
-        return true;
-      }
-      for (long product : next) {
-        if (stops.getAsBoolean()) {
-          return false;
-        }
-        write(run, product, composer);
-      }
-    }
-    return true;
-  }
-
-  private void write(Run run, long productId, Composer composer) {
-    try {
-      write(run, productId, composer, TRIES);
-    } catch (RuntimeException e) {
-      LOG.warn("writing for product {} failed", productId, e);
-      String reason = e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
-      transaction.executeWithoutResult(
-          t -> {
-            products.setFailed(productId, reason);
-            runs.setItem(
-                run.id(),
-                productId,
-                RunStore.Outcome.FAILED,
-                reason.length() > 1000 ? reason.substring(0, 1000) : reason);
-          });
-    }
-  }
-
-  /** Writes one text; once more if a person changed it or signed it off at that moment. */
-  private void write(Run run, long productId, Composer composer, int tries) {
-    try {
-      transaction.executeWithoutResult(
-          t -> {
-            if (!runs.claim(run.id(), productId)) {
-              return;
-            }
-            Product product = products.get(productId);
-            boolean signed =
-                product.stage() == Stage.SIGNED_OFF || product.stage() == Stage.PUBLISHED;
-            if (signed && (run.leavesSigned() || product.signedAt().isAfter(run.createdAt()))) {
-              runs.setItem(
-                  run.id(),
-                  productId,
-                  RunStore.Outcome.LEFT,
-                  "It was signed off while the run was waiting.");
-              return;
-            }
-            templates.builtAfter(productId, run.template());
-            proofs.keep(product, composer.compose(brief(product, run)), run.id(), "composer");
-            runs.setItem(run.id(), productId, RunStore.Outcome.WRITTEN, null);
-          });
-    } catch (Refused e) {
-      if (e.status() != HttpStatus.PRECONDITION_FAILED || tries == 1) {
-        throw e;
-      }
-      write(run, productId, composer, tries - 1);
-    }
-  }
-
-  private Brief brief(Product product, Run run) {
-    Brief brief = templates.brief(product, run.template());
-    return voice(run).map(brief::in).orElse(brief);
-  }
-
-  private static Optional<Voice> voice(Run run) {
-    return Voices.find(run.voice());
   }
 }

@@ -1,5 +1,6 @@
 package rhetor.app.run;
 
+import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -8,15 +9,28 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
+import rhetor.core.model.Amends;
 
 /** Keeps runs and what became of each product in them. */
 @Repository
 class RunStore {
   private static final int BATCH = 1000;
+
+  private static final String RUNS =
+      """
+      select r.*, coalesce(t.name, '') as template_name, coalesce(m.name, '') as model_name,
+        (select coalesce(sum(c.cost), 0) from model_call c where c.run_id = r.id) as spent
+      from run r left join template t on t.id = r.template_id
+        left join model_connection m on m.id = r.connection_id
+      """;
+
+  /** Why products of a stopped run have no text; they can be taken up again. */
+  private static final String STOPPED = "The run was stopped.";
 
   private final JdbcClient jdbc;
   private final JdbcTemplate template;
@@ -32,18 +46,28 @@ class RunStore {
       long seed,
       String voice,
       long builtAfter,
+      Authorship authorship,
       boolean leavesSigned,
+      boolean unattended,
+      String about,
       List<Long> products,
       String by) {
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
-            "insert into run (status, seed, voice, template_id, leaves_signed, total, created_by, created_at) values ('WAITING', ?, ?, ?, ?, ?, ?, ?)")
+            "insert into run (status, seed, voice, template_id, engine, connection_id, amends, most, falls_back, leaves_signed, unattended, about, total, created_by, created_at) values ('WAITING', ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
             Arrays.asList(
                 seed,
                 voice,
                 builtAfter == 0 ? null : builtAfter,
+                authorship.engine().name(),
+                authorship.connection() == 0 ? null : authorship.connection(),
+                authorship.amends().name(),
+                authorship.most(),
+                authorship.fallsBack(),
                 leavesSigned,
+                unattended,
+                about,
                 products.size(),
                 by,
                 now()))
@@ -67,42 +91,59 @@ class RunStore {
   /** Products of an unfinished run. */
   List<Long> busy() {
     return jdbc.sql(
-            "select i.product_id from run_item i join run r on r.id = i.run_id where i.status = 'WAITING' and r.status in ('WAITING', 'RUNNING')")
+            "select i.product_id from run_item i join run r on r.id = i.run_id where i.status = 'WAITING' and r.status in ('WAITING', 'RUNNING', 'PAUSED')")
         .query(Long.class)
         .list();
   }
 
   Optional<Run> find(long id) {
-    return jdbc.sql(
-            "select r.*, coalesce(t.name, '') as template_name from run r left join template t on t.id = r.template_id where r.id = ?")
-        .param(id)
-        .query((rs, i) -> run(rs))
-        .optional();
+    return jdbc.sql(RUNS + "where r.id = ?").param(id).query((rs, i) -> run(rs)).optional();
   }
 
   List<Run> latest() {
-    return jdbc.sql(
-            "select r.*, coalesce(t.name, '') as template_name from run r left join template t on t.id = r.template_id order by r.id desc limit 50")
-        .query((rs, i) -> run(rs))
-        .list();
+    return jdbc.sql(RUNS + "order by r.id desc limit 50").query((rs, i) -> run(rs)).list();
   }
 
   private static Run run(ResultSet rs) throws SQLException {
-    Timestamp finished = rs.getTimestamp("finished_at");
+    Authorship authorship =
+        new Authorship(
+            Engine.valueOf(rs.getString("engine")),
+            rs.getLong("connection_id"),
+            Amends.valueOf(rs.getString("amends")),
+            rs.getBigDecimal("most"),
+            rs.getBoolean("falls_back"));
     return new Run(
         rs.getLong("id"),
         Run.Status.valueOf(rs.getString("status")),
         rs.getString("voice"),
         rs.getLong("template_id"),
         rs.getString("template_name"),
+        authorship,
+        rs.getString("model_name"),
         rs.getBoolean("leaves_signed"),
         rs.getInt("total"),
         rs.getInt("written"),
         rs.getInt("failed"),
         rs.getInt("left_alone"),
+        rs.getBigDecimal("spent"),
+        rs.getString("trouble"),
+        instant(rs, "goes_on_at"),
         rs.getString("created_by"),
         rs.getTimestamp("created_at").toInstant(),
-        finished == null ? Instant.EPOCH : finished.toInstant());
+        instant(rs, "finished_at"),
+        rs.getBoolean("unattended"),
+        rs.getString("about"));
+  }
+
+  /** The moment in a column, the epoch if there is none. */
+  private static Instant instant(ResultSet rs, String column) throws SQLException {
+    Timestamp at = rs.getTimestamp(column);
+    return at == null ? Instant.EPOCH : at.toInstant();
+  }
+
+  Run.Status status(long id) {
+    return Run.Status.valueOf(
+        jdbc.sql("select status from run where id = ?").param(id).query(String.class).single());
   }
 
   long seed(long id) {
@@ -110,7 +151,7 @@ class RunStore {
   }
 
   int active() {
-    return jdbc.sql("select count(*) from run where status in ('WAITING', 'RUNNING')")
+    return jdbc.sql("select count(*) from run where status in ('WAITING', 'RUNNING', 'PAUSED')")
         .query(Integer.class)
         .single();
   }
@@ -171,8 +212,32 @@ class RunStore {
         == 1;
   }
 
+  /** Lets a run wait for a person, who is told why. */
+  void pause(long id, String why) {
+    jdbc.sql(
+            "update run set status = 'PAUSED', trouble = ?, goes_on_at = null where id = ? and status = 'RUNNING'")
+        .params(why, id)
+        .update();
+  }
+
+  /** Notes that a run goes on by itself, but not yet. */
+  void await(long id, String why, Instant at) {
+    jdbc.sql("update run set trouble = ?, goes_on_at = ? where id = ?")
+        .params(why, Timestamp.from(at), id)
+        .update();
+  }
+
+  void forgetTrouble(long id) {
+    jdbc.sql("update run set trouble = '', goes_on_at = null where id = ?").param(id).update();
+  }
+
+  void letSpend(long id, BigDecimal most) {
+    jdbc.sql("update run set most = ? where id = ?").params(most, id).update();
+  }
+
   void finish(long id, Run.Status status) {
-    jdbc.sql("update run set status = ?, finished_at = ? where id = ?")
+    jdbc.sql(
+            "update run set status = ?, finished_at = ?, trouble = '', goes_on_at = null where id = ?")
         .params(status.name(), now(), id)
         .update();
   }
@@ -182,9 +247,49 @@ class RunStore {
         id,
         Outcome.LEFT,
         jdbc.sql(
-                "update run_item set status = 'LEFT', reason = 'The run was stopped.' where run_id = ? and status = 'WAITING'")
-            .param(id)
+                "update run_item set status = 'LEFT', reason = ? where run_id = ? and status = 'WAITING'")
+            .params(STOPPED, id)
             .update());
+  }
+
+  /** Products that a stopped run didn't come to. */
+  List<Long> stopped(long id) {
+    return jdbc.sql(
+            "select product_id from run_item where run_id = ? and status = 'LEFT' and reason = ? order by product_id")
+        .params(id, STOPPED)
+        .query(Long.class)
+        .list();
+  }
+
+  /** Has products of a stopped run wait again. */
+  void takeUp(long id, List<Long> products) {
+    template.batchUpdate(
+        "update run_item set status = 'WAITING', reason = null where run_id = ? and product_id = ?",
+        products,
+        BATCH,
+        (s, p) -> {
+          s.setLong(1, id);
+          s.setLong(2, p);
+        });
+    count(id, Outcome.LEFT, -products.size());
+    jdbc.sql("update run set status = 'WAITING', finished_at = null where id = ?")
+        .param(id)
+        .update();
+  }
+
+  /** How many products one thing became of for one reason. */
+  record Reason(Outcome outcome, String reason, int products) {}
+
+  /** What became of a run's products, by why; the commonest first. */
+  List<Reason> reasons(long id) {
+    return jdbc.sql(
+            """
+            select status as outcome, reason, count(*) as products from run_item
+            where run_id = ? and status in ('FAILED', 'LEFT') group by status, reason
+            order by status, count(*) desc, reason limit 100""")
+        .param(id)
+        .query(Reason.class)
+        .list();
   }
 
   /** Why a product failed or was left alone. */
@@ -198,11 +303,39 @@ class RunStore {
         .list();
   }
 
-  List<Long> failed(long id) {
+  /** What had to be put right in texts that were written, the first few hundred. */
+  List<Trouble> amended(long id) {
     return jdbc.sql(
-            "select product_id from run_item where run_id = ? and status = 'FAILED' order by product_id")
+            "select p.id as product_id, p.sku, p.name, i.status, i.reason from run_item i join product p on p.id = i.product_id where i.run_id = ? and i.status = 'WRITTEN' and i.reason is not null order by p.id limit 200")
         .param(id)
+        .query(Trouble.class)
+        .list();
+  }
+
+  /**
+   * Products that failed.
+   *
+   * @param reason why; empty for whatever reason
+   */
+  List<Long> failed(long id, String reason) {
+    return jdbc.sql(
+            "select product_id from run_item where run_id = ? and status = 'FAILED' and (? = '' or reason = ?) order by product_id")
+        .params(id, reason, reason)
         .query(Long.class)
         .list();
+  }
+
+  /** How long a finished run of these authors took for each product, the latest that wrote some. */
+  OptionalDouble secondsOfEach(Engine engine, long connection) {
+    List<Double> seconds =
+        jdbc.sql(
+                """
+                select timestampdiff(millisecond, created_at, finished_at) / 1000.0 / written from run
+                where status = 'DONE' and engine = ? and coalesce(connection_id, 0) = ? and written >= 10
+                order by id desc limit 1""")
+            .params(engine.name(), connection)
+            .query(Double.class)
+            .list();
+    return seconds.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(seconds.getFirst());
   }
 }

@@ -9,7 +9,7 @@ import rhetor.app.house.LastingTask;
 @Configuration
 class RunTask {
   @Bean
-  Task<Long> writeRun(RunService runs) {
-    return LastingTask.of(RunService.TASK, runs::carryOut);
+  Task<Long> writeRun(RunWork work) {
+    return LastingTask.waiting(RunService.TASK, work::carryOut);
   }
 }

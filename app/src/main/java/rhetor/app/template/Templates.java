@@ -135,7 +135,10 @@ public class Templates {
 
   private Brief brief(Product product, Template built, long channel) {
     Style style = built.style().over(house.layered(product.id(), channel).style());
-    return Brief.of(product.facts(), product.keyword()).under(style).after(built);
+    return Brief.of(product.facts(), product.keyword())
+        .under(style)
+        .after(built)
+        .apartBy(products.apart(product));
   }
 
   /** Notes which template a product's texts are built after, 0 for none. */

@@ -3,10 +3,10 @@ package rhetor.app.web;
 import org.springframework.http.HttpStatus;
 
 /** Says that a request can't be carried out, why, and what to do. */
-public final class Refused extends RuntimeException {
+public class Refused extends RuntimeException {
   private final HttpStatus status;
 
-  private Refused(HttpStatus status, String message) {
+  protected Refused(HttpStatus status, String message) {
     super(message);
     this.status = status;
   }

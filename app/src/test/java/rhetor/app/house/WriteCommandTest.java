@@ -53,7 +53,10 @@ class WriteCommandTest {
     assertThat(said.status).isZero();
     assertThat(said.error)
         .contains(
-            "Weight:", "The cells have no unit.", "Such cells are left out", "Weight: weight in");
+            "Weight:",
+            "The cells have no unit.",
+            "Such cells are listed as they stand",
+            "Weight: weight in");
     assertThat(out()).doesNotContain("420 g").contains("Fen Lantern");
     Said mapped = write(LAMPS, "--map", map("Weight: weight in g\n").toString());
     assertThat(mapped.error).isEmpty();

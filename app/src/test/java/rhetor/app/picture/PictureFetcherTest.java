@@ -32,7 +32,7 @@ class PictureFetcherTest {
     server.createContext("/", PictureFetcherTest::answer);
     server.start();
     url = "http://127.0.0.1:" + server.getAddress().getPort();
-    fetcher = new PictureFetcher(url + "/invented", () -> url, Duration.ofSeconds(2));
+    fetcher = new PictureFetcher(url + "/invented", () -> url, Duration.ofSeconds(4));
   }
 
   @AfterAll

@@ -35,7 +35,6 @@ import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
 import rhetor.core.style.Style;
 import rhetor.core.support.Assertion;
-import rhetor.core.support.Ground;
 import rhetor.core.support.Judge;
 import rhetor.core.text.Block;
 import rhetor.core.text.Draft;
@@ -133,7 +132,6 @@ public final class Checker {
   public Audit check(
       Draft draft, ProductFacts product, String keyword, List<Mark> found, Set<LetBe> letBe) {
     List<Mark> marks = new ArrayList<>(found);
-    Ground ground = new Ground(product, knowledge);
     Judge judge = new Judge(product, knowledge, nearness);
     // All texts are looked through once; sentences only where that found something.
     StringBuilder all = new StringBuilder();
@@ -170,7 +168,7 @@ public final class Checker {
     style.voice(draft, marks);
     style.structure(draft, marks);
     repeated(draft, product, marks);
-    keyword(texts, product, keyword, ground, judge, marks);
+    keyword(texts, product, keyword, judge, marks);
     likeness(draft, product, marks);
     for (Contradiction c : product.contradictions()) {
       marks.add(
@@ -474,13 +472,12 @@ public final class Checker {
       Map<Field, String> texts,
       ProductFacts product,
       String keyword,
-      Ground ground,
       Judge judge,
       List<Mark> marks) {
     if (keyword.isBlank()) {
       return;
     }
-    KeywordUse use = KeywordUse.of(keyword, product, ground).heldBy(judge);
+    KeywordUse use = KeywordUse.of(keyword, product, judge);
     if (!use.conflicts().isEmpty()) {
       String words =
           String.join(", ", use.conflicts().stream().map(Assertion::words).distinct().toList());

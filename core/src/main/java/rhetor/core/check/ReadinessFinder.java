@@ -33,6 +33,11 @@ final class ReadinessFinder {
   /** A text that tells so many facts tells enough, however many there are. */
   private static final int PLENTY = 8;
 
+  /**
+   * What is left of it in a single sentence: no shopper is helped by one, however little is known.
+   */
+  private static final double THIN = 0.3;
+
   /** What is left of it where nobody knows what the thing is. */
   private static final double UNKNOWN_KIND = 0.6;
 
@@ -189,9 +194,21 @@ final class ReadinessFinder {
     double share = Math.min(1, told / wanted);
     boolean isKnown = !checked.product().kindNoun().isEmpty();
     String why = share < 1 ? "%d of %d facts are told.".formatted(told, facts.size()) : "";
+    if (isOneSentence(checked.draft())) {
+      share *= THIN;
+      why = (why + " The description is a single sentence.").strip();
+    }
     return isKnown
         ? new Part(share, why)
         : new Part(share * UNKNOWN_KIND, (why + " Nobody has said what it is.").strip());
+  }
+
+  private static boolean isOneSentence(Draft draft) {
+    return draft.blocks(Field.DESCRIPTION).stream()
+            .filter(b -> b.kind() == Block.Kind.PARAGRAPH)
+            .mapToInt(b -> b.sentences().size())
+            .sum()
+        < 2;
   }
 
   /** Whether a text has half of what a fact's value says. */

@@ -1,5 +1,6 @@
 package rhetor.core.compose;
 
+import java.util.List;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
@@ -14,14 +15,22 @@ import rhetor.core.template.Template;
  * @param voice how it is to sound
  * @param style what the house has decided for all texts
  * @param template how its texts are built
+ * @param apart ids of the facts that tell the product from others of its name, which its title
+ *     needs; mostly none
  * @param take which of several texts for the product it is, from 0; takes differ in plan and words
  */
 public record Brief(
-    ProductFacts product, String keyword, Voice voice, Style style, Template template, int take) {
+    ProductFacts product,
+    String keyword,
+    Voice voice,
+    Style style,
+    Template template,
+    List<String> apart,
+    int take) {
 
   /** A brief that leaves it to the composer how texts are built. */
   public Brief(ProductFacts product, String keyword, Voice voice, Style style, int take) {
-    this(product, keyword, voice, style, Template.NONE, take);
+    this(product, keyword, voice, style, Template.NONE, List.of(), take);
   }
 
   /** A first take in the plain voice, with the keyword that the product's sheet asks for. */
@@ -36,21 +45,26 @@ public record Brief(
 
   /** The same brief for a house of this style, in its own voice. */
   public Brief under(Style house) {
-    return new Brief(product, keyword, house.ownVoice(), house, template, take);
+    return new Brief(product, keyword, house.ownVoice(), house, template, apart, take);
   }
 
   /** The same brief in another voice, as the house bends it. */
   public Brief in(Voice other) {
-    return new Brief(product, keyword, style.bend(other), style, template, take);
+    return new Brief(product, keyword, style.bend(other), style, template, apart, take);
   }
 
   /** The same brief for another take. */
   public Brief take(int other) {
-    return new Brief(product, keyword, voice, style, template, other);
+    return new Brief(product, keyword, voice, style, template, apart, other);
   }
 
   /** The same brief for texts built so. */
   public Brief after(Template other) {
-    return new Brief(product, keyword, voice, style, other, take);
+    return new Brief(product, keyword, voice, style, other, apart, take);
+  }
+
+  /** The same brief for a product that these facts tell from others of its name. */
+  public Brief apartBy(List<String> facts) {
+    return new Brief(product, keyword, voice, style, template, facts, take);
   }
 }

@@ -28,8 +28,8 @@ import rhetor.core.say.en.ValueText;
 import rhetor.core.say.en.Wording;
 import rhetor.core.style.Field;
 import rhetor.core.style.HouseRules;
+import rhetor.core.style.Length;
 import rhetor.core.style.Style;
-import rhetor.core.support.Ground;
 import rhetor.core.support.Judge;
 import rhetor.core.template.OwnText;
 import rhetor.core.template.Slot;
@@ -52,6 +52,9 @@ public final class Composer {
   private static final double TOO_LIKE = 0.17;
 
   private static final int ATTEMPTS = 4;
+
+  /** An opening of more words is one too many for a reader. */
+  private static final int LONG_OPENING = 24;
 
   /** Takes of further attempts lie beyond those that people ask for. */
   private static final int ATTEMPT = 100;
@@ -145,8 +148,8 @@ public final class Composer {
   private KeywordUse keywordUse(Brief brief) {
     return brief.keyword().isBlank()
         ? KeywordUse.NONE
-        : KeywordUse.of(brief.keyword(), brief.product(), new Ground(brief.product(), knowledge))
-            .heldBy(new Judge(brief.product(), knowledge, Nearness.NONE));
+        : KeywordUse.of(
+            brief.keyword(), brief.product(), new Judge(brief.product(), knowledge, Nearness.NONE));
   }
 
   private OwnText ownText(String source) {
@@ -168,13 +171,9 @@ public final class Composer {
     if (keywords.isEmpty()) {
       return new SupportingKeywords(List.of(), subject);
     }
-    Ground ground = new Ground(brief.product(), knowledge);
     Judge judge = new Judge(brief.product(), knowledge, Nearness.NONE);
     return new SupportingKeywords(
-        keywords.stream()
-            .map(k -> KeywordUse.of(k, brief.product(), ground).heldBy(judge))
-            .toList(),
-        subject);
+        keywords.stream().map(k -> KeywordUse.of(k, brief.product(), judge)).toList(), subject);
   }
 
   private static List<Block> list(List<Sentence> entries) {
@@ -191,6 +190,7 @@ public final class Composer {
     private final KeywordUse keyword;
     private final int take;
     private final Template template;
+    private final List<String> apart;
     private final Map<String, Slot> slots;
     private final Subject subject;
     private final Pen pen;
@@ -206,6 +206,7 @@ public final class Composer {
       this.keyword = keyword;
       this.take = brief.take();
       this.template = brief.template();
+      this.apart = brief.apart();
       this.slots =
           template == Template.NONE
               ? Map.of()
@@ -224,6 +225,7 @@ public final class Composer {
       this.keyword = before.keyword;
       this.take = before.take;
       this.template = before.template;
+      this.apart = before.apart;
       this.slots = before.slots;
       this.subject = before.subject;
       this.pen = before.pen;
@@ -240,7 +242,8 @@ public final class Composer {
 
     Draft write() {
       Map<Field, List<Block>> fields = new EnumMap<>(Field.class);
-      Titles titles = new Titles(knowledge, values, product, subject, keyword, messages, rules);
+      Titles titles =
+          new Titles(knowledge, values, product, subject, keyword, messages, rules, apart);
       put(fields, Field.TITLE, prose(List.of(titles.title(take))));
       put(fields, Field.SHORT_DESCRIPTION, prose(shortDescription()));
       fields.replaceAll(finish::of);
@@ -428,12 +431,8 @@ public final class Composer {
           planner.benefits(
               telling, keyword.usable() ? keyword.keyword() : subject.kind(), pen.choice());
       Opening.Result opening =
-          new Opening(
-                  subject,
-                  keyword,
-                  telling.stream().filter(m -> !benefits.contains(m) && mayOpen(m)).toList(),
-                  pen)
-              .write(2, firstSentence(others));
+          opening(
+              telling.stream().filter(m -> !benefits.contains(m) && mayOpen(m)).toList(), others);
       if (opening != null) {
         first.addAll(opening.sentences());
         said.addAll(opening.said());
@@ -465,6 +464,25 @@ public final class Composer {
       }
       addSpecification(blocks, specified, telling);
       return blocks;
+    }
+
+    /** The first sentence; a fact that would be the only one left to tell goes into it. */
+    private Opening.Result opening(List<Message> mayOpen, Draft others) {
+      Opening opening = new Opening(subject, keyword, mayOpen, pen);
+      Opening.Result two = opening.write(2, firstSentence(others));
+      if (two == null || left(mayOpen, two) != 1) {
+        return two;
+      }
+      Opening.Result three = opening.write(3, firstSentence(others));
+      boolean tellsAll =
+          three != null && left(mayOpen, three) == 0 && Length.words(three.text()) <= LONG_OPENING;
+      return tellsAll ? three : two;
+    }
+
+    private static long left(List<Message> messages, Opening.Result opening) {
+      return messages.stream()
+          .filter(m -> m.sayable() && !Planner.isClosing(m) && !opening.said().contains(m))
+          .count();
     }
 
     private void addSpecification(List<Block> blocks, boolean specified, List<Message> telling) {

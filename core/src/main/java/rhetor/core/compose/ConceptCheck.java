@@ -24,7 +24,7 @@ import rhetor.core.say.en.Subject;
 import rhetor.core.say.en.Wording;
 import rhetor.core.style.Voices;
 import rhetor.core.support.Assertion;
-import rhetor.core.support.Ground;
+import rhetor.core.support.Judge;
 
 /** Finds what keeps a kind of fact from being read from sheets and put into words. */
 public final class ConceptCheck {
@@ -162,7 +162,9 @@ public final class ConceptCheck {
     if (STRAY.matcher(plain).find()) {
       problems.add("\"" + wording + "\": a bracket is left over, or markup stands in it.");
     }
-    if (plain.equals(wording) && concept.kind() != Concept.Kind.FLAG) {
+    boolean mayBeOfYes =
+        concept.kind() == Concept.Kind.FLAG || concept.id().startsWith(Knowledge.OWN);
+    if (plain.equals(wording) && !mayBeOfYes) {
       problems.add("\"" + wording + "\" doesn't say the value: put {v} where it goes.");
     }
     if (slot.reset().results().map(r -> r.group(1)).filter(VALUES::contains).count() > 1) {
@@ -198,7 +200,7 @@ public final class ConceptCheck {
         .names()
         .getOrDefault("en", List.of())
         .forEach(n -> Words.of(n).forEach(w -> own.add(English.stem(w.text()))));
-    for (Assertion a : new Ground(NOTHING, knowledge).unsupported(plain)) {
+    for (Assertion a : new Judge(NOTHING, knowledge).held(plain, Words.of(plain))) {
       boolean named =
           Words.of(a.words().replace('-', ' ')).stream()
               .allMatch(w -> own.contains(English.stem(w.text())));

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Nearness;
 import rhetor.core.language.Words;
 import rhetor.core.plan.Message;
 import rhetor.core.plan.Message.Form;
@@ -25,7 +26,7 @@ import rhetor.core.say.en.ValueText;
 import rhetor.core.say.en.Wording;
 import rhetor.core.style.Voices;
 import rhetor.core.support.Assertion;
-import rhetor.core.support.Ground;
+import rhetor.core.support.Judge;
 
 /**
  * Proposes keywords that facts bear out: by rule, and longer ones where products compete for one.
@@ -71,16 +72,16 @@ public final class KeywordProposer {
 
   /** The keyword with one more of the product's facts, then with two, what matters most first. */
   private Set<String> longer(ProductFacts product, String keyword) {
-    Ground ground = new Ground(product, knowledge);
+    Judge judge = new Judge(product, knowledge, Nearness.NONE);
     Set<String> one = new LinkedHashSet<>();
     Set<String> two = new LinkedHashSet<>();
     List<Message> messages = messages(product);
     for (Message m : messages) {
-      extended(keyword, m, product, ground).ifPresent(one::add);
+      extended(keyword, m, product, judge).ifPresent(one::add);
     }
     for (String k : one) {
       for (Message m : messages) {
-        extended(k, m, product, ground).ifPresent(two::add);
+        extended(k, m, product, judge).ifPresent(two::add);
       }
     }
     one.addAll(two);
@@ -101,7 +102,7 @@ public final class KeywordProposer {
   }
 
   private static Optional<String> extended(
-      String keyword, Message m, ProductFacts product, Ground ground) {
+      String keyword, Message m, ProductFacts product, Judge judge) {
     String phrase;
     if (m.has(Form.ADJ) && !Echo.overlaps(m.get(Form.ADJ), keyword)) {
       phrase = m.get(Form.ADJ) + " " + keyword;
@@ -111,7 +112,7 @@ public final class KeywordProposer {
       return Optional.empty();
     }
     boolean fits = phrase.split(" ").length <= MOST_WORDS;
-    return fits && KeywordUse.of(phrase, product, ground).conflicts().isEmpty()
+    return fits && KeywordUse.of(phrase, product, judge).conflicts().isEmpty()
         ? Optional.of(phrase)
         : Optional.empty();
   }
@@ -152,7 +153,9 @@ public final class KeywordProposer {
 
   /** Whether nothing in a keyword goes against the product's facts or beyond them. */
   public boolean isBorneOut(ProductFacts product, String keyword) {
-    return KeywordUse.of(keyword, product, new Ground(product, knowledge)).conflicts().isEmpty();
+    return KeywordUse.of(keyword, product, new Judge(product, knowledge, Nearness.NONE))
+        .conflicts()
+        .isEmpty();
   }
 
   /**
@@ -162,9 +165,9 @@ public final class KeywordProposer {
    * @return nothing if the keyword is borne out as it is, or nothing would be left of it
    */
   public Optional<String> borneOut(ProductFacts product, String keyword) {
-    Ground ground = new Ground(product, knowledge);
+    Judge judge = new Judge(product, knowledge, Nearness.NONE);
     String rest = keyword;
-    for (Assertion conflict : KeywordUse.of(keyword, product, ground).conflicts()) {
+    for (Assertion conflict : KeywordUse.of(keyword, product, judge).conflicts()) {
       int at = Words.find(conflict.words(), rest);
       if (at >= 0) {
         rest = rest.substring(0, at) + rest.substring(at + conflict.words().length());
@@ -174,7 +177,7 @@ public final class KeywordProposer {
     boolean better =
         !Words.of(left).isEmpty()
             && !left.equals(keyword)
-            && KeywordUse.of(left, product, ground).conflicts().isEmpty();
+            && KeywordUse.of(left, product, judge).conflicts().isEmpty();
     return better ? Optional.of(left) : Optional.empty();
   }
 }

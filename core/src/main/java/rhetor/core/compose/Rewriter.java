@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Set;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Nearness;
+import rhetor.core.language.Words;
 import rhetor.core.plan.Message;
 import rhetor.core.plan.Planner;
 import rhetor.core.plan.RangeFigures;
@@ -24,7 +26,7 @@ import rhetor.core.style.HouseRules;
 import rhetor.core.style.Style;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
-import rhetor.core.support.Ground;
+import rhetor.core.support.Judge;
 import rhetor.core.text.Block;
 import rhetor.core.text.Draft;
 import rhetor.core.text.Sentence;
@@ -117,7 +119,8 @@ public final class Rewriter {
           field.label() + " has no sentences to rewrite; change it by hand.");
     }
     List<Block> known = supports.attach(blocks, List.of(), product, keyword);
-    Passage passage = new Passage(blocks, known, selected, product, new Ground(product, knowledge));
+    Passage passage =
+        new Passage(blocks, known, selected, product, new Judge(product, knowledge, Nearness.NONE));
     if (passage.facts.isEmpty()) {
       throw new IllegalArgumentException(
           "Nothing in this passage rests on a fact of the product, so there is nothing to write it anew from. It stays as it is; change it by hand, or add the facts.");
@@ -160,9 +163,10 @@ public final class Rewriter {
             values,
             product,
             Subject.of(product),
-            KeywordUse.of(keyword, product, new Ground(product, knowledge)),
+            KeywordUse.of(keyword, product, new Judge(product, knowledge, Nearness.NONE)),
             planner.messages(product, pen.choice()),
-            rules);
+            rules,
+            List.of());
     return new StyleFinish(rules, product)
         .of(
             Field.TITLE,
@@ -199,7 +203,7 @@ public final class Rewriter {
       KeywordUse use =
           keyword.isBlank()
               ? KeywordUse.NONE
-              : KeywordUse.of(keyword, product, new Ground(product, knowledge));
+              : KeywordUse.of(keyword, product, new Judge(product, knowledge, Nearness.NONE));
       Opening.Result opening =
           new Opening(
                   subject, use, messages.stream().filter(m -> !benefits.contains(m)).toList(), pen)
@@ -241,7 +245,7 @@ public final class Rewriter {
         List<Block> known,
         Set<Integer> selected,
         ProductFacts product,
-        Ground ground) {
+        Judge judge) {
       Set<String> naming = new HashSet<>();
       product.facts().stream()
           .filter(f -> NAMING.contains(f.concept()))
@@ -262,7 +266,9 @@ public final class Rewriter {
                   && (selected.isEmpty() || selected.contains(index));
           // A sentence that also says what nothing bears out is for a person to decide.
           boolean again =
-              chosen && !told.isEmpty() && ground.unsupported(sentence.text()).isEmpty();
+              chosen
+                  && !told.isEmpty()
+                  && judge.held(sentence.text(), Words.of(sentence.text())).isEmpty();
           rewritten.add(again);
           if (again) {
             first |= index == 0;

@@ -72,7 +72,7 @@ final class Specification {
     String value =
         concept.isEmpty() && fact.value() instanceof Value.Words(String asItStands)
             ? asItStands
-            : values.spec(fact.value());
+            : isNone(fact) ? fact.source().raw().strip() : values.spec(fact.value());
     boolean unitless =
         fact.value() instanceof Value.Quantity q
             && q.unit().isEmpty()
@@ -100,6 +100,13 @@ final class Specification {
             .map(Concept::label)
             .orElse(fact.label());
     return Optional.of(new Sentence(label + ": " + value, List.of(Support.fact(fact.id()))));
+  }
+
+  /** "Coating: none" has none; "coating: no" would be the answer to another question. */
+  private static boolean isNone(Fact fact) {
+    return fact.value() instanceof Value.YesNo(boolean yes)
+        && !yes
+        && fact.source().raw().strip().equalsIgnoreCase("none");
   }
 
   /** Whether every item of a list of things found a place in prose. */

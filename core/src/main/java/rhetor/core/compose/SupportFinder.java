@@ -30,6 +30,11 @@ public final class SupportFinder {
   /** Fewer words than that say no reason. */
   private static final int SHORTEST_REASON = 3;
 
+  private static final Pattern BARE_NUMBER = Pattern.compile("\\d+(?:[.,]\\d+)?");
+
+  /** Stands for a name. */
+  private static final String NAMED = "…";
+
   private static final Pattern LEADING_ARTICLE = Pattern.compile("^(?:an?|the) ");
 
   private final Knowledge knowledge;
@@ -70,7 +75,7 @@ public final class SupportFinder {
     for (Fact fact : product.facts()) {
       Optional<Claim> claim = claimed(sentence, fact, product.productClass());
       boolean named = fact.concept().equals("name") && states(sentence, product.name());
-      if (named || claim.isPresent() || tells(sentence, fact)) {
+      if (named || claim.isPresent() || tells(sentence, fact, product.name())) {
         support.add(Support.fact(fact.id()));
       }
       claim.ifPresent(c -> support.add(Support.claim(c.id())));
@@ -82,7 +87,7 @@ public final class SupportFinder {
     return support;
   }
 
-  private boolean tells(String sentence, Fact fact) {
+  private boolean tells(String sentence, Fact fact, String name) {
     if (states(sentence, fact.label() + ": " + values.spec(fact.value()))) {
       return true;
     }
@@ -90,7 +95,14 @@ public final class SupportFinder {
       case Value.YesNo(boolean yes) ->
           yes && called(fact).stream().anyMatch(w -> states(sentence, w));
       case Value.Quantity q when q.unit().isEmpty() -> counts(sentence, fact, q);
-      default -> forms(fact.value()).stream().anyMatch(w -> states(sentence, w));
+      default ->
+          forms(fact.value()).stream()
+              .anyMatch(
+                  w ->
+                      BARE_NUMBER.matcher(w).matches() && !name.isEmpty()
+                          // "Tour 98" says nothing of a head of 98 square inches.
+                          ? states(sentence.replace(name, NAMED), w)
+                          : states(sentence, w));
     };
   }
 

@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.regex.Pattern;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Claim;
@@ -22,6 +23,11 @@ import rhetor.core.text.Support;
 /** Writes the words that a shop files a product under. */
 final class Tags {
   private static final int MOST_TAGS = 10;
+
+  /** Under more words together nobody looks. */
+  private static final int MOST_WORDS = 3;
+
+  private static final Pattern LACKING = Pattern.compile("^(?:without|free (?:of|from))\\b");
 
   private final ValueText values;
   private final ProductFacts product;
@@ -53,11 +59,8 @@ final class Tags {
     Set<String> seen = new LinkedHashSet<>();
     List<Sentence> tags = new ArrayList<>();
     if (keyword.usable()) {
-      tag(
-          tags,
-          seen,
-          keyword.keyword().toLowerCase(Locale.ROOT),
-          Support.keyword(keyword.keyword()));
+      // "Bike light front" is typed into a search, and filed under by nobody.
+      tag(tags, seen, English.midSentence(keyword.told()), Support.keyword(keyword.keyword()));
     }
     for (String supporting : style.supporting()) {
       tag(tags, seen, supporting.toLowerCase(Locale.ROOT), Support.keyword(supporting));
@@ -80,12 +83,16 @@ final class Tags {
       for (Claim claim : m.claims()) {
         claim.adj().forEach(a -> tag(tags, seen, a, Support.claim(claim.id())));
       }
+      if (m.has(Form.PP) && LACKING.matcher(m.get(Form.PP)).find()) {
+        // Nobody files what has no parabens under "parabens".
+        continue;
+      }
       boolean named =
           m.has(Form.ADJ) && !(m.fact().value() instanceof Value.Quantity) || m.has(Form.PP);
       if (named && m.fact().value() instanceof Value.Terms(List<String> items)) {
         items.stream()
             .map(English::midSentence)
-            .filter(i -> i.length() <= 30)
+            .filter(i -> i.length() <= 30 && i.split(" ").length <= MOST_WORDS)
             .forEach(i -> tag(tags, seen, i, m.support()));
       } else if (m.fact().value() instanceof Value.Rating(String code)) {
         tag(tags, seen, code, m.support());
@@ -96,7 +103,7 @@ final class Tags {
             tags,
             seen,
             m.has(Form.PP)
-                ? m.get(Form.PP).replaceFirst("^(from|in|for) ", "")
+                ? m.get(Form.PP).replaceFirst("^(from|in|for) (the )?", "")
                 : English.midSentence(words),
             m.support());
       }

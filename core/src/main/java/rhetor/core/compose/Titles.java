@@ -12,6 +12,7 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.TitlePattern;
+import rhetor.core.language.English;
 import rhetor.core.plan.Message;
 import rhetor.core.plan.Message.Form;
 import rhetor.core.say.en.Echo;
@@ -50,6 +51,9 @@ final class Titles {
   private static final int MOST_WITH_FIGURES = 65;
   private static final int LETTERS = 6;
 
+  /** Fewer are a unit's or a code's. */
+  private static final int LETTERS_OF_WORDS = 2;
+
   private final Knowledge knowledge;
   private final ValueText values;
   private final ProductFacts product;
@@ -59,6 +63,9 @@ final class Titles {
   private final HouseRules rules;
   private final TitleForm form;
 
+  /** Ids of what tells the product from others of its name. */
+  private final List<String> apart;
+
   Titles(
       Knowledge knowledge,
       ValueText values,
@@ -66,7 +73,9 @@ final class Titles {
       Subject subject,
       KeywordUse keyword,
       List<Message> messages,
-      HouseRules rules) {
+      HouseRules rules,
+      List<String> apart) {
+    this.apart = apart;
     this.rules = rules;
     this.form = rules.style().titles();
     this.knowledge = knowledge;
@@ -137,7 +146,7 @@ final class Titles {
           case "brand" -> subject.brand();
           case "kind" -> subject.nameHasKind() ? "" : form.cased(subject.kind());
           case "keyword" ->
-              keyword.usable() && !keyword.isIn(subject.name()) ? form.cased(keyword.told()) : "";
+              isKeywordSaid() && !keyword.isIn(subject.name()) ? form.cased(keyword.told()) : "";
           default -> fact(slot).map(this::spec).map(form::cased).orElse("");
         };
     return Optional.of(value).filter(v -> !v.isBlank());
@@ -163,6 +172,14 @@ final class Titles {
         .toList();
   }
 
+  /**
+   * Whether the keyword may stand in a title: where nobody knows what the product is, what people
+   * type may be no name for it: "fleece cooler horse".
+   */
+  private boolean isKeywordSaid() {
+    return keyword.usable() && !subject.kind().isEmpty();
+  }
+
   private boolean isBrandFitting() {
     return !subject.brand().isEmpty()
         && subject.brand().length() + subject.name().length() + 4 <= most(Field.TITLE);
@@ -184,7 +201,7 @@ final class Titles {
   private Sentence title(String named, Set<String> concepts) {
     StringBuilder title = new StringBuilder(named);
     List<Support> support = new ArrayList<>(subject.nameSupport());
-    if (keyword.usable() && !keyword.isIn(named)) {
+    if (isKeywordSaid() && !keyword.isIn(named)) {
       append(
           title,
           form.separator().or(" – "),
@@ -218,7 +235,42 @@ final class Titles {
         }
       }
     }
+    apart(title, MOST_WITH_FIGURES, Field.TITLE, support);
     return new Sentence(title.toString(), support);
+  }
+
+  /** Adds what two products of one name can be told by, each with its heading where it needs it. */
+  private void apart(StringBuilder title, int longest, Field field, List<Support> support) {
+    for (String id : apart) {
+      product.facts().stream()
+          .filter(f -> f.id().equals(id))
+          .findFirst()
+          .ifPresent(
+              f -> {
+                String spec = told(f);
+                if (!Echo.overlaps(spec, title.toString())) {
+                  append(
+                      title,
+                      ", ",
+                      form.cased(spec),
+                      Math.min(longest, most(field)),
+                      support,
+                      Support.fact(f.id()));
+                }
+              });
+    }
+  }
+
+  /** "Alto sax", "20 cm", but "strength 2": a bare figure needs its heading. */
+  private String told(Fact fact) {
+    String spec =
+        fact.value() instanceof Value.Words(String asItStands) && fact.concept().isEmpty()
+            ? asItStands
+            : values.spec(fact.value());
+    boolean isMeasured = fact.value() instanceof Value.Quantity q && !q.unit().isEmpty();
+    boolean isBare =
+        !isMeasured && spec.chars().filter(Character::isLetter).count() < LETTERS_OF_WORDS;
+    return isBare ? English.lowerCommon(fact.label()) + " " + spec : spec;
   }
 
   private static boolean isNewIn(CharSequence title, String spec) {
@@ -271,7 +323,7 @@ final class Titles {
     int most = most(Field.META_TITLE);
     StringBuilder title = new StringBuilder(shorten(subject.name(), most));
     List<Support> support = new ArrayList<>(subject.nameSupport());
-    int room = most - (keyword.usable() ? keyword.told().length() + 3 : 0);
+    int room = most - (isKeywordSaid() ? keyword.told().length() + 3 : 0);
     for (Message m : messages) {
       // Two colours of one thing are two pages, which need two titles.
       String spec = values.spec(m.fact().value());
@@ -281,7 +333,8 @@ final class Titles {
         append(title, ", ", form.cased(spec), room, support, m.support());
       }
     }
-    if (keyword.usable() && !keyword.isIn(title.toString())) {
+    apart(title, room, Field.META_TITLE, support);
+    if (isKeywordSaid() && !keyword.isIn(title.toString())) {
       if (title.length() + keyword.told().length() + 3 > most) {
         title =
             new StringBuilder(

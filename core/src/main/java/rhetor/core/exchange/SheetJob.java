@@ -9,19 +9,23 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import rhetor.core.check.Audit;
 import rhetor.core.check.Checker;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
+import rhetor.core.compose.Namesakes;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.reading.FactReader;
+import rhetor.core.reading.Meaning.Role;
 import rhetor.core.reading.Reading;
 import rhetor.core.sheet.Ahead;
 import rhetor.core.sheet.Sheet;
@@ -43,6 +47,13 @@ public final class SheetJob {
 
   private static final String DUPLICATE = "duplicate-sku";
   private static final int QUEUE = 256;
+
+  /**
+   * Products of one name that are looked at, and of all names together: they are held in memory.
+   */
+  private static final int MOST_NAMESAKES = 12;
+
+  private static final int MOST_KEPT = 5_000;
 
   private final Knowledge knowledge;
   private final Checker checker;
@@ -71,8 +82,53 @@ public final class SheetJob {
     this.checker = new Checker(knowledge, style);
   }
 
-  private Brief brief(ProductFacts product) {
-    return Brief.of(product).under(style).after(template).in(voice);
+  private Brief brief(ProductFacts product, Map<String, List<ProductFacts>> namesakes) {
+    List<ProductFacts> others =
+        namesakes.getOrDefault(product.name(), List.of()).stream()
+            .filter(o -> !o.sku().equals(product.sku()))
+            .toList();
+    return Brief.of(product)
+        .under(style)
+        .after(template)
+        .in(voice)
+        .apartBy(Namesakes.apart(product, others));
+  }
+
+  /** The products of each name that several rows have, a dozen of each at most. */
+  private static Map<String, List<ProductFacts>> namesakes(
+      Sheet sheet, Reading reading, FactReader reader) {
+    int column = reading.column(Role.NAME);
+    if (column < 0) {
+      return Map.of();
+    }
+    Set<String> once = new HashSet<>();
+    Set<String> again = new HashSet<>();
+    try (Sheet.Rows all = sheet.rows()) {
+      while (all.hasNext()) {
+        String name = all.next().cell(column).strip();
+        if (!name.isEmpty() && !once.add(name)) {
+          again.add(name);
+        }
+      }
+    }
+    Map<String, List<ProductFacts>> namesakes = new HashMap<>();
+    int kept = 0;
+    try (Sheet.Rows all = sheet.rows()) {
+      while (!again.isEmpty() && kept < MOST_KEPT && all.hasNext()) {
+        SheetRow row = all.next();
+        if (again.contains(row.cell(column).strip())
+            && sheet.problems(row).isEmpty()
+            && reader.read(row) instanceof FactReader.Outcome.Read(ProductFacts product)) {
+          List<ProductFacts> same =
+              namesakes.computeIfAbsent(product.name(), n -> new ArrayList<>());
+          if (same.size() < MOST_NAMESAKES) {
+            same.add(product);
+            kept++;
+          }
+        }
+      }
+    }
+    return namesakes;
   }
 
   /**
@@ -112,7 +168,8 @@ public final class SheetJob {
               halfReport == null
                   ? null
                   : Files.newBufferedWriter(halfReport, StandardCharsets.UTF_8)) {
-        summary = rows(sheet, new FactReader(name, reading, knowledge), writer, lines);
+        FactReader reader = new FactReader(name, reading, knowledge);
+        summary = rows(sheet, reader, namesakes(sheet, reading, reader), writer, lines);
       }
       Files.move(half, target, StandardCopyOption.REPLACE_EXISTING);
       if (halfReport != null) {
@@ -135,13 +192,18 @@ public final class SheetJob {
   private record Composed(SheetRow row, ProductFacts product, Draft draft, SheetProblem problem) {}
 
   /** Reads and composes on a thread of its own while this one checks and writes. */
-  private Summary rows(Sheet sheet, FactReader reader, SheetWriter writer, BufferedWriter report)
+  private Summary rows(
+      Sheet sheet,
+      FactReader reader,
+      Map<String, List<ProductFacts>> namesakes,
+      SheetWriter writer,
+      BufferedWriter report)
       throws IOException {
     Tally tally = new Tally();
     writer.head(sheet, TextColumns.HEADINGS);
     try (Sheet.Rows all = sheet.rows();
         Ahead<Composed> ahead = new Ahead<>(QUEUE)) {
-      ahead.start(sink -> compose(sheet, all, reader, sink));
+      ahead.start(sink -> compose(sheet, all, reader, namesakes, sink));
       for (Composed next = ahead.next(); next != null; next = ahead.next()) {
         write(next, writer, report, tally);
       }
@@ -149,7 +211,12 @@ public final class SheetJob {
     return tally.summary();
   }
 
-  private void compose(Sheet sheet, Sheet.Rows all, FactReader reader, Ahead.Sink<Composed> sink)
+  private void compose(
+      Sheet sheet,
+      Sheet.Rows all,
+      FactReader reader,
+      Map<String, List<ProductFacts>> namesakes,
+      Ahead.Sink<Composed> sink)
       throws InterruptedException {
     Composer composer = new Composer(knowledge, seed);
     Map<String, Integer> rowOf = new HashMap<>();
@@ -171,7 +238,7 @@ public final class SheetJob {
             case FactReader.Outcome.Read(ProductFacts product) -> {
               Integer before = rowOf.putIfAbsent(product.sku(), row.number());
               yield before == null
-                  ? new Composed(row, product, composer.compose(brief(product)), null)
+                  ? new Composed(row, product, composer.compose(brief(product, namesakes)), null)
                   : new Composed(row, null, null, duplicate(row, product.sku(), before));
             }
           });

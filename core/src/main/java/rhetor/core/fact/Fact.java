@@ -38,6 +38,11 @@ public record Fact(
     return ownId.startsWith(OWN) ? ownId.substring(OWN.length()) : ownId;
   }
 
+  /** The same fact with another value. */
+  public Fact withValue(Value other) {
+    return new Fact(id, concept, label, other, sources, foreign);
+  }
+
   /** The same fact, called otherwise in lists. */
   public Fact labelled(String other) {
     return new Fact(id, concept, other, value, sources, foreign);

@@ -3,6 +3,7 @@ package rhetor.core.knowledge;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -10,11 +11,13 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import rhetor.core.reading.Meaning;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.dataformat.yaml.YAMLMapper;
@@ -39,6 +42,8 @@ public final class Knowledge {
   private final Set<String> things = new LinkedHashSet<>();
   private final Map<String, Map<String, List<String>>> roles = new LinkedHashMap<>();
   private final Map<String, Map<String, String>> abbreviations = new LinkedHashMap<>();
+  private final Map<String, Map<String, List<String>>> bounds = new LinkedHashMap<>();
+  private final Map<String, Magnitude> magnitudes = new LinkedHashMap<>();
   private final Map<String, Set<String>> roleWords = new LinkedHashMap<>();
   private final Map<String, List<String>> roleGlosses = new LinkedHashMap<>();
 
@@ -52,6 +57,7 @@ public final class Knowledge {
   private final Set<String> coined = new LinkedHashSet<>();
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
   private final Map<String, Claim> claimsById = new LinkedHashMap<>();
+  private final PartConcepts parts;
   private final Map<Class<?>, Object> indexes = new ConcurrentHashMap<>();
 
   /** The contents of one data file. */
@@ -67,13 +73,17 @@ public final class Knowledge {
       Map<String, List<String>> roleGlosses,
       List<String> vague,
       List<String> coined,
-      Map<String, Map<String, String>> abbreviations) {}
+      Map<String, Map<String, String>> abbreviations,
+      Map<String, Map<String, List<String>>> bounds,
+      Map<String, List<String>> magnitudes,
+      PartConcepts.Known parts) {}
 
   private Knowledge(
       Knowledge from,
       List<Claim> claims,
       Collection<Concept> otherConcepts,
       Collection<ProductClass> otherClasses) {
+    parts = from.parts;
     units.putAll(from.units);
     unitsBySymbol.putAll(from.unitsBySymbol);
     concepts.putAll(from.concepts);
@@ -92,6 +102,8 @@ public final class Knowledge {
     things.addAll(from.things);
     roles.putAll(from.roles);
     abbreviations.putAll(from.abbreviations);
+    bounds.putAll(from.bounds);
+    magnitudes.putAll(from.magnitudes);
     roleWords.putAll(from.roleWords);
     roleGlosses.putAll(from.roleGlosses);
     vague.addAll(from.vague);
@@ -102,6 +114,13 @@ public final class Knowledge {
   }
 
   private Knowledge(Collection<File> files) {
+    parts =
+        files.stream()
+            .map(File::parts)
+            .filter(Objects::nonNull)
+            .findFirst()
+            .map(PartConcepts::new)
+            .orElseThrow();
     for (File file : files) {
       each(file.units, u -> put(units, u.id(), u));
       each(file.concepts, c -> put(concepts, c.id(), c));
@@ -116,6 +135,9 @@ public final class Knowledge {
       }
       if (file.roleGlosses != null) {
         roleGlosses.putAll(file.roleGlosses);
+      }
+      if (file.bounds != null) {
+        bounds.putAll(file.bounds);
       }
       if (file.abbreviations != null) {
         abbreviations.putAll(file.abbreviations);
@@ -133,6 +155,11 @@ public final class Knowledge {
       unit.symbols().forEach(s -> unitsBySymbol.putIfAbsent(s, unit));
       unit.symbols().forEach(s -> unitsBySymbol.putIfAbsent(s.toLowerCase(Locale.ROOT), unit));
     }
+    for (File file : files) {
+      if (file.magnitudes != null) {
+        file.magnitudes.forEach((of, ends) -> put(magnitudes, of, magnitude(of, ends)));
+      }
+    }
     for (Term term : terms) {
       Map<String, Term> names =
           termsByName.computeIfAbsent(term.type(), t -> new LinkedHashMap<>());
@@ -143,6 +170,21 @@ public final class Knowledge {
           .forEach(l -> l.forEach(n -> names.putIfAbsent(n.toLowerCase(Locale.ROOT), term)));
     }
     claims.forEach(c -> claimsById.put(c.id(), c));
+  }
+
+  private Magnitude magnitude(String concept, List<String> ends) {
+    if (ends.size() != 2 || !concepts.containsKey(concept)) {
+      throw new IllegalStateException("no magnitude of a concept: " + concept + " " + ends);
+    }
+    List<Unit> in = ends.stream().map(e -> units.get(e.substring(e.indexOf(' ') + 1))).toList();
+    List<BigDecimal> amounts =
+        IntStream.of(0, 1)
+            .mapToObj(
+                i ->
+                    new BigDecimal(ends.get(i).substring(0, ends.get(i).indexOf(' ')))
+                        .multiply(in.get(i).factor()))
+            .toList();
+    return new Magnitude(in.getFirst().dimension(), amounts.getFirst(), amounts.getLast());
   }
 
   private ProductClass inherited(ProductClass c) {
@@ -281,6 +323,34 @@ public final class Knowledge {
     return abbreviations.getOrDefault(language, Map.of());
   }
 
+  /**
+   * Words of headings whose figures are the least or the most there may be, in all languages; one
+   * that ends in a hyphen begins others.
+   *
+   * @param bound {@code least} or {@code most}
+   */
+  public List<String> boundWords(String bound) {
+    return bounds.getOrDefault(bound, Map.of()).values().stream()
+        .flatMap(List::stream)
+        .distinct()
+        .toList();
+  }
+
+  /** How small and how large a concept's amounts may be, if that is known. */
+  public Optional<Magnitude> magnitude(Concept concept) {
+    return Optional.ofNullable(magnitudes.get(concept.id()));
+  }
+
+  /**
+   * Whether a thing may have so much of what a concept measures: nothing weighs a milligram, and no
+   * battery runs for ten years on one charge.
+   *
+   * @param unit id of the unit that the amount is in
+   */
+  public boolean isPlausible(Concept concept, BigDecimal amount, String unit) {
+    return magnitude(concept).flatMap(m -> unit(unit).map(u -> m.holds(amount, u))).orElse(true);
+  }
+
   /** Nouns that say what a product is when its name ends in one; singular. */
   public Set<String> things() {
     return things;
@@ -291,7 +361,22 @@ public final class Knowledge {
   }
 
   public Optional<Concept> concept(String id) {
-    return Optional.ofNullable(concepts.get(id));
+    Concept concept = concepts.get(id);
+    return concept == null ? parts.concept(id) : Optional.of(concept);
+  }
+
+  /**
+   * What there is to say of a part of things, if that is a part that is known.
+   *
+   * @param part what it is called, in lower case: "frame", "wheels" if it is of all of them
+   */
+  public Optional<Concept> ofPart(String part, PartAspect aspect) {
+    return parts.concept(part, aspect);
+  }
+
+  /** The part that a concept says something of, one of it: "leg"; empty if it is of the whole. */
+  public Optional<String> partOf(Concept concept) {
+    return parts.partOf(concept);
   }
 
   /**

@@ -2,6 +2,7 @@ package rhetor.core.language;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -109,6 +110,11 @@ public final class Lexicon {
         .anyMatch(s -> GOODS.contains(field(s)) && !isBuilding(s));
   }
 
+  /** Whether a noun, as it is most often meant, is a part of a body: shoulder, heel. */
+  public boolean isBodyPartFirst(String noun) {
+    return nouns.of(lower(noun)).stream().limit(1).anyMatch(s -> field(s).equals("noun.body"));
+  }
+
   /**
    * What sorts of things a noun may name that can be sold: what is made, eaten, grown, or neither;
    * the names of WordNet's files. Buildings are made, and not sold.
@@ -146,6 +152,24 @@ public final class Lexicon {
   public boolean isKindOf(String noun, String other) {
     Set<Long> of = ancestors.of(lower(noun));
     return nouns.of(lower(other)).stream().anyMatch(s -> of.contains(s.getOffset()));
+  }
+
+  /**
+   * Whether two nouns name different things to be sold that are kinds of the same, one step up:
+   * clarinet and saxophone.
+   */
+  public boolean areSisters(String noun, String other) {
+    return !isKindOf(noun, other)
+        && !isKindOf(other, noun)
+        && !Collections.disjoint(parents(noun), parents(other));
+  }
+
+  private Set<Long> parents(String noun) {
+    Set<Long> parents = new HashSet<>();
+    nouns.of(lower(noun)).stream()
+        .filter(s -> GOODS.contains(field(s)))
+        .forEach(s -> above(s).forEach(a -> parents.add(a.getOffset())));
+    return parents;
   }
 
   /**

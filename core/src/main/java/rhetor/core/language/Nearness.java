@@ -45,6 +45,14 @@ public final class Nearness {
     model();
   }
 
+  /**
+   * Waits for what is being computed or loaded, and lets nothing begin any more: for a process that
+   * is about to end, since one that ends under the model crashes.
+   */
+  public static void end() {
+    SentenceModel.end();
+  }
+
   /** The vector of a phrase, of length one; nothing for no words or without a model. */
   public Optional<float[]> of(String phrase) {
     return phrase.isBlank() ? Optional.empty() : vectors.of(shortened(phrase));

@@ -30,7 +30,7 @@ public final class AnswerReader {
   private static final Pattern CHATTER =
       Pattern.compile(
           "(?i)^\\W*(?:(?:sure|certainly|of course|absolutely|great)\\b[,!.].*"
-              + "|(?:here|below)(?:['’]s| is| are)\\b.*[:.]"
+              + "|(?:here|below)(?:['’]s| is| are)\\b(?:.*:|.*\\b(?:texts?|descriptions?|titles?|copy|versions?|drafts?|answers?|json|you (?:asked|wanted|requested))\\b.*\\.)"
               + "|as requested\\b.*|as an ai\\b.*|i hope\\b.*|i(?:['’]ve| have) (?:written|kept|made|used|added)\\b.*"
               + "|let me know\\b.*|(?:please )?feel free\\b.*|would you like me\\b.*|thank you for\\b.*)$");
 

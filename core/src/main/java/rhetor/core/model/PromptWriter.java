@@ -64,10 +64,28 @@ public final class PromptWriter {
       {{/if}}
       """;
 
+  /** What a model is asked for; what else there is is the composer's. */
+  static final List<Field> ASKED =
+      List.of(
+          Field.TITLE,
+          Field.SHORT_DESCRIPTION,
+          Field.DESCRIPTION,
+          Field.META_TITLE,
+          Field.META_DESCRIPTION,
+          Field.TAGS,
+          Field.IMAGE_ALT);
+
   /** How the answer is to come, whatever else is asked. */
   static final String FORM =
-      "Answer with a JSON object of these fields and nothing else: title, short_description, "
-          + "description (HTML without a page heading), meta_title, meta_description, tags, image_alt.";
+      "Answer with a JSON object of these fields and nothing else: "
+          + ASKED.stream()
+              .map(
+                  f ->
+                      f == Field.DESCRIPTION
+                          ? f.code() + " (HTML without a page heading)"
+                          : f.code())
+              .collect(Collectors.joining(", "))
+          + ".";
 
   /** Facts that stand over the list already. */
   private static final Set<String> NAMED = Set.of("name", "brand", "category");

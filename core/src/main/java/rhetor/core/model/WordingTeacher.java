@@ -15,9 +15,11 @@ import java.util.regex.Pattern;
 import rhetor.core.compose.ConceptCheck;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Words;
+import rhetor.core.plan.Message;
 import rhetor.core.reading.CellText;
 import rhetor.core.say.en.EnglishProse;
 import rhetor.core.say.en.Fault;
@@ -32,6 +34,8 @@ import rhetor.core.support.Judge;
  * grammar, support and plain language on real products. Nothing counts before a person approves it.
  */
 public final class WordingTeacher {
+  private static final Pattern FILLED = Pattern.compile("\\{[a-z]+(?::[a-z ]+)?}");
+
   private static final int MOST_VALUES = 8;
   private static final int MOST_PRODUCTS = 2;
   private static final int MOST_FACTS = 8;
@@ -212,6 +216,8 @@ public final class WordingTeacher {
       problems.add("“%s” denies what the column says.".formatted(worded.wording()));
     }
     List<String> examples = new ArrayList<>();
+    // What a wording makes no sentence of is left to the list, unless that is most of it.
+    List<String> unreadable = new ArrayList<>();
     int fits = 0;
     int all = 0;
     Set<String> seen = new LinkedHashSet<>();
@@ -224,7 +230,11 @@ public final class WordingTeacher {
       if (!problems.isEmpty() || prose.inTheWay(fact.value(), concept).isPresent()) {
         continue;
       }
-      for (String example : ConceptCheck.examples(concept, product, knowledge)) {
+      List<String> told = ConceptCheck.examples(concept, product, knowledge);
+      if (told.isEmpty() && !(fact.value() instanceof Value.YesNo)) {
+        unreadable.add(why(worded, fact, product));
+      }
+      for (String example : told) {
         Optional<String> problem = problem(example, product);
         problem.ifPresent(problems::add);
         if (problem.isEmpty()) {
@@ -236,6 +246,9 @@ public final class WordingTeacher {
     if (problems.isEmpty() && fits == 0) {
       problems.add("None of the values can be told so: they aren’t words for a sentence.");
     }
+    if (unreadable.size() > fits) {
+      problems.add(unreadable.getFirst());
+    }
     return new ProposedWording(
         sentence,
         form,
@@ -244,6 +257,19 @@ public final class WordingTeacher {
         problems.stream().distinct().limit(2).toList(),
         fits,
         all);
+  }
+
+  /** Why a value makes no sentence with a wording. */
+  private String why(Learner.Worded worded, Fact fact, ProductFacts product) {
+    String filled =
+        FILLED
+            .matcher(worded.wording())
+            .replaceAll(Matcher.quoteReplacement(values.prose(fact.value())));
+    String sentence = (worded.form() == Message.Form.VERB ? "It will " : "It has ") + filled + ".";
+    return plain.faults(sentence, product).stream()
+        .map(f -> "“%s”: %s".formatted(filled, f.why()))
+        .findFirst()
+        .orElse("“%s” makes no sentence.".formatted(filled));
   }
 
   private static ProposedWording refused(String sentence, String why) {

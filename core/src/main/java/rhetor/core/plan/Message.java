@@ -1,5 +1,6 @@
 package rhetor.core.plan;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,6 +20,7 @@ import rhetor.core.text.Support;
  * @param shift how far to go on from there, beyond a form's phrases to other forms
  * @param claims claims that the fact licenses
  * @param contrast what sets its amount apart from the range, if anything does
+ * @param also facts that the same words tell: "the frame and the legs are of steel"
  */
 public record Message(
     Fact fact,
@@ -28,7 +30,8 @@ public record Message(
     int turn,
     int shift,
     List<Claim> claims,
-    Optional<RangeFigures.Contrast> contrast) {
+    Optional<RangeFigures.Contrast> contrast,
+    List<Fact> also) {
 
   /** The place in a sentence that a phrase fits. */
   public enum Form {
@@ -113,14 +116,14 @@ public record Message(
 
   /** The same message with another wording's turn. */
   public Message withTurn(int other) {
-    return new Message(fact, theme, salience, phrases, other, shift, claims, contrast);
+    return new Message(fact, theme, salience, phrases, other, shift, claims, contrast, also);
   }
 
   /** The same message put another way, where there is one. */
   public Message turned(int by) {
     return by == 0
         ? this
-        : new Message(fact, theme, salience, phrases, turn, shift + by, claims, contrast);
+        : new Message(fact, theme, salience, phrases, turn, shift + by, claims, contrast, also);
   }
 
   /**
@@ -164,6 +167,28 @@ public record Message(
 
   public Support support() {
     return Support.fact(fact.id());
+  }
+
+  /** What all of its words rest on. */
+  public List<Support> supports() {
+    List<Support> all = new ArrayList<>(1 + also.size());
+    all.add(support());
+    also.forEach(f -> all.add(Support.fact(f.id())));
+    return all;
+  }
+
+  /** The same message told together with other facts, in words for all of them. */
+  Message together(List<Fact> others, Map<Form, List<String>> words) {
+    return new Message(
+        fact,
+        theme,
+        salience,
+        Phrases.of(fact, words),
+        turn,
+        shift,
+        List.of(),
+        Optional.empty(),
+        List.copyOf(others));
   }
 
   /** Whether a noun has the fact's value in it: "a black pannier" has said its colour. */

@@ -5,10 +5,13 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Licence;
 import rhetor.core.fact.ProductFacts;
@@ -17,6 +20,7 @@ import rhetor.core.knowledge.Claim;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.ProductClass;
+import rhetor.core.language.English;
 import rhetor.core.plan.Message.Form;
 
 /**
@@ -46,7 +50,8 @@ public final class Planner {
           "care");
 
   private static final Set<String> CLOSING = Set.of("place", "pack", "included", "origin", "care");
-  private static final Set<String> ALONE = Set.of("care", "included");
+  private static final String INCLUDED = "included";
+  private static final Set<String> ALONE = Set.of("care", INCLUDED);
   private static final Set<String> NEVER_SAID = Set.of("name", "brand", "category", "season");
   private static final int MOST_SAID = 18;
 
@@ -55,6 +60,8 @@ public final class Planner {
 
   /** The lower, the more often what matters most comes first. */
   private static final double STEEP = 40;
+
+  private static final Pattern NUMBER_OF = Pattern.compile("^\\d+ (?:[x×] )?");
 
   private final Knowledge knowledge;
   private final Phrasebook phrasebook;
@@ -73,7 +80,8 @@ public final class Planner {
   public List<Message> messages(ProductFacts product, Choice choice) {
     List<Message> messages = new ArrayList<>();
     Optional<ProductClass> productClass = knowledge.productClass(product.productClass());
-    for (Fact fact : product.facts()) {
+    for (Fact each : product.facts()) {
+      Fact fact = withoutItself(each, product.kindNoun());
       Optional<Concept> known = knowledge.toldAs(fact.concept(), fact.label());
       if (known.isEmpty() || NEVER_SAID.contains(fact.concept())) {
         continue;
@@ -100,13 +108,36 @@ public final class Planner {
               choice.rotation().turn(fact.concept()),
               0,
               claims(fact, product),
-              choice.range().contrast(fact, product.productClass()));
+              choice.range().contrast(fact, product.productClass()),
+              List.of());
       if (message.sayable() || message.has(Form.PP) || message.has(Form.ADJ)) {
         messages.add(message);
       }
     }
+    messages = new PartsTogether(knowledge, phrasebook).of(messages);
     messages.sort(Comparator.comparingDouble(Message::salience).reversed());
     return messages.size() > MOST_SAID ? messages.subList(0, MOST_SAID) : messages;
+  }
+
+  /** "Bank, cable" in the box of a power bank: it comes with a cable, and not with itself. */
+  private Fact withoutItself(Fact fact, String noun) {
+    boolean isContents =
+        knowledge.concept(fact.concept()).filter(c -> c.theme().equals(INCLUDED)).isPresent();
+    if (!isContents
+        || noun.isEmpty()
+        || !(fact.value() instanceof Value.Terms(List<String> items))) {
+      return fact;
+    }
+    List<String> others = items.stream().filter(i -> !isItself(i, noun)).toList();
+    return others.isEmpty() || others.size() == items.size()
+        ? fact
+        : fact.withValue(new Value.Terms(others));
+  }
+
+  /** "Bank" of a power bank, "2 lights" of a set of bike lights. */
+  private static boolean isItself(String item, String noun) {
+    String one = NUMBER_OF.matcher(item.toLowerCase(Locale.ROOT)).replaceFirst("");
+    return Stream.of(one, English.singular(one)).anyMatch(i -> (" " + noun).endsWith(" " + i));
   }
 
   /**
@@ -208,7 +239,8 @@ public final class Planner {
       to.stream()
           // A measure beside a warranty reads as two rows of a list.
           .filter(g -> from == to || !lone.getFirst().theme().equals(SIZE))
-          .filter(g -> g != lone && !benefits.contains(g.getFirst()) && mayJoin(g, lone, most + 1))
+          .filter(g -> g != lone && !benefits.contains(g.getFirst()))
+          .filter(g -> mayJoin(g, lone, most + 1) || goesBeside(g, lone))
           .min(Comparator.comparingInt(List::size))
           .ifPresent(
               g -> {
@@ -260,6 +292,11 @@ public final class Planner {
     return chunks;
   }
 
+  /** Whether a fact is told at a text's end. */
+  public static boolean isClosing(Message m) {
+    return CLOSING.contains(m.theme());
+  }
+
   /** Whether a fact needs a sentence of its own. */
   public static boolean isAlone(Message m) {
     return ALONE.contains(m.theme());
@@ -287,6 +324,14 @@ public final class Planner {
       }
     }
     return joined;
+  }
+
+  /** "It has a fringe, and the cloth weighs 350 gsm." */
+  private static boolean goesBeside(List<Message> one, List<Message> other) {
+    return one.size() == 1
+        && !isAlone(one.getFirst())
+        && !isAlone(other.getFirst())
+        && (one.getFirst().verb() == null) != (other.getFirst().verb() == null);
   }
 
   private static boolean mayJoin(List<Message> one, List<Message> other, int most) {

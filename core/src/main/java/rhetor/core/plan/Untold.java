@@ -41,6 +41,11 @@ public record Untold(Cause cause, String words) {
       this.remedy = remedy;
     }
 
+    /** Whether a wording that somebody types would bring the fact into the text. */
+    public boolean wantsWords() {
+      return this == NO_WORDING || this == FITS_NO_WORDING;
+    }
+
     /** What would bring the fact into the text; empty if nothing needs to. */
     public String remedy() {
       return remedy;

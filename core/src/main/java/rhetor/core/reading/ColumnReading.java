@@ -90,6 +90,11 @@ public record ColumnReading(
     return new ColumnReading(whole, meaning, unit, confidence, reason, choices, units);
   }
 
+  /** The same column, its bare numbers in this unit. */
+  ColumnReading in(String cellsUnit) {
+    return new ColumnReading(heading, meaning, cellsUnit, confidence, reason, choices, units);
+  }
+
   /** The same column with one reason more. */
   ColumnReading saying(String why) {
     String all = (reason + " " + why).strip();

@@ -12,8 +12,11 @@ import rhetor.core.knowledge.Knowledge;
 
 /** Gathers what a column's cells, and the kinds of things on its sheet, say of a concept. */
 final class ConceptEvidence {
+  private static final double HALF = 0.5;
+
   private final Knowledge knowledge;
   private final KindFinder kinds;
+  private final Bounds bounds;
 
   /** Concepts that alone take their words: colours are of one, materials of many. */
   private final Set<String> alone;
@@ -21,6 +24,7 @@ final class ConceptEvidence {
   ConceptEvidence(Knowledge knowledge, KindFinder kinds) {
     this.knowledge = knowledge;
     this.kinds = kinds;
+    this.bounds = new Bounds(knowledge);
     this.alone =
         knowledge.concepts().stream()
             .collect(Collectors.groupingBy(c -> List.of(c.terms(), c.hypernyms())))
@@ -34,6 +38,12 @@ final class ConceptEvidence {
   /** What the cells and the products say of a concept; false if the column can't be it. */
   boolean gather(
       Concept concept, SheetColumn column, SheetColumns sheet, Map<Evidence, Double> evidence) {
+    if (!bounds.allow(column.heading(), concept)) {
+      return false;
+    }
+    if (concept.kind() == Concept.Kind.QUANTITY && isOfAnotherSize(concept, column, sheet)) {
+      return false;
+    }
     evidence.put(Evidence.ANY_CONCEPT, 1.0);
     cells(concept, column, sheet, evidence);
     if (concept.classes().isEmpty()) {
@@ -43,6 +53,18 @@ final class ConceptEvidence {
     evidence.put(Evidence.OF_UNKNOWN_THINGS, sheet.classes().isEmpty() ? 1.0 : 0);
     evidence.put(Evidence.OF_THESE_THINGS, isOfThese ? 1.0 : 0);
     return sheet.classes().isEmpty() || isOfThese;
+  }
+
+  /** Whether more of the amounts are larger or smaller than such things have it than are not. */
+  private boolean isOfAnotherSize(Concept concept, SheetColumn column, SheetColumns sheet) {
+    String unit = column.unit(knowledge);
+    if (knowledge.magnitude(concept).isEmpty()
+        || column.cells().measure(knowledge, unit, concept.measures()) == 0) {
+      return false;
+    }
+    ValueReader values = new ValueReader(knowledge, sheet.numbers());
+    return column.cells().share(v -> !values.isPlausible(values.read(v, concept, unit), concept))
+        > HALF;
   }
 
   private void cells(

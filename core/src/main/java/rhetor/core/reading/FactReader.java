@@ -31,6 +31,7 @@ public final class FactReader {
   private static final int LONG_NAME = 70;
 
   private static final int LONGEST_SKU = 64;
+  private static final double HALF = 0.5;
 
   /** Nobody searches for more; a longer cell is prose that got into the keyword's column. */
   private static final int LONGEST_KEYWORD = 100;
@@ -52,6 +53,10 @@ public final class FactReader {
   private static final Pattern PICTOGRAMS =
       Pattern.compile("[\\p{So}\\p{Cs}\\x{1F000}-\\x{1FAFF}]");
   private static final Pattern SHOUT = Pattern.compile("[!*]+$");
+
+  /** "4,01E+12": what a spreadsheet makes of a long number. */
+  private static final Pattern ROUNDED = Pattern.compile("\\d[.,]\\d+E\\+?\\d+");
+
   private static final Pattern SPACES = Pattern.compile(" +");
   private static final Pattern PLAIN_NAME =
       Pattern.compile("[A-Za-z0-9'.,/-]++(?: [A-Za-z0-9'.,/-]++)*+");
@@ -84,6 +89,7 @@ public final class FactReader {
   private final int skuColumn;
   private final int nameColumn;
   private final int keywordColumn;
+  private final int kindColumn;
   private final List<Integer> variants;
 
   /** What cells gave that came before: colours, materials and suppliers' prose repeat. */
@@ -135,6 +141,11 @@ public final class FactReader {
     this.skuColumn = reading.column(Role.SKU);
     this.nameColumn = reading.column(Role.NAME);
     this.keywordColumn = reading.column(Role.KEYWORD);
+    this.kindColumn =
+        IntStream.range(0, headings.size())
+            .filter(i -> reading.columns().get(i).heading().equals(reading.kinds().heading()))
+            .findFirst()
+            .orElse(-1);
     this.variants =
         IntStream.range(0, headings.size())
             .filter(i -> reading.variants().contains(reading.columns().get(i).heading()))
@@ -179,7 +190,7 @@ public final class FactReader {
           "The SKU has " + sku.length() + " characters; up to " + LONGEST_SKU + " are kept.",
           "Check which column is the SKU.");
     }
-    if (sku.matches("\\d[.,]\\d+E\\+?\\d+")) {
+    if (ROUNDED.matcher(sku).matches()) {
       return rejected(
           "mangled-sku",
           row,
@@ -209,6 +220,9 @@ public final class FactReader {
 
   /** "-rust", where rows of one SKU differ in colour. */
   private String variant(SheetRow row) {
+    if (variants.isEmpty()) {
+      return "";
+    }
     return variants.stream()
         .map(c -> keyFrom(CellText.clean(row.cell(c))))
         .filter(k -> !k.isEmpty())
@@ -276,7 +290,13 @@ public final class FactReader {
     String name = tidyName(rawName, words(ofColumns, "brand"), sku);
     String keyword = keywordColumn < 0 ? "" : CellText.clean(row.cell(keywordColumn));
     KindFinder.Kind kind =
-        kind(name, words(ofColumns, "category"), collector.merge.ids(), keyword, row);
+        KindFinder.several(
+            asNamed(
+                unlessOther(
+                    kind(name, words(ofColumns, "category"), collector.merge.ids(), keyword, row),
+                    row),
+                name),
+            name);
     // Prose is read last: a column of its own is the better source.
     for (int i = 0; i < reading.columns().size(); i++) {
       if (reading.columns().get(i).meaning().role() == Role.PROSE && !row.cell(i).isEmpty()) {
@@ -301,8 +321,20 @@ public final class FactReader {
       String name, String category, Set<String> concepts, String keyword, SheetRow row) {
     String telling = reading.areNamesMadeUp() ? "" : name;
     KindFinder.Kind kind = kinds.find(telling, category, concepts, reading.thing());
+    // A "Presswell Table" that is sought as a "table top ironing board" is no table.
+    Optional<KindFinder.Kind> sought =
+        kind.noun().isEmpty() || !kinds.find("", category, Set.of()).noun().isEmpty()
+            ? Optional.empty()
+            : kinds.sought(keyword).filter(k -> isNone(kind.noun(), k.noun()));
+    boolean isOneOfSheet =
+        reading.thing().isEmpty()
+            || sought.filter(k -> head(k.noun()).equals(head(reading.thing()))).isPresent();
+    if (sought.isPresent() && isOneOfSheet) {
+      return sought.get();
+    }
     // A shelf in words that are no known thing, "mild" or "dark roast" among coffees,
-    // tells kinds of the thing apart and doesn't say that it is another one.
+    // tells kinds of the thing apart and doesn't say that it is another one, as "bath mat" among
+    // towels does.
     boolean isOther =
         !reading.thing().isEmpty() && !category.isEmpty() && !isAkin(kind.noun(), reading.thing());
     // A "travel tent" that is sought as a "small tent heater" is one of the sheet's heaters.
@@ -315,7 +347,7 @@ public final class FactReader {
         isSoughtAsThing
             || kind.productClass().isEmpty()
                 && !kind.noun().equals(reading.thing())
-                && (isOther
+                && (isOther && !knowledge.things().contains(kind.noun())
                     || !reading.sort().isEmpty()
                         && !Lexicon.shipped()
                             .sorts(English.lastWord(kind.noun()))
@@ -367,6 +399,52 @@ public final class FactReader {
         .orElse(known);
   }
 
+  /** A kind that a row has from its sheet, unless a cell says that this one is something else. */
+  private KindFinder.Kind unlessOther(KindFinder.Kind kind, SheetRow row) {
+    String cell = kindColumn < 0 ? "" : row.cell(kindColumn);
+    OtherThing other = new OtherThing(reading.thing());
+    if (kindColumn < 0 || !kind.noun().equals(reading.thing()) || other.isThing(cell)) {
+      return kind;
+    }
+    String said = cell.strip().toLowerCase(Locale.ROOT);
+    Optional<KindFinder.Kind> named =
+        Optional.of(said)
+            .filter(c -> reading.kinds().isNaming())
+            .flatMap(kinds::sought)
+            .filter(k -> said.endsWith(k.noun()) || !k.productClass().isEmpty());
+    if (named.isPresent()) {
+      return new KindFinder.Kind(named.get().productClass(), said);
+    }
+    if (!other.isOther(cell)) {
+      return kind;
+    }
+    String broader = other.broader();
+    return Lexicon.shipped().goods(broader) > 0
+        ? new KindFinder.Kind("", broader)
+        : new KindFinder.Kind("", "");
+  }
+
+  /** "Fenby Sofa Bed" among sofas: a name may end in a word for just such a kind of the thing. */
+  private KindFinder.Kind asNamed(KindFinder.Kind kind, String name) {
+    if (kind.noun().equals(reading.thing())) {
+      Optional<KindFinder.Kind> sibling = kinds.sibling(name, kind.noun());
+      if (sibling.isPresent()) {
+        return sibling.get();
+      }
+    }
+    String[] words = KindFinder.head(name).strip().split(" ");
+    if (kind.noun().isEmpty() || words.length < 2) {
+      return kind;
+    }
+    String compound = words[words.length - 2] + " " + words[words.length - 1];
+    boolean isKind =
+        !compound.equals(kind.noun())
+            && Lexicon.shipped().synonyms(compound).contains(compound)
+            && Lexicon.shipped().goods(compound) >= HALF
+            && Lexicon.shipped().isKindOf(compound, kind.noun());
+    return isKind ? new KindFinder.Kind(kind.productClass(), compound) : kind;
+  }
+
   /** What all products of the sheet are, where nothing of a row's own says more. */
   private KindFinder.Kind ofSheet(Set<String> concepts) {
     return kinds.find("", "", concepts, reading.thing());
@@ -394,17 +472,13 @@ public final class FactReader {
    */
   private Optional<KindFinder.Kind> thingOfCell(String keyword, SheetRow row) {
     return IntStream.range(0, reading.columns().size())
-        .filter(i -> mayNameThings(reading.columns().get(i).meaning()))
+        .filter(i -> KindsOfSheet.mayNameThings(reading.columns().get(i).meaning()))
         .mapToObj(i -> row.cell(i).strip().toLowerCase(Locale.ROOT))
         .filter(c -> c.length() <= LONGEST_KEYWORD && c.indexOf(' ') > 0)
         .filter(c -> Words.find(c, keyword) >= 0 && !c.equalsIgnoreCase(keyword))
         .filter(c -> Lexicon.shipped().goods(English.lastWord(c)) > 0)
         .flatMap(c -> kinds.sought(c).map(k -> new KindFinder.Kind(k.productClass(), c)).stream())
         .findFirst();
-  }
-
-  private static boolean mayNameThings(Meaning meaning) {
-    return meaning.role() == Role.EXTRA || meaning.concept().equals("category");
   }
 
   /**
@@ -417,6 +491,13 @@ public final class FactReader {
     return head.equals(of)
         || Lexicon.shipped().isKindOf(head, of)
         || Lexicon.shipped().isKindOf(of, head);
+  }
+
+  /** Whether hardly any meaning of a noun makes it a kind of a thing, or the thing a kind of it. */
+  private static boolean isNone(String noun, String thing) {
+    return !head(noun).equals(head(thing))
+        && Lexicon.shipped().shareKindOf(head(noun), Set.of(head(thing))) < HALF
+        && Lexicon.shipped().shareKindOf(head(thing), Set.of(head(noun))) < HALF;
   }
 
   private static String head(String noun) {
@@ -490,9 +571,7 @@ public final class FactReader {
         && name.regionMatches(true, 0, brand, 0, brand.length())) {
       name = name.substring(brand.length() + 1).strip();
     }
-    long letters = name.chars().filter(Character::isLetter).count();
-    long capitals = name.chars().filter(Character::isUpperCase).count();
-    if (letters > 5 && capitals >= letters * 0.85) {
+    if (isShouted(name)) {
       name = English.titleCase(name);
     }
     if (name.length() > LONG_NAME) {
@@ -511,6 +590,17 @@ public final class FactReader {
               .strip();
     }
     return English.capitalise(name.isEmpty() ? raw : name);
+  }
+
+  /** Whether nearly all letters of a name are capitals. */
+  private static boolean isShouted(String name) {
+    int letters = 0;
+    int capitals = 0;
+    for (int i = 0; i < name.length(); i++) {
+      letters += Character.isLetter(name.charAt(i)) ? 1 : 0;
+      capitals += Character.isUpperCase(name.charAt(i)) ? 1 : 0;
+    }
+    return letters > 5 && capitals >= letters * 0.85;
   }
 
   /** Gathers the facts of a row. */
@@ -537,13 +627,18 @@ public final class FactReader {
               index,
               cell,
               mayHaveNone,
-              text -> bounded(values.read(text, concept, column.unit()), heading))
+              text -> {
+                Value read = values.read(text, concept, column);
+                return values.isPlausible(read, concept)
+                    ? bounded(read, heading)
+                    : new Value.Words(text);
+              })
           .ifPresent(
               v -> {
                 Fact fact = fact(concept, v, source(row, column, cell));
                 // What couldn't be read stands in the list as it is, under the heading that has
                 // its unit.
-                boolean isLiteral = v instanceof Value.Words && !column.unit().isEmpty();
+                boolean isLiteral = v instanceof Value.Words && !concept.measures().isEmpty();
                 merge.add(isLiteral ? fact.labelled(owns.get(index).label) : fact);
               });
     }

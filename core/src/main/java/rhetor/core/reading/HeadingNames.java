@@ -188,6 +188,14 @@ final class HeadingNames {
             .or(() -> named(English.singular(one), How.WITHOUT_FILLING, language));
   }
 
+  /** Whether a heading is an English name of a concept whose values are read in this way. */
+  boolean isNameOf(String heading, Concept.Kind kind) {
+    return named(heading, How.EXACT, "en").stream()
+        .flatMap(m -> m.meanings.stream())
+        .flatMap(m -> knowledge.concept(m.concept()).stream())
+        .anyMatch(c -> c.kind() == kind);
+  }
+
   private static String join(String[] words, int from, int to) {
     return String.join(" ", Arrays.copyOfRange(words, from, to));
   }

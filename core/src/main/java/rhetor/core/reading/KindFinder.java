@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.ProductClass;
@@ -67,9 +66,10 @@ final class KindFinder {
       Pattern.compile("\\d\\S*|[xsml]{1,3}|xx?l|mk|ii|iii|iv|v|plus|pro|mini|max|set|pair");
 
   /** What follows says what for, of what, or with what. */
-  private static final Pattern AFTER_HEAD =
-      Pattern.compile(
-          "(?i)\\s+(?:for|with|without|in|to|of|from|on|by|and|under|uk|size|no|nr)\\b.*|[,;:(\\[|].*|\\s+[–—-]\\s.*");
+  private static final Set<String> AFTER_HEAD =
+      Set.of(
+          "for", "with", "without", "in", "to", "of", "from", "on", "by", "and", "under", "uk",
+          "size", "no", "nr");
 
   /** "6 cup" says how much. */
   private static final Pattern MEASURE = Pattern.compile("\\d[\\d.,x/-]*[ -]?\\p{L}*");
@@ -109,8 +109,10 @@ final class KindFinder {
             // A door's pull is no jumper, though the French call one so.
             continue;
           }
-          byName.put(lower, new Named(c, c.noun()));
-          byName.putIfAbsent(English.plural(lower), new Named(c, c.noun()));
+          // A "ceiling fan" is more than a fan.
+          Named named = new Named(c, lower.endsWith(" " + c.noun()) ? lower : c.noun());
+          byName.put(lower, named);
+          byName.putIfAbsent(English.plural(lower), named);
         }
       }
       for (String kind : c.kinds()) {
@@ -172,14 +174,33 @@ final class KindFinder {
   Kind find(String name, String category, Set<String> concepts, String thing) {
     Kind kind = find(name, category, concepts);
     if (thing.isEmpty() || !kind.noun.isEmpty()) {
-      return several(kind, name);
+      return kind;
     }
     Named named = suffixClass(thing);
-    return several(new Kind(named == null ? kind.productClass : named.of.id(), thing), name);
+    return new Kind(named == null ? kind.productClass : named.of.id(), thing);
+  }
+
+  /**
+   * What a name ends in, where those are things of another class of the same family: "Sedge Studs"
+   * among rings are earrings, but a boat that is called "Cabin" is no cabin, and a vinegar "Tarrow
+   * Cider" no cider.
+   */
+  Optional<Kind> sibling(String name, String thing) {
+    Named called = suffixClass(core(name));
+    Named of = suffixClass(thing);
+    boolean isSibling =
+        called != null
+            && of != null
+            && English.isPlural(core(name))
+            && !English.isPlural(thing)
+            && called.of != of.of
+            && !called.of.parent().isEmpty()
+            && called.of.parent().equals(of.of.parent());
+    return isSibling ? Optional.of(new Kind(called.of.id(), called.noun)) : Optional.empty();
   }
 
   /** "Tern Bowls, set of 6" is no bowl. */
-  private static Kind several(Kind kind, String name) {
+  static Kind several(Kind kind, String name) {
     boolean isOne =
         !kind.noun.isEmpty() && !English.isPlural(kind.noun) && !SEVERAL.matcher(kind.noun).find();
     return isOne && SET_OF.matcher(name).find()
@@ -280,7 +301,10 @@ final class KindFinder {
     String[] path = PATH.split(category);
     String last =
         path.length == 0 ? "" : CellText.clean(path[path.length - 1]).toLowerCase(Locale.ROOT);
-    return new Shelf(last, Optional.ofNullable(suffixClass(last)), noun(last));
+    // "Home > Laundry": a shop's departments are of several things, or of none.
+    boolean isDepartment =
+        path.length > 1 && !English.isPlural(last) && !knowledge.things().contains(last);
+    return new Shelf(last, Optional.ofNullable(suffixClass(last)), isDepartment ? "" : noun(last));
   }
 
   private static Kind byShelf(Shelf shelf, Named onShelf) {
@@ -294,8 +318,7 @@ final class KindFinder {
   /** A name without what comes after the noun: sizes, numbers, variants in brackets. */
   private static String core(String name) {
     String lower = name.toLowerCase(Locale.ROOT);
-    Matcher after = AFTER_NOUN.matcher(lower);
-    String start = after.find() ? lower.substring(0, after.start()) : lower;
+    String start = mayGoOn(lower) ? AFTER_NOUN.matcher(lower).replaceFirst("") : lower;
     int end = start.length();
     int space = start.lastIndexOf(' ');
     while (space > 0 && SIZE.matcher(start.substring(space + 1, end)).matches()) {
@@ -303,6 +326,16 @@ final class KindFinder {
       space = start.lastIndexOf(' ', end - 1);
     }
     return start.substring(0, end).strip();
+  }
+
+  /** Spares most names the expression. */
+  private static boolean mayGoOn(String name) {
+    for (int i = 0; i < name.length(); i++) {
+      if ("([,|–—-".indexOf(name.charAt(i)) >= 0) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private Named suffixClass(String phrase) {
@@ -318,10 +351,38 @@ final class KindFinder {
     return null;
   }
 
-  /** A phrase up to what says what for, of what or with what, in small letters. */
+  /** A phrase up to what says what for, of what or with what, in small letters after a space. */
   static String head(String phrase) {
-    String plain = MEASURE.matcher(phrase.toLowerCase(Locale.ROOT)).replaceAll(" ");
-    return AFTER_HEAD.matcher(" " + plain).replaceFirst("");
+    String plain = " " + MEASURE.matcher(phrase.toLowerCase(Locale.ROOT)).replaceAll(" ");
+    for (int i = 0; i < plain.length(); i++) {
+      char c = plain.charAt(i);
+      if (",;:([|".indexOf(c) >= 0 || c == ' ' && endsHead(plain, i)) {
+        return plain.substring(0, i);
+      }
+    }
+    return plain;
+  }
+
+  /** Whether spaces are followed by a word that ends the head, or by a dash between spaces. */
+  private static boolean endsHead(String phrase, int space) {
+    int start = space;
+    while (start < phrase.length() && phrase.charAt(start) == ' ') {
+      start++;
+    }
+    int end = start;
+    while (end < phrase.length() && isOfWord(phrase.charAt(end))) {
+      end++;
+    }
+    if (end > start) {
+      return AFTER_HEAD.contains(phrase.substring(start, end));
+    }
+    return start + 1 < phrase.length()
+        && "–—-".indexOf(phrase.charAt(start)) >= 0
+        && phrase.charAt(start + 1) == ' ';
+  }
+
+  private static boolean isOfWord(char c) {
+    return c >= 'a' && c <= 'z' || c >= '0' && c <= '9' || c == '_';
   }
 
   /** Whether a noun groups things and doesn't name one: "accessories". */

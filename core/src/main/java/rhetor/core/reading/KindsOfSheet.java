@@ -13,6 +13,7 @@ import rhetor.core.knowledge.ProductClass;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.language.Nearness;
+import rhetor.core.reading.Reading.KindColumn;
 import rhetor.core.sheet.SheetRow;
 
 /** Finds what the products of a sheet are, before its columns are read. */
@@ -123,15 +124,36 @@ final class KindsOfSheet {
   /** A reading with what its columns together say of kinds, and whether the names do. */
   Reading said(Reading reading, SheetColumns sheet) {
     int name = reading.column(Meaning.Role.NAME);
+    String thing = things.find(sheet, reading.columns()).orElse(sheet.titled());
     return new Reading(
         reading.columns(),
         reading.numbers(),
         reading.language(),
         reading.boilerplate(),
-        things.find(sheet, reading.columns()).orElse(sheet.titled()),
+        thing,
         name >= 0 && areNamesMadeUp(sheet.columns().get(name).cells().values()),
         reading.language().equals("en") ? sort(sheet, reading) : "",
+        thing.isEmpty() ? KindColumn.NONE : columnOfOthers(sheet, reading, thing),
         reading.variants());
+  }
+
+  /**
+   * The first column that calls some of the products what the sheet's are, or says what makes them
+   * that, and says something else of others.
+   */
+  private static KindColumn columnOfOthers(SheetColumns sheet, Reading reading, String thing) {
+    OtherThing other = new OtherThing(thing);
+    return sheet.columns().stream()
+        .filter(c -> mayNameThings(reading.columns().get(c.index()).meaning()))
+        .filter(c -> other.tellsApart(c.cells().values()))
+        .map(c -> new KindColumn(c.raw(), other.isNamedIn(c.cells().values())))
+        .findFirst()
+        .orElse(KindColumn.NONE);
+  }
+
+  /** Whether a column of this meaning may say what a product is. */
+  static boolean mayNameThings(Meaning meaning) {
+    return meaning.role() == Meaning.Role.EXTRA || meaning.equals(CATEGORY);
   }
 
   /** The sort of things that most nouns of the categories name, if any. */

@@ -4,6 +4,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.reading.ColumnMatcher.Likely;
 import rhetor.core.reading.Meaning.Role;
@@ -28,6 +29,10 @@ final class PrivateLooks {
   static final int WIDE = 10;
 
   private static final double WRITTEN = 0.9;
+  private static final double HALF = 0.5;
+
+  /** What is for the house alone stands together, a few columns of it. */
+  private static final int BEHIND = 2;
 
   private final Knowledge knowledge;
   private final HeadingNames names;
@@ -61,7 +66,17 @@ final class PrivateLooks {
     return cells.sentences() >= WRITTEN && cells.filled() >= WRITTEN && !speaksOfTrade(column);
   }
 
-  private boolean speaksOfTrade(SheetColumn column) {
+  /** Whether a column stands behind one that is likely for the house alone, or behind the next. */
+  static boolean isBehindPrivate(List<List<Likely>> likely, int column) {
+    return IntStream.rangeClosed(1, BEHIND)
+        .map(away -> column - away)
+        .filter(i -> i >= 0)
+        .mapToObj(i -> likely.get(i).getFirst())
+        .anyMatch(l -> l.meaning().role() == Role.KEEP && l.probability() >= HALF);
+  }
+
+  /** Whether words of trade stand in many of a column's cells. */
+  boolean speaksOfTrade(SheetColumn column) {
     return column.cells().speakOf(trade) >= SOME_REMARKS;
   }
 

@@ -15,6 +15,7 @@ import rhetor.core.language.English;
  * @param areNamesMadeUp whether the names don't say what the products are: "Kestrel", "Cabin"
  * @param sort what sort of things they are, as {@link rhetor.core.language.Lexicon#sorts} names it:
  *     among tables and benches an egg is none; empty if they are of several
+ * @param kinds the column that says which of the products are not the thing but another
  * @param variants headings of the columns that tell rows of one SKU apart, if several have it
  */
 public record Reading(
@@ -25,10 +26,23 @@ public record Reading(
     String thing,
     Boolean areNamesMadeUp,
     String sort,
+    KindColumn kinds,
     List<String> variants) {
+  /**
+   * The column that says which of the products are not what the others are.
+   *
+   * @param heading its heading; empty if no column says so
+   * @param isNaming whether its cells name things, "tinted balm" among lipsticks, or else say what
+   *     makes the others one of a kind: one of the smoke alarms detects heat
+   */
+  public record KindColumn(String heading, boolean isNaming) {
+    static final KindColumn NONE = new KindColumn("", false);
+  }
+
   public Reading {
     variants = variants == null ? List.of() : List.copyOf(variants);
     sort = sort == null ? "" : sort;
+    kinds = kinds == null ? KindColumn.NONE : kinds;
     // Readings that were stored before this was known don't have it.
     areNamesMadeUp = areNamesMadeUp != null && areNamesMadeUp;
     thing = thing == null ? "" : thing;
@@ -39,7 +53,7 @@ public record Reading(
   /** A reading of a sheet of which nothing is known but its columns. */
   public Reading(
       List<ColumnReading> columns, NumberStyle numbers, String language, List<String> boilerplate) {
-    this(columns, numbers, language, boilerplate, "", false, "", List.of());
+    this(columns, numbers, language, boilerplate, "", false, "", KindColumn.NONE, List.of());
   }
 
   /**
@@ -57,6 +71,7 @@ public record Reading(
             thing,
             areNamesMadeUp,
             sort,
+            kinds,
             List.of());
     return with.column(Meaning.Role.SKU) == column(Meaning.Role.SKU)
         ? with.withVariants(variants)
@@ -71,7 +86,8 @@ public record Reading(
   public Reading withThing(String noun) {
     boolean isSaid = areNamesMadeUp || !noun.isEmpty();
     String thing = English.asSold(noun);
-    return new Reading(columns, numbers, language, boilerplate, thing, isSaid, sort, variants);
+    return new Reading(
+        columns, numbers, language, boilerplate, thing, isSaid, sort, kinds, variants);
   }
 
   /** What each product is called, if that is one noun for all; else empty. */
@@ -89,7 +105,7 @@ public record Reading(
   /** The same sheet, rows of one SKU of which differ in these columns. */
   Reading withVariants(List<String> headings) {
     return new Reading(
-        columns, numbers, language, boilerplate, thing, areNamesMadeUp, sort, headings);
+        columns, numbers, language, boilerplate, thing, areNamesMadeUp, sort, kinds, headings);
   }
 
   /** Index of the first column with this role, or -1. */

@@ -1,7 +1,9 @@
 package rhetor.core.reading;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +14,7 @@ import java.util.stream.Collectors;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
+import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.language.Nearness;
 import rhetor.core.reading.ColumnMatcher.Likely;
@@ -38,6 +41,9 @@ public final class ReadingProposer {
   /** From this share of cells without a unit on, a person is asked for it. */
   private static final double UNITLESS = 0.1;
 
+  /** Things of one sheet differ by this much in what they weigh: grams and kilograms by more. */
+  private static final BigDecimal TIMES = BigDecimal.TEN;
+
   /** From here on a concept is read, and nobody asked: of so many 99 in 100 are right. */
   private static final double SURE = 0.83;
 
@@ -60,6 +66,7 @@ public final class ReadingProposer {
   private static final double MEANT = 0.6;
 
   private static final String CATEGORY = "category";
+  private static final String MATERIAL = "material";
 
   /** A meaning that the heading only comes near has to be likelier. */
   private static final double NEAR = 0.3;
@@ -100,6 +107,7 @@ public final class ReadingProposer {
   private final ColumnMatcher matcher;
   private final ReadingReasons reasons;
   private final SilentHeadings silent;
+  private final PartColumns parts;
 
   /**
    * From here on long cells are a text, where no word in the heading says so: lists are long, too.
@@ -142,6 +150,7 @@ public final class ReadingProposer {
     this.matcher = new ColumnMatcher(knowledge, weights);
     this.reasons = new ReadingReasons(knowledge, matcher);
     this.silent = new SilentHeadings(knowledge);
+    this.parts = new PartColumns(knowledge, names);
     this.privacy = new PrivateLooks(knowledge, names);
   }
 
@@ -202,9 +211,19 @@ public final class ReadingProposer {
       List<Likely> all = likely.get(column.index());
       ColumnReading read =
           answered(column, sheet, all, answers.of(heading))
-              .orElseGet(() -> read(column, sheet, all, takenByOthers(likely, column.index())))
+              .orElseGet(
+                  () ->
+                      orPart(
+                          read(
+                              column,
+                              sheet,
+                              all,
+                              takenByOthers(likely, column.index()),
+                              PrivateLooks.isBehindPrivate(likely, column.index())),
+                          column,
+                          sheet))
               .under(heading);
-      columns.add(askForUnit(read, column.cells()));
+      columns.add(inItsUnit(read, column.cells(), sheet.numbers()));
     }
     readAsGrowing(columns);
     doubtShortCodes(columns, sample);
@@ -303,7 +322,11 @@ public final class ReadingProposer {
 
   /** What a column is by the likeliest of its meanings; in doubt it is kept as it is, or back. */
   private ColumnReading read(
-      SheetColumn column, SheetColumns sheet, List<Likely> likely, Set<String> taken) {
+      SheetColumn column,
+      SheetColumns sheet,
+      List<Likely> likely,
+      Set<String> taken,
+      boolean isBehindPrivate) {
     Likely first = likely.getFirst();
     Role role = first.meaning().role();
     boolean isNamed = likely.stream().anyMatch(l -> !l.candidate().name().isEmpty());
@@ -317,6 +340,7 @@ public final class ReadingProposer {
         && first.probability() >= sure(first, sheet)
         && !measuresElse(first)
         && !isGuessed(first, column)
+        && !(isBehindPrivate && isPacked(first))
         && !isAmbiguous(column, likely)) {
       return new ColumnReading(
           column.raw(), first.meaning(), unit, first.probability(), reasons.reason(first));
@@ -352,6 +376,7 @@ public final class ReadingProposer {
         isRemark
             || keep >= PERHAPS_PRIVATE
             || PrivateLooks.looksPrivate(likely, sheet)
+            || isBehindPrivate && (isPacked(first) || privacy.speaksOfTrade(column))
             || privacy.isSecondCode(column, sheet, taken);
     List<Meaning> choices = new ArrayList<>();
     if (isPrivate) {
@@ -382,8 +407,31 @@ public final class ReadingProposer {
     return others.isEmpty() ? own : own.asking(choices);
   }
 
+  /** What is nothing else that is known may be about a part, or about several of one. */
+  private ColumnReading orPart(ColumnReading read, SheetColumn column, SheetColumns sheet) {
+    boolean isOfParts =
+        English.isPlural(column.heading().name())
+            && knowledge
+                .concept(read.meaning().concept())
+                .filter(c -> !English.isPlural(c.label()))
+                .flatMap(knowledge::partOf)
+                .isPresent();
+    return (read.meaning().role() == Role.EXTRA || isOfParts) && sheet.language().equals("en")
+        ? parts.read(column, sheet).orElse(read)
+        : read;
+  }
+
   private static boolean isLikeText(Cells cells) {
     return cells.sentences() >= HALF || cells.averageLength() >= LONG;
+  }
+
+  /** Whether it may be what a buyer gets, or the trade's carton: a "Pack" behind prices. */
+  private boolean isPacked(Likely likely) {
+    return isVague(likely)
+        && knowledge
+            .concept(likely.meaning().concept())
+            .filter(c -> c.theme().equals("pack"))
+            .isPresent();
   }
 
   private static double sure(Likely likely, SheetColumns sheet) {
@@ -451,8 +499,11 @@ public final class ReadingProposer {
         isVague(likely)
             && likely.meaning().concept().equals(CATEGORY)
             && evidence.getOrDefault(Evidence.KINDS, 0.0) < KINDS;
+    // "Blade length" and "beater material" are of a part, and not of the whole.
     boolean isOfPart =
-        evidence.containsKey(Evidence.ENDS_WITH) && dimension(likely.meaning()).equals("length");
+        evidence.containsKey(Evidence.ENDS_WITH)
+            && (dimension(likely.meaning()).equals("length")
+                || likely.meaning().concept().equals(MATERIAL));
     return isCutOff
         || isOfPart
         || isQualified
@@ -563,9 +614,10 @@ public final class ReadingProposer {
    * @param sample some of the sheet's first rows, as for {@link #propose}
    */
   public ColumnReading said(Reading reading, int column, Meaning meaning, List<SheetRow> sample) {
-    return askForUnit(
+    return inItsUnit(
         reading.columns().get(column).as(meaning, knowledge),
-        Cells.of(sample, column, reading.columns().size()));
+        Cells.of(sample, column, reading.columns().size()),
+        reading.numbers());
   }
 
   /** Beside sowing and harvest, a plain "height" is the plant's. */
@@ -602,24 +654,47 @@ public final class ReadingProposer {
     return headingUnit.isEmpty() && cells.mostly(UNITLESS, v -> BARE.matcher(v).matches());
   }
 
-  /** Bare numbers where an amount is meant: nobody may guess whether they are grams. */
-  private ColumnReading askForUnit(ColumnReading column, Cells cells) {
+  /**
+   * The same column in the unit of its bare numbers. "10 y", "10", "3 y": where the heading has
+   * none, they are in the one that the other cells give; where those give several, or none and such
+   * things have no usual one, a person has to say: nobody may guess whether they are grams.
+   */
+  private ColumnReading inItsUnit(ColumnReading column, Cells cells, NumberStyle numbers) {
     Concept concept = knowledge.concept(column.meaning().concept()).orElse(null);
-    if (concept == null
-        || !concept.unit().isEmpty()
-        || concept.kind() != Concept.Kind.QUANTITY && concept.kind() != Concept.Kind.SIDES
-        || !isUnitless(column.unit(), cells)) {
+    if (concept == null || concept.measures().isEmpty() || !column.unit().isEmpty()) {
       return column;
     }
     String dimension = concept.measures();
-    return dimension.isEmpty()
-        ? column
-        : column.askingUnit(
+    Map<String, List<BigDecimal>> amounts =
+        new ValueReader(knowledge, numbers)
+            .amountsByUnit(cells.values().stream().distinct(), dimension);
+    List<BigDecimal> bare = amounts.getOrDefault("", List.of());
+    List<String> written = amounts.keySet().stream().filter(u -> !u.isEmpty()).toList();
+    if (written.size() == 1 && areAlike(bare, amounts.get(written.getFirst()))) {
+      return column.in(written.getFirst());
+    }
+    boolean isAmount =
+        concept.kind() == Concept.Kind.QUANTITY || concept.kind() == Concept.Kind.SIDES;
+    if (!isAmount
+        || written.isEmpty() && !concept.unit().isEmpty()
+        || !isUnitless(column.unit(), cells)) {
+      return column;
+    }
+    return written.isEmpty()
+        ? column.askingUnit(
             "The cells have no unit.",
             knowledge.units().stream()
                 .filter(u -> u.dimension().equals(dimension))
                 .map(Unit::id)
-                .toList());
+                .toList())
+        : column.askingUnit("Some cells have no unit.", written);
+  }
+
+  /** Whether bare numbers may be in the unit of others: none is many times as small or as large. */
+  private static boolean areAlike(List<BigDecimal> bare, List<BigDecimal> others) {
+    BigDecimal least = Collections.min(others).divide(TIMES);
+    BigDecimal most = Collections.max(others).multiply(TIMES);
+    return bare.stream().allMatch(b -> b.compareTo(least) >= 0 && b.compareTo(most) <= 0);
   }
 
   /** Codes of digits of which a few are shorter: a spreadsheet has taken their leading zeros. */

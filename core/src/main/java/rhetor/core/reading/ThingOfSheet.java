@@ -146,7 +146,9 @@ final class ThingOfSheet {
             Map.Entry.<String, Double>comparingByValue()
                 .thenComparing(e -> e.getKey().length())
                 .thenComparing(Map.Entry::getKey))
-        .map(Map.Entry::getKey);
+        .map(Map.Entry::getKey)
+        // What the columns call a rug is a horse rug on a sheet of horse rugs.
+        .map(noun -> sheet.titled().endsWith(" " + noun) ? sheet.titled() : noun);
   }
 
   /**
@@ -173,6 +175,10 @@ final class ThingOfSheet {
           length = count;
         }
       }
+      // Of "coffee scoops" nobody may know the scoops, but they are no coffee.
+      if (length == 0 && found.isEmpty() && isUnknownThings(each[end - 1])) {
+        return Optional.empty();
+      }
       end -= Math.max(1, length);
     }
     return found.stream().distinct().count() == 1
@@ -180,13 +186,21 @@ final class ThingOfSheet {
         : Optional.empty();
   }
 
+  private static boolean isUnknownThings(String word) {
+    return English.isPlural(word) && Lexicon.shipped().isGoods(English.singular(word));
+  }
+
   private Optional<String> known(String phrase) {
     String one =
         English.isPlural(phrase) && !English.isPluralOnly(phrase)
             ? English.singular(phrase)
             : phrase;
+    // "Glasses" may be worn, "wine glasses" are several.
+    String each = English.singular(phrase);
     Optional<String> noun =
-        knowledge.things().contains(one) ? Optional.of(one) : kinds.called(phrase);
+        knowledge.things().contains(one)
+            ? Optional.of(one)
+            : kinds.called(phrase).or(() -> Optional.of(each).filter(knowledge.things()::contains));
     // A file that is called "aquarium" is about what belongs to one, "aquariums" are in the other.
     return noun.filter(n -> !n.equals(phrase) || !English.isCountable(n) || English.isMass(n));
   }
@@ -216,7 +230,7 @@ final class ThingOfSheet {
   }
 
   /** What phrases end in that differ by more than numbers, and have so many words at least. */
-  private static void heads(Cells cells, int least, double worth, Map<String, Double> scores) {
+  private void heads(Cells cells, int least, double worth, Map<String, Double> scores) {
     Map<String, Integer> counts = new HashMap<>();
     List<List<String>> distinct =
         cells.values().stream()
@@ -243,7 +257,7 @@ final class ThingOfSheet {
   }
 
   /** Nouns that many of the texts have. */
-  private static void texts(Cells cells, Map<String, Double> scores) {
+  private void texts(Cells cells, Map<String, Double> scores) {
     Map<String, Integer> counts = new HashMap<>();
     List<String> distinct = cells.values().stream().distinct().toList();
     if (distinct.size() < FEW) {
@@ -270,7 +284,7 @@ final class ThingOfSheet {
   }
 
   /** The nouns for things in a text, each as one of them. */
-  private static Set<String> nouns(String text) {
+  private Set<String> nouns(String text) {
     List<String> words =
         NOT_A_WORD
             .splitAsStream(text.toLowerCase(Locale.ROOT))
@@ -284,13 +298,15 @@ final class ThingOfSheet {
   }
 
   /** A noun for something that can be sold, as one of it; nothing for other words. */
-  private static Optional<String> goods(String word) {
+  private Optional<String> goods(String word) {
+    boolean isSeveral = English.isPlural(word) && !English.isPluralOnly(word);
+    String one = isSeveral ? English.singular(word) : word;
+    boolean isKnown = knowledge.things().contains(one);
     if (KindFinder.isGrouping(word)
-        || !Lexicon.shipped().isGoods(word)
-        || Lexicon.shipped().kinds(word) > MOST_KINDS) {
+        || !isKnown
+            && (!Lexicon.shipped().isGoods(word) || Lexicon.shipped().kinds(word) > MOST_KINDS)) {
       return Optional.empty();
     }
-    boolean isSeveral = English.isPlural(word) && !English.isPluralOnly(word);
-    return Optional.of(isSeveral ? English.singular(word) : word);
+    return Optional.of(one);
   }
 }

@@ -7,9 +7,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
@@ -40,7 +42,7 @@ final class ValueReader {
               + "?");
   private static final Pattern SIDES =
       Pattern.compile(
-          "(?:[A-Za-zØ]{1,3}:? ?)?(?<a>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*)?[x×*]\\s*(?:[A-Z]:? ?)?(?<b>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*(?=[x×*]))?(?:[x×*]\\s*(?:[A-Z]:? ?)?(?<c>\\d+(?:[.,]\\d+)?)\\s*)?"
+          "(?:[A-Za-z]{1,3}:? ?)?(?<a>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*)?[x×*]\\s*(?:[A-Z]:? ?)?(?<b>\\d+(?:[.,]\\d+)?)\\s*(?:[a-z]{1,2}\\s*(?=[x×*]))?(?:[x×*]\\s*(?:[A-Z]:? ?)?(?<c>\\d+(?:[.,]\\d+)?)\\s*)?"
               + UNIT
               + "?(?:\\s*\\([^)]*\\))?");
   static final Pattern RATING = Pattern.compile("(?i)\\b(IP ?[0-6X][0-9]K?|IK ?(?:0\\d|10))\\b");
@@ -104,6 +106,9 @@ final class ValueReader {
   private static final Pattern COINED =
       Pattern.compile("\\p{L}[\\p{L}’'-]*(?: \\p{L}[\\p{L}’'-]*){0,2}");
 
+  /** Stands for the unit of bare numbers in a column whose cells give several. */
+  private static final String UNIT_NOBODY_KNOWS = "?";
+
   private static final int LONGEST_TERM = 3;
   private static final int LONGEST_PART = 80;
   private static final int MOST_PARTS = 30;
@@ -158,6 +163,35 @@ final class ValueReader {
     };
   }
 
+  /** Whether a thing may have so much of it: true of all that is no amount. */
+  boolean isPlausible(Value value, Concept concept) {
+    return switch (value) {
+      case Value.Quantity q -> knowledge.isPlausible(concept, q.amount(), q.unit());
+      case Value.Range r ->
+          knowledge.isPlausible(concept, r.from(), r.unit())
+              && knowledge.isPlausible(concept, r.to(), r.unit());
+      default -> true;
+    };
+  }
+
+  /**
+   * Reads a cell of a column of a known concept. A bare number of which nobody knows what it is in
+   * stays as it stands.
+   *
+   * @param text clean text, not empty
+   */
+  Value read(String text, Concept concept, ColumnReading column) {
+    Value value = read(text, concept, column.units().isEmpty() ? column.unit() : UNIT_NOBODY_KNOWS);
+    boolean isBare =
+        switch (value) {
+          case Value.Quantity q -> q.unit().isEmpty();
+          case Value.Range r -> r.unit().isEmpty();
+          case Value.Sides s -> s.unit().isEmpty();
+          default -> false;
+        };
+    return isBare && !concept.measures().isEmpty() ? new Value.Words(text) : value;
+  }
+
   /** A heading's unit, or none if it measures something else. */
   private String ofItsKind(String unit, Concept concept) {
     return concept.measures().isEmpty()
@@ -177,6 +211,28 @@ final class ValueReader {
    */
   public Value readAny(String text, boolean asks) {
     return (asks ? yesNo(text) : plainYesNo(text)).orElseGet(() -> new Value.Words(text));
+  }
+
+  /** The amounts of a dimension that cells are, by the id of their unit; empty for bare numbers. */
+  Map<String, List<BigDecimal>> amountsByUnit(Stream<String> cells, String dimension) {
+    Map<String, List<BigDecimal>> amounts = new TreeMap<>();
+    cells
+        .map(c -> measured(c, dimension, "").or(() -> sides(c, "")))
+        .flatMap(Optional::stream)
+        .forEach(
+            v -> {
+              switch (v) {
+                case Value.Quantity q -> add(amounts, q.unit(), q.amount());
+                case Value.Range r -> add(amounts, r.unit(), r.to());
+                case Value.Sides d -> d.lengths().forEach(l -> add(amounts, d.unit(), l));
+                default -> {}
+              }
+            });
+    return amounts;
+  }
+
+  private static void add(Map<String, List<BigDecimal>> amounts, String unit, BigDecimal amount) {
+    amounts.computeIfAbsent(unit, u -> new ArrayList<>()).add(amount);
   }
 
   /** Sides, an amount or a range of whatever, in the unit that the cell gives. */

@@ -85,6 +85,11 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       Pattern.compile(
           "(?i)\\b(?:an? (?<one>\\p{L}+)|(?<n>\\p{L}+(?:-\\p{L}+)?|\\d+)) and a half(?: (?<many>\\p{L}+))?");
 
+  /** "In an hour", "lasts a week", but not "twice a week". */
+  private static final Pattern A_TIME =
+      Pattern.compile(
+          "(?i)\\b(?:in|within|for|lasts?|takes?|only|just|under|over|about) (?<a>an?) (?<u>hour|week|month)\\b(?! (?:and|or)\\b)");
+
   private static final String ONE_OF = "one-";
 
   private static final Pattern A_PART = Pattern.compile("(?i)\\b(?:an?|one) $");
@@ -174,6 +179,9 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
 
   /** Spares most texts the expressions: a digit, or a word for a number. */
   private static boolean mayHaveAny(String text) {
+    if (mayHaveTime(text)) {
+      return true;
+    }
     for (int i = 0; i < text.length(); i++) {
       if (Character.isDigit(text.charAt(i))) {
         return true;
@@ -187,6 +195,10 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       }
     }
     return false;
+  }
+
+  private static boolean mayHaveTime(String text) {
+    return text.contains(" an hour") || text.contains(" a week") || text.contains(" a month");
   }
 
   /** Whether a word, or the first of a compound, is a number: "two", "two-year". */
@@ -208,6 +220,11 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
   /** Parts of a unit, and numbers with a half; of what isn't measured nothing is said. */
   private static List<Amount> fractions(String text, Knowledge knowledge) {
     List<Amount> all = new ArrayList<>();
+    Matcher time = A_TIME.matcher(text);
+    while (mayHaveTime(text) && time.find()) {
+      all.add(
+          new Amount(1, unit(time.group("u"), knowledge), true, time.start("a"), time.end("u")));
+    }
     Matcher hours = HOURS_AND_MINUTES.matcher(text);
     while (mayHaveHours(text) && hours.find()) {
       double minutes =

@@ -22,11 +22,17 @@ import rhetor.core.support.Assertion.Kind;
 /** Holds what a sentence affirms or denies, and how much of it there is, against a row's cells. */
 final class AnswerJudge {
   private static final String FREE = "-free";
+  private static final String IS_FREE = "free";
+
+  private static final Pattern SAYS_FREE = Pattern.compile("(?i)-?\\bfree\\b(?: (?:of|from)\\b)?");
 
   private static final Pattern DENIAL =
       Pattern.compile(
           "(?i)\\b(?:no|without|free (?:from|of)|contains? no|neither|nor)\\b(?: (?:traces of|any|added|a|an))? (?<w>\\p{L}+)");
   private static final Pattern DENYING = Pattern.compile("(?i)\\b(?:no|not|none|free|without)\\b");
+
+  private static final Pattern KEEPING_OFF =
+      Pattern.compile("-(?:proof|resistant|repellent|tight|safe|free)$");
 
   /** "Isn't free of" grain. */
   private static final Pattern NOT = Pattern.compile("(?i)(?:\\bnot|n't|n’t|\\bnever) $");
@@ -50,6 +56,10 @@ final class AnswerJudge {
   private static final Pattern ASKS_OF_PARTS =
       Pattern.compile("(?i)\\b(?:incl|included|includes|supplied)\\b");
 
+  private static final Pattern OF_COMING =
+      Pattern.compile(
+          "(?i)\\b(?:comes?|coming|sold|suppl\\p{L}+|shipped|ships|delivered|arrives?|includ\\p{L}+|there (?:is|are)|you get|in the box)\\b");
+
   /** "A side burner is not part of it". */
   private static final Pattern NOT_PART =
       Pattern.compile(
@@ -69,6 +79,19 @@ final class AnswerJudge {
       Pattern.compile(
           "(?i)\\b(?:included|includes|comes with|supplied|fitted|built[- ]in|as standard|in the box)\\b");
 
+  /** "No grill, cover or poker": all of a list is denied. */
+  private static final Pattern DENIED_LIST =
+      Pattern.compile(
+          "(?i)\\b(?:no|not|without|neither|free (?:of|from)) (?<items>(?:(?:\\p{L}[\\p{L}-]* ){0,2}\\p{L}[\\p{L}-]*, )+(?:(?:\\p{L}[\\p{L}-]* ){0,2}\\p{L}[\\p{L}-]*,? )?(?:or|nor) (?:\\p{L}[\\p{L}-]* ){0,2}\\p{L}[\\p{L}-]*)");
+
+  /** What "auto" and "automatic" in a heading ask for. */
+  private static final Pattern BY_ITSELF =
+      Pattern.compile(
+          "(?i)\\b(?:by (?:it|them)sel(?:f|ves)|on (?:its|their) own|automatic(?:ally)?|self-\\p{L}+)\\b");
+
+  private static final Set<String> AUTOMATIC =
+      Set.of("auto", English.stem("automatic"), English.stem("automatically"));
+
   /** What the words for coming as standard begin with: others needn't be searched for them. */
   private static final Set<String> BEGIN_STANDARD =
       Set.of("included", "includes", "comes", "supplied", "fitted", "built", "as", "in");
@@ -83,18 +106,18 @@ final class AnswerJudge {
           .map(pair -> Arrays.stream(pair.split(" / ")).map(s -> List.of(s.split(", "))).toList())
           .toList();
 
-  private static final Set<String> BEGIN_OPPOSITES =
+  private static final Set<String> OF_OPPOSITES =
       OPPOSITES.stream()
           .flatMap(List::stream)
           .flatMap(List::stream)
-          .map(AnswerJudge::firstPart)
+          .map(p -> firstPart(p.substring(p.lastIndexOf(' ') + 1)))
           .collect(Collectors.toSet());
 
   private static final Pattern MEASURED =
       Pattern.compile("(?i)\\d[\\d.,]* ?\\p{L}{1,12} (?:high|deep|long|wide|tall|thick|heavy)\\b");
 
   private static final double MOST_OF_ITS_SENSES = 0.5;
-  private static final int SHORTEST_NEGATED = 5;
+  private static final int SHORTEST_NEGATED = 4;
   private static final int SHORTEST_ROOT = 3;
 
   private final Row row;
@@ -158,7 +181,7 @@ final class AnswerJudge {
 
   /** "Opened by hand" where the cell says that it is automatic. */
   private void opposites(String sentence, List<Word> all, List<Assertion> found) {
-    if (all.stream().noneMatch(w -> BEGIN_OPPOSITES.contains(firstPart(w.text())))) {
+    if (all.stream().noneMatch(w -> OF_OPPOSITES.contains(firstPart(w.text())))) {
       return;
     }
     Set<String> stems = Stems.of(sentence);
@@ -193,14 +216,21 @@ final class AnswerJudge {
         continue;
       }
       row.cells().stream()
-          .filter(c -> saysOpposite(c, w) && !c.said().contains(English.stem(w)))
-          .filter(c -> row.cells().stream().noneMatch(o -> hasWord(o, w)))
+          .filter(c -> saysOpposite(c, w) && !saysAlone(c, w))
+          .filter(c -> row.cells().stream().noneMatch(o -> o != c && hasWord(o, w)))
           .findFirst()
           .ifPresent(
               c ->
                   found.add(
                       Assertion.of(Kind.ANSWER, sentence, word.start(), word.end(), c.words())));
     }
+  }
+
+  /** Whether a cell has a word by itself: "lead-free" doesn't have lead. */
+  private static boolean saysAlone(Cell cell, String word) {
+    return cell.said().contains(English.stem(word))
+        && Words.of(value(cell)).stream()
+            .noneMatch(w -> w.text().endsWith(FREE) && w.text().startsWith(word));
   }
 
   private static boolean isNegative(String word) {
@@ -271,7 +301,7 @@ final class AnswerJudge {
 
   /** "Only faces forwards" where the cell says both. */
   private void onlyOne(String sentence, List<Assertion> found) {
-    int at = first(List.of("only"), sentence);
+    int at = Words.find("only", sentence);
     if (at < 0) {
       return;
     }
@@ -316,7 +346,7 @@ final class AnswerJudge {
   }
 
   private void answers(String sentence, List<Word> all, List<Assertion> found) {
-    Set<String> stems = Stems.of(sentence);
+    Set<String> stems = stems(sentence);
     Map<Cell, List<Word>> spelledOut = row.spelledOut(all);
     boolean isOfParts = all.stream().anyMatch(w -> words.is("inclusion", w.text()));
     for (Cell cell : answering) {
@@ -332,7 +362,7 @@ final class AnswerJudge {
           isSpelledOut
               ? Optional.of(spelledOut.get(cell).getFirst())
               : all.stream()
-                  .filter(w -> isNamed(cell, w, sentence))
+                  .filter(w -> isNamed(cell, w, stems))
                   // "Covers off" is all of small words; one alone, as in "stands high", says none.
                   .filter(
                       w ->
@@ -343,25 +373,39 @@ final class AnswerJudge {
                   .min(Comparator.comparing(w -> words.isHarmless(w.text())));
       if (named.isPresent()) {
         Word word = named.get();
-        // "Grain-free" is what a column says that is headed so.
-        boolean isFree = word.text().endsWith(FREE) && isNamed(cell, word, word.text());
+        // "Free of grain" is what a column says that is headed "grain free": that denies nothing.
+        boolean isOfFree = cell.names().stream().anyMatch(n -> n.contains(IS_FREE));
+        String said =
+            isOfFree
+                ? SAYS_FREE.matcher(sentence).replaceAll(m -> " ".repeat(m.group().length()))
+                : sentence;
         boolean isDenied =
-            !isFree
-                && (word.text().endsWith(FREE)
-                    || isDeniedAt(sentence, word)
-                    || isDeniedLast(cell, sentence, all)
-                    || hasNone(all));
-        if (isDenied == (cell.answer() == Cell.Answer.YES)) {
+            !isOfFree && word.text().endsWith(FREE)
+                || isDeniedAt(said, word)
+                || isDeniedLast(cell, said, stems, all)
+                || hasNone(all);
+        boolean isOther = !isSpelledOut && isOfFullerName(cell, word, stems);
+        if (!isOther && isDenied == (cell.answer() == Cell.Answer.YES)) {
           found.add(Assertion.of(Kind.ANSWER, sentence, word.start(), word.end(), cell.words()));
         }
       }
     }
   }
 
+  /** "The string pattern" is what a cell of its own is headed by, and not what "strung?" asks. */
+  private boolean isOfFullerName(Cell cell, Word word, Set<String> stems) {
+    Set<String> own = Stems.of(word.text());
+    return row.cells().stream()
+        .filter(c -> c != cell)
+        .flatMap(c -> c.names().stream())
+        .filter(n -> n.size() > 1 && cell.names().stream().noneMatch(m -> m.size() >= n.size()))
+        .anyMatch(n -> n.stream().anyMatch(s -> row.isAmong(s, own)) && areAllAmong(n, stems));
+  }
+
   /** "The cover is sewn on and cannot come off": the last word of "cover off" is denied. */
-  private boolean isDeniedLast(Cell cell, String sentence, List<Word> all) {
-    List<Word> named = all.stream().filter(w -> isNamed(cell, w, sentence)).toList();
-    return named.size() > 1 && isDeniedAt(sentence, named.getLast());
+  private boolean isDeniedLast(Cell cell, String said, Set<String> stems, List<Word> all) {
+    List<Word> named = all.stream().filter(w -> isNamed(cell, w, stems)).toList();
+    return named.size() > 1 && isDeniedAt(said, named.getLast());
   }
 
   private static boolean hasNone(List<Word> all) {
@@ -402,9 +446,19 @@ final class AnswerJudge {
     return cell.names().stream().anyMatch(n -> n.size() > 1 && areAllAmong(n, stems));
   }
 
-  /** Whether a word is of a name of the cell whose other words stand in the sentence too. */
-  private boolean isNamed(Cell cell, Word word, String sentence) {
+  /** The stems of a sentence; what is done by itself is automatic. */
+  private static Set<String> stems(String sentence) {
     Set<String> stems = Stems.of(sentence);
+    if (!BY_ITSELF.matcher(sentence).find()) {
+      return stems;
+    }
+    Set<String> more = new HashSet<>(stems);
+    more.addAll(AUTOMATIC);
+    return more;
+  }
+
+  /** Whether a word is of a name of the cell whose other words stand in the sentence too. */
+  private boolean isNamed(Cell cell, Word word, Set<String> stems) {
     Set<String> own = Stems.of(word.text());
     return cell.names().stream()
         .anyMatch(n -> n.stream().anyMatch(s -> row.isAmong(s, own)) && areAllAmong(n, stems));
@@ -428,7 +482,7 @@ final class AnswerJudge {
       if (!words.isHarmless(verb)) {
         row.cells().stream()
             .filter(c -> c.answer() == Cell.Answer.NEITHER && c.said().contains(stem))
-            .filter(c -> affirms(value(c), stem))
+            .filter(c -> affirms(value(c), stem) && !keepsOff(c, stem))
             .findFirst()
             .ifPresent(
                 c ->
@@ -436,6 +490,13 @@ final class AnswerJudge {
                         Assertion.of(Kind.ANSWER, sentence, m.start("w"), m.end("w"), c.words())));
       }
     }
+  }
+
+  /** "Crack-proof" doesn't say that it cracks. */
+  private static boolean keepsOff(Cell cell, String stem) {
+    return Words.of(value(cell)).stream()
+        .filter(w -> KEEPING_OFF.matcher(w.text()).find())
+        .anyMatch(w -> Stems.of(w.text()).contains(stem));
   }
 
   /** Whether the part of a cell that has a word doesn't deny it. */
@@ -447,7 +508,7 @@ final class AnswerJudge {
   /** "No grain" where a cell has rice and oats. */
   private static boolean hasKindOf(Cell cell, String stem) {
     return English.isNoun(stem)
-        && !cell.label().contains("name")
+        && !cell.isName()
         && Lexicon.shipped().goods(stem) > 0
         && cell.said().stream()
             .anyMatch(
@@ -518,13 +579,19 @@ final class AnswerJudge {
                                                   row.isAmong(s, Set.of(stem))
                                                       || row.isAmong(s, beside))
                                       && n.stream().anyMatch(s -> row.isAmong(s, Set.of(stem)))))
-          .filter(c -> !DENYING.matcher(c.words()).find())
+          .filter(c -> !DENYING.matcher(c.words()).find() && !keepsOff(c, stem))
+          .filter(c -> !beside.isEmpty() || !listsParts(c) || OF_COMING.matcher(sentence).find())
           .findFirst()
           .ifPresent(
               c ->
                   found.add(
                       Assertion.of(Kind.ANSWER, sentence, m.start("w"), m.end("w"), c.words())));
     }
+  }
+
+  /** Whether a cell lists what comes with it: what "charges without a cable" may have one. */
+  static boolean listsParts(Cell cell) {
+    return cell.label().contains("box") || ASKS_OF_PARTS.matcher(heading(cell)).find();
   }
 
   /** "A pickup is fitted as standard" where the cell says that it is optional. */
@@ -566,10 +633,28 @@ final class AnswerJudge {
 
   /** "A vegan soap without palm oil" is vegan: only what stands behind it is left out. */
   private boolean isDeniedAt(String sentence, Word word) {
+    if (isInDeniedList(sentence, word)) {
+      return true;
+    }
     int end = Clauses.end(sentence, word.start());
     Matcher m = LEAVING_OUT.matcher(sentence).region(word.end(), Math.max(word.end(), end));
     return isDenied(
         sentence.substring(Clauses.start(sentence, word.start()), m.find() ? m.start() : end));
+  }
+
+  private static boolean isInDeniedList(String sentence, Word word) {
+    Matcher list = DENIED_LIST.matcher(sentence);
+    while (sentence.contains("or ") && list.find()) {
+      if (list.start("items") <= word.start() && word.end() <= list.end("items")) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Whether the clause that a word stands in denies it, or the list. */
+  boolean isDenied(String sentence, Word word) {
+    return isInDeniedList(sentence, word) || isDenied(Clauses.at(sentence, word.start()));
   }
 
   /**

@@ -29,7 +29,6 @@ public record Assertion(
     ENVIRONMENT,
     HEALTH,
     ABSOLUTE,
-    SUPERLATIVE,
     ANSWER,
     MAKER,
     CERTIFICATE,
@@ -38,8 +37,6 @@ public record Assertion(
 
   /** What facts say to a statement. */
   public enum Verdict {
-    /** A fact bears it out, or a claim that a fact licenses. */
-    SUPPORTED,
     /** No fact says anything of it. */
     UNSUPPORTED,
     /** A fact says otherwise. */
@@ -75,10 +72,5 @@ public record Assertion(
   /** Whether it can't stand; words that stand nowhere and manners of speaking may. */
   public boolean isHeld() {
     return kind != Kind.OPEN && kind != Kind.ABSOLUTE;
-  }
-
-  /** Whether no fact bears it out. */
-  public boolean isUnborne() {
-    return verdict != Verdict.SUPPORTED;
   }
 }

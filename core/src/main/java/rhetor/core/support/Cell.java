@@ -9,22 +9,26 @@ import rhetor.core.knowledge.Unit;
  *
  * @param words for people: its heading and what it says
  * @param names stems of each way to call it: its heading, and its concept's names
+ * @param heading stems of its heading as it is typed, and of its label
  * @param label all of them
  * @param said stems of what it says
  * @param parts how many things it lists
  * @param units what its headings measure one by the other: "mm/m", "l/min"
+ * @param isName whether it is what the product is called
  * @param cutOff what full stops cut off in it: "adj." may be adjustable or adjusted
  */
 record Cell(
     String words,
     List<Set<String>> names,
+    Set<String> heading,
     Set<String> label,
     Set<String> said,
     List<Number> numbers,
     int parts,
     Answer answer,
     List<Unit> units,
-    Set<String> cutOff) {
+    Set<String> cutOff,
+    boolean isName) {
 
   /** What a cell says to whether something is so. */
   enum Answer {

@@ -26,6 +26,8 @@ import rhetor.core.language.Words;
 
 /** Makes cells of facts, ready to be asked; like cells of other products are remembered. */
 final class CellReader {
+  private static final Pattern VOWEL = Pattern.compile("[aeiouy]");
+
   private static final Pattern CUT = Pattern.compile("(?<!\\p{L})(\\p{L}{3,})\\.(?! ?\\p{Lu})");
 
   private static final Pattern NO =
@@ -94,6 +96,9 @@ final class CellReader {
   private static final Map<String, Double> COUNTS =
       Map.of("single", 1.0, "dual", 2.0, "double", 2.0, "twin", 2.0, "triple", 3.0);
 
+  /** By the unit's code. */
+  private static final Map<String, String> NEXT_SMALLER = Map.of("h", "min", "min", "s");
+
   /** More are not remembered. */
   private static final int MOST = 20_000;
 
@@ -108,7 +113,7 @@ final class CellReader {
 
   Cell read(Fact fact) {
     List<String> columns = new ArrayList<>();
-    fact.sources().forEach(s -> columns.add(s.column() + '\t' + s.raw()));
+    fact.sources().forEach(s -> columns.add(s.heading() + '\t' + s.raw()));
     Key key = new Key(fact.concept(), fact.label(), fact.value(), columns);
     Cell known = read.get(key);
     if (known == null) {
@@ -125,17 +130,19 @@ final class CellReader {
     Set<String> cutOff = new HashSet<>();
     List<Set<String>> names = new ArrayList<>(List.of(plain(fact.label())));
     for (Source source : fact.sources()) {
-      cutOff(source.column(), cutOff);
-      begun(source.column(), cutOff);
-      Set<String> heading = plain(source.column());
-      expand(source.column(), heading);
+      cutOff(source.heading(), cutOff);
+      begun(source.heading(), cutOff);
+      Set<String> heading = plain(source.heading());
+      expand(source.heading(), heading);
       names.add(heading);
-      names.add(inFull(source.column()));
-      if (EITHER.matcher(source.column()).matches()) {
+      names.add(inFull(source.heading()));
+      if (EITHER.matcher(source.heading()).matches()) {
         // "Rudder/skeg" is of either.
-        Arrays.stream(source.column().split("/")).map(this::plain).forEach(names::add);
+        Arrays.stream(source.heading().split("/")).map(this::plain).forEach(names::add);
       }
     }
+    Set<String> heading = new HashSet<>();
+    names.forEach(heading::addAll);
     knowledge
         .concept(fact.concept())
         .map(Concept::names)
@@ -159,6 +166,7 @@ final class CellReader {
       for (Amount amount : Amount.in(raw, knowledge)) {
         numbers.add(number(amount, headingUnit));
       }
+      smaller(raw, numbers);
       if (Amount.in(raw, knowledge).stream().allMatch(a -> a.unit().isPresent())) {
         // "4 double" wheels are four.
         Words.of(raw).stream()
@@ -206,12 +214,40 @@ final class CellReader {
     }
     raws.forEach(raw -> sides(fact, raw, numbers));
     for (Source source : fact.sources()) {
-      for (Amount amount : Amount.in(source.column(), knowledge)) {
+      for (Amount amount : Amount.in(source.heading(), knowledge)) {
         numbers.add(number(amount, null));
       }
     }
     String words = fact.label() + ": " + raws.getFirst();
-    return new Cell(words, names, label, said, numbers, parts, answer, beside, cutOff);
+    return new Cell(
+        words,
+        names,
+        heading,
+        label,
+        said,
+        numbers,
+        parts,
+        answer,
+        beside,
+        cutOff,
+        names.contains(Set.of("name")));
+  }
+
+  /** "3 min 40" and "1 h 30": what stands behind a time is of the next smaller unit. */
+  private void smaller(String raw, List<Cell.Number> numbers) {
+    List<Amount> amounts = Amount.in(raw, knowledge);
+    for (int i = 0; i + 1 < amounts.size(); i++) {
+      Amount first = amounts.get(i);
+      Amount rest = amounts.get(i + 1);
+      Optional<Unit> unit =
+          first.unit().map(u -> NEXT_SMALLER.get(u.id())).flatMap(knowledge::unit);
+      boolean isNext = raw.substring(first.end(), rest.start()).matches("\\.? ?");
+      if (unit.isPresent() && rest.unit().isEmpty() && isNext) {
+        add(numbers, rest.value(), unit.get().id());
+        double base = rest.value() * unit.get().factor().doubleValue();
+        numbers.add(new Cell.Number(first.base() + base, first.dimension(), first.base() + base));
+      }
+    }
   }
 
   /** "60.000" may be sixty thousand. */
@@ -243,7 +279,7 @@ final class CellReader {
   /** "H x W x D" over "110x115x55": which is which. */
   private static void sides(Fact fact, String raw, List<Cell.Number> numbers) {
     for (Source source : fact.sources()) {
-      Matcher order = ORDER.matcher(source.column().toLowerCase(Locale.ROOT));
+      Matcher order = ORDER.matcher(source.heading().toLowerCase(Locale.ROOT));
       Matcher lengths = LENGTHS.matcher(raw);
       if (!order.find() || !lengths.find()) {
         continue;
@@ -292,7 +328,7 @@ final class CellReader {
   private List<Unit> unitsBeside(Fact fact) {
     List<Unit> units = new ArrayList<>();
     for (Source source : fact.sources()) {
-      Matcher two = TWO_UNITS.matcher(source.column());
+      Matcher two = TWO_UNITS.matcher(source.heading());
       while (two.find()) {
         Optional<Unit> first = knowledge.unitWritten(two.group(1));
         Optional<Unit> second = knowledge.unitWritten(two.group(2));
@@ -308,11 +344,11 @@ final class CellReader {
   /** The unit that a heading ends in: "Weight kg". */
   private Unit headingUnit(Fact fact) {
     for (Source source : fact.sources()) {
-      if (source.column().matches(".*(?:/|\\bper\\b).*")) {
+      if (source.heading().matches(".*(?:/|\\bper\\b).*")) {
         // Of each of something else.
         continue;
       }
-      String[] words = source.column().replaceAll("[()\\[\\]]", " ").strip().split("[ _/]+");
+      String[] words = source.heading().replaceAll("[()\\[\\]]", " ").strip().split("[ _/]+");
       String last = words[words.length - 1];
       if (words.length > 1 || last.length() > 1) {
         Unit unit = knowledge.unitWritten(last).orElse(null);
@@ -352,7 +388,7 @@ final class CellReader {
   /** The stems of a heading whose words are in full: "Fill wt" is the filling's weight. */
   private Set<String> inFull(String heading) {
     Set<String> stems = new HashSet<>();
-    for (String token : heading.split("[^\\p{L}]+")) {
+    for (String token : heading.split("[^\\p{L}'’]+")) {
       String lower = token.toLowerCase(Locale.ROOT);
       stems.addAll(plain(knowledge.abbreviations("en").getOrDefault(lower, lower)));
     }
@@ -361,8 +397,12 @@ final class CellReader {
 
   /** "T comf" is of comfort: what is no word in a heading begins one. */
   private static void begun(String heading, Set<String> cutOff) {
-    for (Words.Word word : Words.of(heading)) {
-      if (word.text().length() > SHORTEST && !English.isKnown(word.text())) {
+    List<Words.Word> words = Words.of(heading);
+    // Beside another word three letters are enough: "mag ring", "wireless chg".
+    int shortest = words.size() > 1 ? SHORTEST : SHORTEST + 1;
+    for (Words.Word word : words) {
+      boolean isCut = !English.isKnown(word.text()) || !VOWEL.matcher(word.text()).find();
+      if (word.text().length() >= shortest && isCut) {
         cutOff.add(word.text());
       }
     }
@@ -370,7 +410,7 @@ final class CellReader {
 
   /** "Alu" is aluminium, and "PL" Poland. */
   private void expand(String raw, Set<String> said) {
-    for (String token : raw.split("[^\\p{L}]+")) {
+    for (String token : raw.split("[^\\p{L}'’]+")) {
       knowledge
           .fibre(token)
           .ifPresent(

@@ -2,9 +2,11 @@ package rhetor.core.support;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
@@ -43,7 +45,7 @@ public final class Judge {
     this.said = row.said();
     this.nearness = nearness;
     this.weights = weights;
-    this.numbers = new NumberJudge(row, product.name(), knowledge);
+    this.numbers = new NumberJudge(row, product, knowledge);
     this.answers = new AnswerJudge(row);
     this.words = new WordJudge(row, answers, knowledge);
     this.portions = new Portions(row, knowledge.index(WordKinds.class, WordKinds::new));
@@ -89,10 +91,12 @@ public final class Judge {
 
   private List<Assertion> all(String sentence, List<Word> all) {
     List<Assertion> found = new ArrayList<>();
-    numbers.judge(sentence, found);
+    Set<String> spoken = new HashSet<>();
+    all.forEach(w -> spoken.add(w.text()));
+    numbers.judge(sentence, spoken, found);
     answers.judge(sentence, all, found);
     portions.judge(sentence, answers::isDenied, found);
-    words.judge(sentence, all, found);
+    words.judge(sentence, all, spoken, found);
     found.sort(Comparator.comparingInt(Assertion::start));
     return joined(sentence, found);
   }

@@ -99,7 +99,8 @@ final class JudgeWords {
   /** Whether a word, or its stem, is in a list. */
   boolean is(String list, String word) {
     Set<String> words = lists.get(list);
-    return words.contains(word) || words.contains(English.stem(word));
+    String typed = word.indexOf('’') < 0 ? word : word.replace('’', '\'');
+    return words.contains(typed) || words.contains(English.stem(typed));
   }
 
   /** The words and runs of words of a list. */

@@ -3,6 +3,7 @@ package rhetor.core.support;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -11,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
@@ -27,6 +29,17 @@ final class NumberJudge {
   private static final Pattern HALF_OF =
       Pattern.compile(
           "(?i)\\bhalf (?:of (?:its|the|all) )?(?!an?\\b|the\\b|of\\b)(?<w>\\p{L}{3,})");
+
+  /** One of these stands where {@link #ENTIRELY} is. */
+  private static final Set<String> WHOLLY =
+      Set.of("entirely", "wholly", "completely", "fully", "purely", "solely", "nothing", "hundred");
+
+  /** One of these stands where {@link #SINGLE} is. */
+  private static final Set<String> OF_ONE = Set.of("single", "just", "only");
+
+  private static final Pattern ENTIRELY =
+      Pattern.compile(
+          "(?i)\\b(?:entirely|wholly|completely|fully|purely|solely|nothing but|a hundred per cent)(?= )");
 
   /** For how many people it is. */
   private static final Pattern FOR_SO_MANY =
@@ -83,6 +96,8 @@ final class NumberJudge {
   /** Two or three of what no cell counts may be a manner of speaking. */
   private static final int FEW = 3;
 
+  private static final String MINUS = "minus ";
+
   /** So many characters have the word after a number. */
   private static final int NEXT_WORD = 40;
 
@@ -90,26 +105,63 @@ final class NumberJudge {
       Pattern.compile("(?i) in (?:length|width|height|depth|diameter)\\b");
 
   private static final Set<String> SIDES =
-      Set.of("high", "tall", "height", "wide", "width", "deep", "depth", "long", "length");
+      Set.of(
+          "high",
+          "tall",
+          "height",
+          "wide",
+          "width",
+          "deep",
+          "depth",
+          "long",
+          "length",
+          "across",
+          "diameter");
+
+  /** Words for one and the same side of a thing. */
+  private static final List<Set<String>> SIDES_ALIKE =
+      List.of(
+          Set.of("high", "tall", "height"),
+          Set.of("wide", "width"),
+          Set.of("deep", "depth"),
+          Set.of("long", "length"),
+          Set.of("across", "diameter"));
 
   private final Knowledge knowledge;
   private final Row row;
   private final String name;
+
+  /** Stem of the noun for what the product is. */
+  private final String kind;
+
   private final JudgeWords words = JudgeWords.shipped();
   private final Lexicon lexicon = Lexicon.shipped();
 
-  NumberJudge(Row row, String name, Knowledge knowledge) {
+  NumberJudge(Row row, ProductFacts product, Knowledge knowledge) {
     this.knowledge = knowledge;
     this.row = row;
-    this.name = name;
+    this.name = product.name();
+    this.kind = English.stem(English.lastWord(product.kindNoun()));
   }
 
-  /** The numbers that no cell has, or that a cell has otherwise. */
-  void judge(String sentence, List<Assertion> found) {
+  /**
+   * The numbers that no cell has, or that a cell has otherwise.
+   *
+   * @param spoken its words
+   */
+  void judge(String sentence, Set<String> spoken, List<Assertion> found) {
+    if (!Collections.disjoint(WHOLLY, spoken)) {
+      wholly(sentence, found);
+    }
     halves(sentence, found);
-    single(sentence, found);
+    if (!Collections.disjoint(OF_ONE, spoken)) {
+      single(sentence, found);
+    }
     List<Amount> amounts = Amount.in(sentence, knowledge);
     if (amounts.isEmpty()) {
+      if (sentence.contains(" one")) {
+        ages(sentence, found);
+      }
       return;
     }
     people(sentence, found);
@@ -123,12 +175,17 @@ final class NumberJudge {
       List<Cell> saying =
           row.cells().stream()
               .filter(c -> says(c, amount, isAbout))
+              .filter(c -> !isOfSubject(sentence, amount) || counts(c, amount))
+              .filter(c -> !isBelowZero(sentence, amount) || isBelowZero(c, amount))
               .filter(c -> isOfItsUnits(c, amount) && isOfDegrees(c, sentence, amount))
               .filter(c -> mayMeasure(c, amount, clause) || isWritten(c, sentence, amount))
               .toList();
       boolean isSpokenOf =
           saying.stream().anyMatch(c -> isWhollySpokenOf(c, clause) || isQuoted(c, clause));
-      Optional<Cell> meant = isSpokenOf ? Optional.empty() : meant(sentence, amount, amounts);
+      Optional<Cell> meant =
+          isSpokenOf
+              ? Optional.empty()
+              : meant(sentence, amount, amounts).filter(c -> isNoOther(c, saying, amount, clause));
       boolean isElse =
           meant.isPresent()
               && !saying.contains(meant.get())
@@ -142,8 +199,10 @@ final class NumberJudge {
               || isOfSomethingElse(sentence, amount, saying)
               || isOtherCount(sentence, amount, meant)
               || isOtherBare(amount, meant, saying, clause);
-      if (isElse) {
-        String cell = meant.or(() -> saying.stream().findFirst()).orElseThrow().words();
+      Optional<Cell> ofSameThing = ofSameThing(sentence, amount, saying);
+      if (isElse || ofSameThing.isPresent()) {
+        String cell =
+            ofSameThing.or(() -> meant).or(() -> saying.stream().findFirst()).orElseThrow().words();
         found.add(
             Assertion.of(Kind.NUMBER, sentence, amount.start(), amount.end(), cell)
                 .righted(meant.map(c -> instead(c, amount)).orElse("")));
@@ -152,6 +211,7 @@ final class NumberJudge {
           && !row.proseNumbers().contains(amount.value())) {
         boolean isFew =
             amount.isWord()
+                && !isOfSubject(sentence, amount)
                 && amount.unit().isEmpty()
                 && amount.value() >= 1
                 && amount.value() <= FEW;
@@ -166,6 +226,89 @@ final class NumberJudge {
                 against(amount)));
       }
     }
+  }
+
+  /** "Three compartments keep things apart": it counts parts of the thing, and begins with that. */
+  private static boolean isOfSubject(String sentence, Amount amount) {
+    return amount.isWord()
+        && sentence.substring(0, amount.start()).isBlank()
+        && Words.of(sentence).size() > 1
+        && English.tags(Words.of(sentence).get(1).text()).contains("NNS");
+  }
+
+  /**
+   * Whether a cell is meant rather than one that has the amount as it stands and is spoken of, too:
+   * "one charge lasts 21 days" is of "Use per charge", and not of "Charge h".
+   */
+  private boolean isNoOther(Cell meant, List<Cell> saying, Amount amount, String clause) {
+    return saying.contains(meant)
+        || saying.stream()
+            .noneMatch(
+                c ->
+                    isSpokenOf(c, clause)
+                        && c.numbers().stream()
+                            .anyMatch(n -> n.value() == amount.value() && isIn(n, amount)));
+  }
+
+  /**
+   * Whether a number stands in the unit of an amount, and not in one that only comes to as much.
+   */
+  private static boolean isIn(Cell.Number number, Amount amount) {
+    return amount.unit().isPresent()
+        && number.dimension().equals(amount.dimension())
+        && number.base() == amount.base();
+  }
+
+  /**
+   * The cell that has another number of the same things: "8 cups" where a sentence has twelve. None
+   * if a cell that has the number speaks of them.
+   */
+  private Optional<Cell> ofSameThing(String sentence, Amount amount, List<Cell> saying) {
+    Optional<String> thing = behind(sentence, amount);
+    if (amount.unit().isPresent() || thing.isEmpty()) {
+      return Optional.empty();
+    }
+    String stem = thing.get();
+    boolean isSaid =
+        saying.stream().anyMatch(c -> c.label().contains(stem) || c.said().contains(stem));
+    return isSaid
+        ? Optional.empty()
+        : row.cells().stream()
+            .filter(c -> c.said().contains(stem) && c.parts() == 1)
+            .filter(
+                c ->
+                    Amount.in(value(c), knowledge).stream()
+                        .anyMatch(a -> behind(value(c), a).filter(stem::equals).isPresent()))
+            .findFirst();
+  }
+
+  /** The stem of the noun right behind a number. */
+  private static Optional<String> behind(String text, Amount amount) {
+    String after = text.substring(amount.end(), Math.min(text.length(), amount.end() + NEXT_WORD));
+    return Words.of(after).stream()
+        .findFirst()
+        .filter(w -> w.start() <= 1 && English.isNoun(w.text()))
+        .map(w -> English.stem(w.text()));
+  }
+
+  private static String value(Cell cell) {
+    return cell.words().substring(cell.words().indexOf(':') + 1);
+  }
+
+  /** "Minus ten" of which a cell with ten says nothing. */
+  private static boolean isBelowZero(String sentence, Amount amount) {
+    return sentence.regionMatches(true, amount.start() - MINUS.length(), MINUS, 0, MINUS.length());
+  }
+
+  private static boolean isBelowZero(Cell cell, Amount amount) {
+    return value(cell).matches(".*(?:[-–−] ?|minus )" + (int) amount.value() + "(?!\\d).*");
+  }
+
+  /** Whether a cell has the number of an amount without a unit: "2 h" are no two wheels. */
+  private static boolean counts(Cell cell, Amount amount) {
+    return amount.unit().isPresent()
+        || cell.numbers().stream()
+            .anyMatch(n -> n.dimension().isEmpty() && n.value() == amount.value());
   }
 
   /** The only amount of the cell, in the unit that the sentence has; empty if there are several. */
@@ -200,7 +343,8 @@ final class NumberJudge {
   }
 
   private boolean isInName(String sentence, Amount amount) {
-    int at = sentence.indexOf(name);
+    // What has no name yet has none that a number could be of.
+    int at = name.isEmpty() ? -1 : sentence.indexOf(name);
     while (at >= 0) {
       if (amount.start() >= at && amount.start() < at + name.length()) {
         return true;
@@ -361,7 +505,8 @@ final class NumberJudge {
     near.sort(Comparator.comparingInt(w -> distance(w, amount)));
     List<Cell> named = List.of();
     for (Word word : near) {
-      if (words.isFunction(word.text())) {
+      // "The lock measures 83 mm" is about the lock, and not about what its column "Lock" says.
+      if (words.isFunction(word.text()) || English.stem(word.text()).equals(kind)) {
         continue;
       }
       List<Cell> among = named.isEmpty() ? row.cells() : named;
@@ -462,6 +607,21 @@ final class NumberJudge {
         && meant.get().numbers().getFirst().dimension().isEmpty();
   }
 
+  /** "Entirely organic" where a cell has 95 in a hundred. */
+  private void wholly(String sentence, List<Assertion> found) {
+    Matcher m = ENTIRELY.matcher(sentence);
+    while (m.find()) {
+      Set<String> of = Stems.of(sentence.substring(m.end(), Clauses.end(sentence, m.end())));
+      row.cells().stream()
+          .filter(c -> c.words().indexOf('%') >= 0 && c.parts() == 1 && !c.numbers().isEmpty())
+          .filter(c -> c.numbers().stream().allMatch(n -> n.value() < WHOLE))
+          .filter(c -> c.names().stream().anyMatch(n -> !n.isEmpty() && of.containsAll(n)))
+          .findFirst()
+          .ifPresent(
+              c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
+    }
+  }
+
   /** "Half cotton" where a cell has four fifths of it. */
   private void halves(String sentence, List<Assertion> found) {
     Matcher m = HALF_OF.matcher(sentence);
@@ -485,12 +645,21 @@ final class NumberJudge {
       Pattern several =
           Pattern.compile(
               "(?i)(?<![\\d.,])(?:[2-9]|\\d{2}) ?[x×]? ?" + Pattern.quote(what) + "s?\\b");
+      String stem = English.stem(what);
       row.cells().stream()
-          .filter(c -> several.matcher(c.words()).find())
+          .filter(c -> several.matcher(c.words()).find() || countsSeveral(c, stem))
           .findFirst()
           .ifPresent(
               c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
     }
+  }
+
+  /** "Wheels: 2". */
+  private static boolean countsSeveral(Cell cell, String stem) {
+    return cell.heading().equals(Set.of(stem))
+        && !cell.numbers().isEmpty()
+        && cell.numbers().stream()
+            .allMatch(n -> n.dimension().isEmpty() && n.value() > 1 && n.value() < WHOLE);
   }
 
   /** "Room for three" where a cell has two persons. */
@@ -520,7 +689,9 @@ final class NumberJudge {
   private void ages(String sentence, List<Assertion> found) {
     Matcher m = OF_AGE.matcher(sentence);
     while (m.find()) {
-      List<Amount> amounts = Amount.in(m.group("n"), knowledge);
+      // "One" alone is more often a pronoun than an age.
+      String age = m.group("n").equalsIgnoreCase("one") ? "1" : m.group("n");
+      List<Amount> amounts = Amount.in(age, knowledge);
       boolean isSaid =
           amounts.size() != 1
               || row.proseNumbers().contains(amounts.getFirst().value())
@@ -552,10 +723,36 @@ final class NumberJudge {
     Set<String> spoken = new HashSet<>(stems);
     spoken.retainAll(SIDES);
     return !spoken.isEmpty()
-        && !same.isEmpty()
-        && same.stream()
-            .allMatch(
-                n -> !n.side().isEmpty() && spoken.stream().noneMatch(w -> n.side().contains(w)));
+            && !same.isEmpty()
+            && same.stream()
+                .allMatch(
+                    n ->
+                        !n.side().isEmpty() && spoken.stream().noneMatch(w -> n.side().contains(w)))
+        || isOfOtherCell(amount, saying, spoken);
+  }
+
+  /** "9.2 cm high" where that is the diameter, and a cell of its own says how high it is. */
+  private boolean isOfOtherCell(Amount amount, List<Cell> saying, Set<String> spoken) {
+    for (Set<String> side : SIDES_ALIKE) {
+      if (!Collections.disjoint(side, spoken)) {
+        boolean isOther =
+            saying.stream().allMatch(c -> Collections.disjoint(c.label(), side) && isOfSomeSide(c));
+        boolean hasOwn =
+            row.cells().stream()
+                .filter(c -> !saying.contains(c) && !Collections.disjoint(c.label(), side))
+                .anyMatch(
+                    c ->
+                        c.numbers().stream()
+                            .anyMatch(n -> n.dimension().equals(amount.dimension())));
+        return !saying.isEmpty() && isOther && hasOwn && amount.dimension().equals("length");
+      }
+    }
+    return false;
+  }
+
+  private static boolean isOfSomeSide(Cell cell) {
+    return cell.names().stream()
+        .anyMatch(n -> n.size() == 1 && SIDES_ALIKE.stream().anyMatch(s -> s.containsAll(n)));
   }
 
   /** "45 mm in length", where the only cell that has it speaks of a "45 mm spool lip". */

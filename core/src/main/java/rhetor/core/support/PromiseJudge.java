@@ -5,8 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.regex.MatchResult;
-import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.language.Words;
@@ -17,19 +15,6 @@ import rhetor.core.support.Assertion.Kind;
  * packed with it, being paid for, withstanding, versions to choose from.
  */
 final class PromiseJudge {
-  /** An expression that is looked for only where one of some words stands. */
-  private record Cue(Pattern pattern, Set<String> words) {
-    Cue(String expression, String... words) {
-      this(Pattern.compile(expression), Set.of(words));
-    }
-
-    List<MatchResult> in(String sentence, Set<String> spoken) {
-      return !Collections.disjoint(spoken, words)
-          ? pattern.matcher(sentence).results().toList()
-          : List.of();
-    }
-  }
-
   /** "Fits every car", "takes capsules of all makes". */
   private static final Cue FITS_ALL =
       new Cue(
@@ -37,6 +22,25 @@ final class PromiseJudge {
           "all",
           "any",
           "every");
+
+  /** "Fits the clarinet": what a thing is for, by its name. */
+  private static final Cue FITS_ONE =
+      new Cue(
+          "(?i)\\b(?:fits?|suits?|(?:made|meant|built|cut|made to go) (?:for|with)|works? (?:on|with)|goes (?:on|with)) (?:the |an? |your )?(?<w>\\p{L}{3,})",
+          "fit",
+          "fits",
+          "suit",
+          "suits",
+          "made",
+          "meant",
+          "built",
+          "cut",
+          "work",
+          "works",
+          "goes");
+
+  /** Headings of what a thing is for. */
+  private static final Set<String> FOR = Set.of("for", "fit", "suit", "use", "compat");
 
   private static final Cue COMES_IN =
       new Cue(
@@ -46,53 +50,18 @@ final class PromiseJudge {
   private static final Cue FIRST_OF_ALL =
       new Cue("^(?:No other|Nothing else|No one else’s|No one else's) \\p{L}+", "no", "nothing");
 
-  /** "It repels oil": what a shop is held to as to "oil-repellent". */
-  private static final Cue WITHSTOOD =
-      new Cue(
-          "(?i)\\b(?<v>repels?|resists?|withstands?|defies|sheds?|shuts out|keeps out|wards off) (?:the |all |any )?(?<w>\\p{L}{3,})",
-          "repel",
-          "repels",
-          "resist",
-          "resists",
-          "withstand",
-          "withstands",
-          "defies",
-          "shed",
-          "sheds",
-          "shuts",
-          "keeps",
-          "wards");
-
-  /** "Frost does it no harm", "moths can't get at it". */
-  private static final Cue HARMLESS =
-      new Cue(
-          "(?i)\\b(?<w>\\p{L}{3,}) (?:(?:does|do|will do|can do) (?:it|them|the \\p{L}+) no harm|(?:can[’']t|cannot|won[’']t|don[’']t|doesn[’']t) (?:harm|hurt|damage|spoil|ruin|attack|bother|touch|burn|scratch|get (?:at|into|through|past)))\\b",
-          "harm",
-          "can't",
-          "can’t",
-          "cannot",
-          "won't",
-          "won’t",
-          "don't",
-          "don’t",
-          "doesn't",
-          "doesn’t");
-
-  /** Stems of what cells say that keeps something off. */
-  private static final Set<String> KEEPING_OFF =
-      Set.of("proof", "resistant", "resist", "withstand", "tight", "repel", "repellent", "safe");
-
   /** "It may go in the dishwasher". */
   private static final Cue INTO_MACHINE =
       new Cue(
-          "(?i)\\b(?:in|into|for) (?:the|a|your) (?<w>dishwasher|microwave|oven|freezer|washing machine|tumble dryer|dryer)\\b",
+          "(?i)\\b(?:in|into|for|to) (?:the|a|your) (?<w>dishwasher|microwave|oven|freezer|washing machine|tumble dryer|dryer|dry cleaner)\\b",
           "dishwasher",
           "microwave",
           "oven",
           "freezer",
           "washing",
           "tumble",
-          "dryer");
+          "dryer",
+          "cleaner");
 
   /** "A second hook is in the box", where a cell has one. */
   private static final Cue ONE_MORE =
@@ -118,7 +87,7 @@ final class PromiseJudge {
   /** "It comes in oxide": a colour, where the row has a cell for that. */
   private static final Cue IN_COLOUR =
       new Cue(
-          "(?i)\\b(?:comes|come|available|offered) (?:also )?in (?<w>\\p{L}{3,})(?: (?:and|or|as well as)(?: in)? (?<and>\\p{L}{3,}))?(?=[.,;!]|$)",
+          "(?i)\\b(?:comes|come|available|offered|version|edition|model|variant|one) (?:also )?in (?<w>\\p{L}{3,})(?: (?:and|or|as well as)(?: in)? (?<and>\\p{L}{3,}))?(?=[.,;!]|$)",
           "in");
 
   /** "It turns itself off": what works by itself; "the bag itself" is nothing but the bag. */
@@ -176,11 +145,65 @@ final class PromiseJudge {
           "swaps",
           "stands");
 
+  /** "The collar can be taken off": removable in other words. */
+  private static final Cue COMES_OFF =
+      new Cue(
+          "(?i)\\b(?:can be (?:taken|pulled|zipped|clipped|buttoned) off|comes? off|zips? off|can be (?:removed|detached|unclipped|unbuttoned))\\b",
+          "off",
+          "removed",
+          "detached",
+          "unclipped",
+          "unbuttoned");
+
+  private static final List<String> REMOVABLE =
+      List.of("removable", "removed", "detachable", "remove", "detach", "off");
+
+  /** "Dentists recommend it", "trusted by chefs" says who stands for it. */
+  private static final Cue ENDORSED =
+      new Cue(
+          "(?i)\\b(?:(?<who>\\p{L}{3,}) (?:all )?(?<v>recommend|recommends|endorse|endorses|approve of|swear by|swears by|trust|trusts|prescribe|prescribes) (?:it|them|this|these)\\b)",
+          "recommend",
+          "recommends",
+          "endorse",
+          "endorses",
+          "approve",
+          "swear",
+          "swears",
+          "trust",
+          "trusts",
+          "prescribe",
+          "prescribes");
+
+  /** "Bring your own cable". */
+  private static final Cue ONE_OF_YOUR_OWN =
+      new Cue(
+          "(?i)\\b(?:bring|buy|need|order|add|get|use|supply)\\b[^,;.]{0,30}?(?:\\b(?<w>\\p{L}{3,}) of your own|\\byour own (?<own>\\p{L}{3,}))\\b",
+          "own");
+
   /** What others make: no cell can bear out that it fits all of it. */
   private static final Set<String> OTHERS = Set.of("makes", "brands", "models", "makers", "types");
 
   private static final Set<String> PAYERS =
       Set.of("we", "maker", "manufacturer", "brand", "shop", "company", "supplier");
+
+  private static final Set<String> CUED =
+      Cue.wordsOf(
+          FITS_ALL,
+          FITS_ONE,
+          COMES_IN,
+          FIRST_OF_ALL,
+          INTO_MACHINE,
+          ONE_MORE,
+          COMES_IN_THE,
+          IN_COLOUR,
+          BY_ITSELF,
+          VERSION,
+          BY_HAND,
+          GETS_AGAIN,
+          PAYS,
+          COMES_OFF,
+          ENDORSED,
+          ONE_OF_YOUR_OWN);
 
   private final Row row;
   private final AnswerJudge answers;
@@ -194,28 +217,18 @@ final class PromiseJudge {
   /**
    * Adds what a sentence promises.
    *
-   * @param spoken its words
+   * @param all its words
    */
-  void judge(String sentence, Set<String> spoken, List<Assertion> found) {
+  void judge(String sentence, Set<String> all, List<Assertion> found) {
+    Set<String> spoken = Cue.among(CUED, all);
     compatible(sentence, spoken, found);
     packed(sentence, spoken, found);
     for (MatchResult m : FIRST_OF_ALL.in(sentence, spoken)) {
       found.add(whole(Kind.COMPARATIVE, sentence, m));
     }
-    for (MatchResult m : WITHSTOOD.in(sentence, spoken)) {
-      boolean isSaid = row.says(lower(m, "v")) || saysAnywhere(lower(m, "w"));
-      if (!isSaid && !isDenied(sentence, m)) {
-        found.add(whole(Kind.PROPERTY, sentence, m));
-      }
-    }
-    for (MatchResult m : HARMLESS.in(sentence, spoken)) {
-      String what = English.stem(lower(m, "w"));
-      if (!words.isFunction(what) && row.cells().stream().noneMatch(c -> keepsOff(c, what))) {
-        found.add(whole(Kind.ABSOLUTE, sentence, m));
-      }
-    }
     for (MatchResult m : INTO_MACHINE.in(sentence, spoken)) {
-      if (!saysAnywhere(lower(m, "w")) && !isDenied(sentence, m)) {
+      boolean isSaid = List.of(lower(m, "w").split(" ")).stream().allMatch(this::saysAnywhere);
+      if (!isSaid && !isDenied(sentence, m)) {
         found.add(part(Kind.PROPERTY, sentence, m, "w"));
       }
     }
@@ -229,6 +242,14 @@ final class PromiseJudge {
       }
     }
     colours(sentence, spoken, found);
+    for (MatchResult m : COMES_OFF.in(sentence, spoken)) {
+      boolean isSaid = REMOVABLE.stream().anyMatch(w -> row.says(w) || row.isInProse(w));
+      if (!isSaid && !isDenied(sentence, m)) {
+        found.add(whole(Kind.PROPERTY, sentence, m));
+      }
+    }
+    endorsed(sentence, spoken, found);
+    ownOne(sentence, spoken, found);
     for (MatchResult m : BY_ITSELF.in(sentence, spoken)) {
       String verb = lower(m, "v");
       boolean isSaid =
@@ -236,7 +257,8 @@ final class PromiseJudge {
               || IDIOMS.contains(English.stem(verb))
               || row.says("automatic")
               || row.says("self")
-              || row.isInProse(verb);
+              || row.isInProse(verb)
+              || isStressing(sentence, m);
       if (!isSaid && !isDenied(sentence, m)) {
         found.add(whole(Kind.PROPERTY, sentence, m));
       }
@@ -254,6 +276,42 @@ final class PromiseJudge {
       if (PAYERS.contains(who) || isBrand(who)) {
         found.add(whole(Kind.GUARANTEE, sentence, m));
       }
+    }
+  }
+
+  /** "The power bank itself is full": nothing but the bank. */
+  private static boolean isStressing(String sentence, MatchResult m) {
+    return Words.of(sentence.substring(m.end())).stream()
+        .findFirst()
+        .map(w -> English.tags(w.text()))
+        .filter(t -> t.contains("VBZ") || t.contains("VBP"))
+        .isPresent();
+  }
+
+  /** "Dentists recommend it", where no cell says who does. */
+  private void endorsed(String sentence, Set<String> spoken, List<Assertion> found) {
+    for (MatchResult m : ENDORSED.in(sentence, spoken)) {
+      String who = English.singular(lower(m, "who"));
+      boolean isSomebody = English.isNoun(who) && Lexicon.shipped().isKindOf(who, "person");
+      boolean isSaid = saysAnywhere(lower(m, "v")) && saysAnywhere(who);
+      if (isSomebody && !isSaid) {
+        found.add(whole(Kind.CERTIFICATE, sentence, m));
+      }
+    }
+  }
+
+  /** "You need a cable of your own", where a cell says that one comes with it. */
+  private void ownOne(String sentence, Set<String> spoken, List<Assertion> found) {
+    for (MatchResult m : ONE_OF_YOUR_OWN.in(sentence, spoken)) {
+      String what = m.group("w") == null ? lower(m, "own") : lower(m, "w");
+      String stem = English.stem(what);
+      row.cells().stream()
+          .filter(c -> c.answer() != Cell.Answer.NO)
+          .filter(AnswerJudge::listsParts)
+          .filter(c -> c.said().contains(stem) || c.label().contains(stem))
+          .findFirst()
+          .ifPresent(
+              c -> found.add(Assertion.of(Kind.ANSWER, sentence, m.start(), m.end(), c.words())));
     }
   }
 
@@ -284,6 +342,22 @@ final class PromiseJudge {
         found.add(whole(Kind.COMPATIBILITY, sentence, m));
       }
     }
+    for (MatchResult m : FITS_ONE.in(sentence, spoken)) {
+      String what = lower(m, "w");
+      boolean isOther =
+          !row.says(what)
+              && row.cells().stream()
+                  .filter(c -> !Collections.disjoint(c.label(), FOR))
+                  .anyMatch(c -> c.said().stream().anyMatch(s -> isSister(what, s)));
+      if (isOther && !isDenied(sentence, m)) {
+        found.add(part(Kind.COMPATIBILITY, sentence, m, "w"));
+      }
+    }
+  }
+
+  /** A reed for a saxophone is for no clarinet. */
+  private static boolean isSister(String noun, String said) {
+    return Lexicon.shipped().areSisters(English.singular(noun), said);
   }
 
   private void packed(String sentence, Set<String> spoken, List<Assertion> found) {
@@ -319,13 +393,6 @@ final class PromiseJudge {
     return cell.said().contains(what)
         && (cell.said().stream().anyMatch(MORE_THAN_ONE::contains)
             || cell.numbers().stream().anyMatch(n -> n.value() > 1));
-  }
-
-  private static boolean keepsOff(Cell cell, String what) {
-    return cell.label().contains(what) && cell.answer() == Cell.Answer.YES
-        || (cell.said().contains(what) || cell.label().contains(what))
-            && Stream.concat(cell.said().stream(), cell.label().stream())
-                .anyMatch(KEEPING_OFF::contains);
   }
 
   private static boolean isContainer(String word) {

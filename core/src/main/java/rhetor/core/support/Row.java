@@ -54,6 +54,10 @@ final class Row {
 
   private static final int SHORTEST_VERB = 3;
 
+  private static final Pattern VOWELS = Pattern.compile("[aeiouy]");
+
+  private static final Pattern LETTERS = Pattern.compile("\\p{Lu}(?:[ ,/+&]+\\p{Lu})+");
+
   private static final Pattern PIECE = Pattern.compile("[,;/.]");
 
   private static final Pattern POSSESSIVE = Pattern.compile("['’]s$");
@@ -71,6 +75,9 @@ final class Row {
 
   /** What full stops cut off: "adj." may be adjustable or adjusted. */
   private final Set<String> cutOff = new HashSet<>();
+
+  /** "W'proof", "w'nty". */
+  private final Set<String> contracted = new HashSet<>();
 
   /** Capitals in headings and cells, each with the cells that it heads or stands in. */
   private final Map<String, Set<Cell>> acronyms = new LinkedHashMap<>();
@@ -93,7 +100,7 @@ final class Row {
       Cell cell = reader.read(fact);
       cells.add(cell);
       for (Source source : fact.sources()) {
-        Acronyms.in(source.column() + " " + source.raw()).stream()
+        Acronyms.in(source.heading() + " " + source.raw()).stream()
             .filter(a -> !English.isKnown(a) && knowledge.unitWritten(a).isEmpty())
             .forEach(a -> acronyms.computeIfAbsent(a, k -> new LinkedHashSet<>()).add(cell));
       }
@@ -122,11 +129,12 @@ final class Row {
             .append(' ')
             .append(product.supplierText());
     product.facts().forEach(f -> f.sources().forEach(c -> all.append(' ').append(c.raw())));
-    product.facts().forEach(f -> f.sources().forEach(c -> all.append(' ').append(c.column())));
+    product.facts().forEach(f -> f.sources().forEach(c -> all.append(' ').append(c.heading())));
     text = all.toString().toUpperCase(Locale.ROOT);
     for (Cell cell : cells) {
       told.addAll(cell.label());
       cutOff.addAll(cell.cutOff());
+      cell.label().stream().filter(s -> s.indexOf('\'') > 0).forEach(contracted::add);
       cell.numbers().forEach(n -> told.addAll(JudgeWords.shipped().measures(n.dimension())));
       if (cell.answer() != Cell.Answer.NO) {
         told.addAll(cell.said());
@@ -163,6 +171,24 @@ final class Row {
     return found;
   }
 
+  /**
+   * Whether a cell has the first letter of a name among letters that stand alone, as "P, S, D" of
+   * valves, in a sentence that speaks of them.
+   *
+   * @param spoken the sentence's words
+   */
+  boolean isInitialOf(String name, Set<String> spoken) {
+    char first = Character.toUpperCase(name.charAt(0));
+    for (Cell cell : cells) {
+      String value = cell.words().substring(cell.words().indexOf(':') + 1).strip();
+      boolean has = LETTERS.matcher(value).matches() && value.indexOf(first) >= 0;
+      if (has && spoken.stream().anyMatch(w -> cell.label().contains(English.stem(w)))) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   List<Double> proseNumbers() {
     return proseNumbers;
   }
@@ -184,7 +210,13 @@ final class Row {
 
   private boolean find(String written) {
     String word = written.endsWith("'s") ? written.substring(0, written.length() - 2) : written;
-    if (in(told, word) || in(promises, word) || cutOff.stream().anyMatch(word::startsWith)) {
+    if (in(told, word)
+        || in(promises, word)
+        || contracted.stream().anyMatch(c -> isContracted(c, word))
+        || cutOff.stream().anyMatch(word::startsWith)) {
+      return true;
+    }
+    if (word.indexOf('-') > 0 && in(told, word.replace("-", ""))) {
       return true;
     }
     if (word.indexOf('-') > 0) {
@@ -281,7 +313,7 @@ final class Row {
   /** Whether a cell that doesn't say no has just this word: "soft" isn't "softest". */
   boolean hasExactly(String word) {
     return cells.stream()
-        .filter(c -> c.answer() != Cell.Answer.NO && !c.label().contains("name"))
+        .filter(c -> c.answer() != Cell.Answer.NO && !c.isName())
         .anyMatch(c -> Words.find(word, c.words().substring(c.words().indexOf(':') + 1)) >= 0);
   }
 
@@ -298,7 +330,9 @@ final class Row {
   /** Whether a thing comes with it: a cell has it, or a sentence of the supplier's says so. */
   boolean comesWith(String word) {
     String stem = English.stem(word);
-    return isInCells(word)
+    boolean isRefused =
+        cells.stream().anyMatch(c -> c.answer() == Cell.Answer.NO && hasRoot(c.heading(), word));
+    return !isRefused && isInCells(word)
         || sentences.stream()
             .anyMatch(s -> Stems.of(s).contains(stem) && COMES_WITH.matcher(s).find());
   }
@@ -312,7 +346,8 @@ final class Row {
     Set<String> alike = new HashSet<>(Lexicon.shipped().synonyms(stem));
     alike.removeIf(s -> s.indexOf(' ') >= 0);
     return Stream.of(nouns, promises).anyMatch(of -> hasRoot(of, word))
-        || cells.stream().anyMatch(c -> hasRoot(c.label(), word))
+        // A column of materials may be headed "wood" or "metal"; this one says so or doesn't.
+        || cells.stream().anyMatch(c -> hasRoot(c.heading(), word))
         || saidNouns.stream()
             .anyMatch(
                 s ->
@@ -365,7 +400,7 @@ final class Row {
                 c ->
                     c.said().contains(stem)
                         || isInParts(c, word)
-                        || c.answer() == Cell.Answer.YES
+                        || (c.answer() == Cell.Answer.YES || isMeasured(c))
                             && c.names().stream()
                                 .anyMatch(
                                     n ->
@@ -375,6 +410,12 @@ final class Row {
                                                     s ->
                                                         s.length() >= SHORTEST_CUT
                                                             && isAmong(s, stems))));
+  }
+
+  /** "Waterproof: 3000 mm" says how much it is. */
+  private static boolean isMeasured(Cell cell) {
+    return cell.parts() == 1
+        && cell.numbers().stream().anyMatch(n -> n.value() > 0 && !n.dimension().isEmpty());
   }
 
   /**
@@ -417,11 +458,36 @@ final class Row {
       return true;
     }
     for (String word : words) {
-      if (areOfOneRoot(stem, word) || cutOff.contains(stem) && word.startsWith(stem)) {
+      if (isContracted(stem, word)) {
+        return true;
+      }
+      boolean isCutOff = cutOff.contains(stem) && (word.startsWith(stem) || isFrameOf(stem, word));
+      if (isCutOff || areOfOneRoot(stem, word)) {
         return true;
       }
     }
     return false;
+  }
+
+  /** "W'proof" is "waterproof". */
+  private static boolean isContracted(String stem, String word) {
+    int cut = stem.indexOf('\'');
+    return cut > 0
+        && word.length() > stem.length()
+        && word.startsWith(stem.substring(0, cut))
+        && word.endsWith(stem.substring(cut + 1));
+  }
+
+  /** "Chg" is what is left of "charge" when its vowels and some more go. */
+  private static boolean isFrameOf(String consonants, String word) {
+    if (VOWELS.matcher(consonants).find() || word.charAt(0) != consonants.charAt(0)) {
+      return false;
+    }
+    int at = 0;
+    for (int i = 0; i < word.length() && at < consonants.length(); i++) {
+      at += word.charAt(i) == consonants.charAt(at) ? 1 : 0;
+    }
+    return at == consonants.length();
   }
 
   /** Whether the supplier's prose has a word, or its like. */

@@ -239,7 +239,7 @@ final class StuffJudge {
   private List<Cell> having(Word word) {
     String stem = English.stem(word.text());
     return row.cells().stream()
-        .filter(c -> !c.label().contains("name"))
+        .filter(c -> !c.isName())
         .filter(c -> c.said().contains(stem) || c.said().contains(word.text()))
         .toList();
   }

@@ -3,18 +3,30 @@ package rhetor.core.support;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
+import rhetor.core.language.Memo;
 import rhetor.core.language.Words;
 import rhetor.core.language.Words.Word;
 import rhetor.core.support.Assertion.Kind;
 
 /** Looks for each word that states something in a row's cells, its kind and its licensed claims. */
 final class WordJudge {
+  /** Behind "raisins": "go into it", "and salt round it off". */
+  private static final Pattern PUT_IN =
+      Pattern.compile(
+          "(?i)(?: and \\p{L}+)? (?:go(?:es)? into|makes?|rounds?|gives?|lends?|enrich(?:es)?|sweetens?|flavours?) (?:it|them|the \\p{L}+)\\b");
+
+  private static final List<String> STUFFS = List.of("substance", "food");
+
+  private static final Memo<Boolean> MICROBES =
+      new Memo<>(w -> Lexicon.shipped().isKindOf(English.singular(w), "microorganism"));
+
   /** "Less than any other": no range is everything. */
   private static final Pattern THAN_ALL =
       Pattern.compile(
@@ -34,6 +46,8 @@ final class WordJudge {
 
   private static final double MOST = 0.6;
 
+  private static final double MOSTLY = 0.5;
+
   private static final Pattern FOR_LIFE =
       Pattern.compile("(?i)\\bfor (?:all your |a |your )?life$");
 
@@ -46,11 +60,20 @@ final class WordJudge {
   /** The letters of "and" with one more. */
   private static final int AND_BEFORE = 4;
 
+  private static final Set<String> ONE = Set.of("a", "an", "one", "two", "three", "four");
+
+  private static final Set<String> DOES_COME = Set.of("is", "are", "comes", "come");
+
+  /** A word of which so many senses name what is sold names something that is. */
+  private static final double SOLD = 0.2;
+
   private static final Set<String> DETERMINERS =
       Set.of("the", "your", "their", "his", "her", "its", "our");
 
-  /** "No other lead is": what comes behind it is compared with all. */
-  private static final Pattern NO_OTHER = Pattern.compile("(?is)(?:.*\\b)?no(?: other\\b.*)? ");
+  /** "No other lead is", "nothing on sale is": what comes behind it is compared with all. */
+  private static final Pattern NO_OTHER =
+      Pattern.compile(
+          "(?is)(?:.*\\b)?(?:no(?: other\\b.*)?|(?:nothing|nobody|no one|none)\\b[^,;:]*) ");
 
   /** What comes behind it is what a thing is for. */
   private static final Pattern FOR = Pattern.compile("(?i)\\bfor\\b");
@@ -85,6 +108,8 @@ final class WordJudge {
   private final WordKinds kinds;
   private final StuffJudge stuffs;
   private final PromiseJudge promises;
+  private final HarmJudge harms;
+  private final ListJudge lists;
   private final JudgeWords words = JudgeWords.shipped();
 
   WordJudge(Row row, AnswerJudge answers, Knowledge knowledge) {
@@ -94,10 +119,16 @@ final class WordJudge {
     this.kinds = knowledge.index(WordKinds.class, WordKinds::new);
     this.stuffs = new StuffJudge(row, kinds);
     this.promises = new PromiseJudge(row, answers);
+    this.harms = new HarmJudge(row, answers);
+    this.lists = new ListJudge(row);
   }
 
-  /** The words that nothing bears out; those before found are left out. */
-  void judge(String sentence, List<Word> all, List<Assertion> found) {
+  /**
+   * The words that nothing bears out; those before found are left out.
+   *
+   * @param spoken the texts of all words
+   */
+  void judge(String sentence, List<Word> all, Set<String> spoken, List<Assertion> found) {
     boolean hasNumber = sentence.chars().anyMatch(Character::isDigit);
     Matcher code = CODE.matcher(hasNumber ? sentence : "");
     while (code.find()) {
@@ -105,9 +136,8 @@ final class WordJudge {
         found.add(Assertion.of(Kind.RATING, sentence, code.start(), code.end(), ""));
       }
     }
-    Set<String> spoken = new HashSet<>();
-    all.forEach(w -> spoken.add(w.text()));
     promises.judge(sentence, spoken, found);
+    harms.judge(sentence, spoken, found);
     effects(sentence, all, found);
     int[] clauseOfInclusion = clauseWith(sentence, spoken, "inclusion");
     boolean isIncluding =
@@ -123,7 +153,8 @@ final class WordJudge {
     for (Word word : all) {
       String w = withoutEnding(word.text());
       String written = sentence.substring(word.start(), word.end());
-      if (taken.contains(word.start()) || row.isName(w) || isUnitOrNumber(w)) {
+      boolean isPerCent = w.equals("cent") && before(sentence, word).equals("per ");
+      if (taken.contains(word.start()) || row.isName(w) || isUnitOrNumber(w) || isPerCent) {
         continue;
       }
       Kind closed = isComparing(sentence, word) ? Kind.COMPARATIVE : kinds.closed(w).orElse(null);
@@ -137,8 +168,7 @@ final class WordJudge {
       if (isOfRow) {
         continue;
       }
-      boolean isDenied =
-          closed == Kind.PROPERTY && answers.isDenied(Clauses.at(sentence, word.start()));
+      boolean isDenied = closed == Kind.PROPERTY && answers.isDenied(sentence, word);
       boolean isRefused = closed == Kind.CERTIFICATE && namesRefusedScheme(sentence, all);
       if (closed != null && !isDenied && (isRefused || !isBorneOut(closed, w))) {
         int end = closed == Kind.COMPARATIVE ? endOfComparison(sentence, word) : word.end();
@@ -146,7 +176,10 @@ final class WordJudge {
         continue;
       }
       boolean isStuffHere = StuffJudge.isSpokenOfAsOne(sentence, word);
-      if (words.isHarmless(w) && !isScheme(written) && !isStuffHere
+      if (words.isHarmless(w)
+              && !isScheme(written)
+              && !isStuffHere
+              && !(isIncluding && isIn(clauseOfInclusion, word) && isThing(sentence, word, all))
           || isGrammar(w)
           || words.is("inclusion", w)
           || isIncluding && isOfInclusion(sentence, word)
@@ -157,10 +190,10 @@ final class WordJudge {
       boolean isProper =
           Character.isUpperCase(written.charAt(0))
               && (word.start() > 0 && !isTitle || !English.isKnown(w));
-      if (spelledOut.contains(word)) {
+      if (spelledOut.contains(word) || isProper && row.isInitialOf(w, spoken)) {
         continue;
       }
-      if (answers.refuses(w) && answers.isDenied(Clauses.at(sentence, word.start()))) {
+      if (answers.refuses(w) && answers.isDenied(sentence, word)) {
         continue;
       }
       boolean isThingIncluded =
@@ -170,7 +203,8 @@ final class WordJudge {
               ? row.hasCode(written) || row.names(w)
               : row.says(w) || w.endsWith("s") && row.says(w.substring(0, w.length() - 1));
       boolean isStuff =
-          kinds.made(w).filter(k -> k == Kind.MATERIAL).isPresent()
+          closed == null
+              && kinds.made(w).filter(k -> k == Kind.MATERIAL).isPresent()
               && !English.tags(w).contains("VBZ");
       isSaid &= !isStuff || row.has(w);
       if (!isThingIncluded && (isSaid || row.isInProse(w))) {
@@ -180,7 +214,10 @@ final class WordJudge {
                 c -> found.add(Assertion.of(Kind.MATERIAL, sentence, word.start(), word.end(), c)));
         continue;
       }
-      if (isProper) {
+      if (isProper && isBehindNumber(sentence, word)) {
+        // "5 Beaufort" is a measure, and nobody's name.
+        found.add(Assertion.of(Kind.OPEN, sentence, word.start(), word.end(), ""));
+      } else if (isProper) {
         found.add(Assertion.of(kinds.proper(written), sentence, word.start(), word.end(), ""));
       } else if (isIncluding
           && isIn(clauseOfInclusion, word)
@@ -192,6 +229,8 @@ final class WordJudge {
             isShade(word, all)
                 ? Kind.COLOUR
                 : isStuffHere
+                        || isPutIn(sentence, word)
+                        || kinds.isMaterial(before(sentence, word) + w)
                     ? Kind.MATERIAL
                     : isMadeOfRow(sentence, word, all)
                         ? Kind.OPEN
@@ -203,12 +242,28 @@ final class WordJudge {
             || kind == Kind.OPEN && (isDoing(w) || isReaders(word, all))) {
           continue;
         }
+        boolean mayBeOneMore = kind == Kind.OPEN || kind == Kind.MATERIAL;
+        Optional<Cell> other =
+            mayBeOneMore
+                ? lists.without(w, spoken).or(() -> lists.besideOneOf(sentence, word.start(), w))
+                : Optional.empty();
+        if (other.isPresent() && !answers.isDenied(sentence, word)) {
+          Kind held = kind == Kind.OPEN ? Kind.COMPATIBILITY : kind;
+          found.add(Assertion.of(held, sentence, word.start(), word.end(), other.get().words()));
+          continue;
+        }
         // A keyword is chosen for the product, and says no more than shoppers do.
         if (kind != Kind.OPEN || !row.isSearched(w)) {
           found.add(Assertion.of(kind, sentence, word.start(), word.end(), ""));
         }
       }
     }
+  }
+
+  /** "Raisins go into it", "salt rounds it off": what does that is in it. */
+  private static boolean isPutIn(String sentence, Word word) {
+    return PUT_IN.matcher(sentence).region(word.end(), sentence.length()).lookingAt()
+        && Lexicon.shipped().shareOfSenses(English.singular(word.text()), STUFFS) >= MOSTLY;
   }
 
   /** "Its oilcloth apron": what a stuff of the row stands before is a thing made of it. */
@@ -248,12 +303,17 @@ final class WordJudge {
       }
       int end = Clauses.end(sentence, verb.end());
       all.subList(i + 1, Math.min(all.size(), i + 2 + BETWEEN)).stream()
-          .filter(w -> w.end() <= end && words.is("body", w.text()))
+          .filter(w -> w.end() <= end && isOfBody(w.text()))
           .filter(w -> !(row.says(verb.text()) && row.says(w.text())))
           .findFirst()
           .ifPresent(
               w -> found.add(Assertion.of(Kind.HEALTH, sentence, verb.start(), w.end(), "")));
     }
+  }
+
+  /** What goes on in a body, or lives on it. */
+  private boolean isOfBody(String word) {
+    return words.is("body", word) || MICROBES.of(word);
   }
 
   /** "Clean the teeth": what is done to the body itself, whatever it is; touching it is nothing. */
@@ -298,7 +358,8 @@ final class WordJudge {
         at + 1 == all.size()
             || sentence.charAt(word.end()) != ' '
             || English.tags(all.get(at + 1).text()).contains("IN");
-    return isVerb && !BE.contains(before.text()) && isLast;
+    boolean isThan = THAN.matcher(sentence).region(word.end(), sentence.length()).lookingAt();
+    return isVerb && !BE.contains(before.text()) && isLast && !isThan;
   }
 
   /** "Never use bleach" tells people what to do; "never fades" tells of the thing. */
@@ -397,7 +458,8 @@ final class WordJudge {
         .anyMatch(
             w ->
                 row.grants(w)
-                    && (isScheme(w) ? row.hasCode(w) : row.says(w.toLowerCase(Locale.ROOT))));
+                    && (isScheme(w) || !English.isKnown(w.toLowerCase(Locale.ROOT)))
+                    && (row.hasCode(w) || row.hasCode(w.replace("-", ""))));
   }
 
   /** "FSC", where the cell says that it is pending. */
@@ -423,6 +485,33 @@ final class WordJudge {
       }
     }
     return new int[0];
+  }
+
+  /** "A carrying case": one of something that is sold, whatever else its word may mean. */
+  private static boolean isThing(String sentence, Word word, List<Word> all) {
+    int at = all.indexOf(word);
+    boolean isLast =
+        at + 1 == all.size()
+            || !Clauses.areJoined(sentence, word, all.get(at + 1))
+            || Set.of("and", "or").contains(all.get(at + 1).text())
+            || DOES_COME.contains(all.get(at + 1).text());
+    if (!isLast || Lexicon.shipped().goods(word.text()) < SOLD) {
+      return false;
+    }
+    int first = at;
+    while (first > 0 && at - first < BETWEEN && isAdnoun(all.get(first - 1).text())) {
+      first--;
+    }
+    if (first == 0) {
+      return false;
+    }
+    String before = all.get(first - 1).text();
+    boolean isSubject = at + 1 < all.size() && DOES_COME.contains(all.get(at + 1).text());
+    return ONE.contains(before) || before.equals("the") && isSubject;
+  }
+
+  private static boolean isAdnoun(String word) {
+    return !ONE.contains(word) && (English.isAdjective(word) || English.isNoun(word));
   }
 
   /** "In the box": it says that something comes along, and no more. */
@@ -459,6 +548,20 @@ final class WordJudge {
 
   private static boolean isIn(int[] clause, Word word) {
     return word.start() >= clause[0] && word.end() <= clause[1];
+  }
+
+  private static boolean isBehindNumber(String sentence, Word word) {
+    return word.start() > 1
+        && sentence.charAt(word.start() - 1) == ' '
+        && Character.isDigit(sentence.charAt(word.start() - 2));
+  }
+
+  /** The word right before another, with the space between them: "cast " of "cast iron". */
+  private static String before(String sentence, Word word) {
+    int start = sentence.lastIndexOf(' ', word.start() - 2) + 1;
+    return start < word.start()
+        ? sentence.substring(start, word.start()).toLowerCase(Locale.ROOT)
+        : "";
   }
 
   private boolean isUnitOrNumber(String word) {

@@ -25,7 +25,14 @@ final class WordKinds {
       List.of("location", "region", "country", "city", "geographical area");
   private static final List<String> ILLS =
       List.of("disease", "ill health", "symptom", "injury", "mental illness");
+  private static final List<String> SUBSTANCES = List.of("material", "substance");
   private static final double MOSTLY = 0.5;
+  private static final String MATERIAL = "material";
+
+  /** What has more kinds below it, such as "material" itself, says nothing. */
+  private static final int MANY_KINDS = 400;
+
+  private static final int SEVERAL = 3;
 
   private final Knowledge knowledge;
   private final JudgeWords words = JudgeWords.shipped();
@@ -55,7 +62,8 @@ final class WordKinds {
     if (words.is("environment", word)) {
       return Optional.of(Kind.ENVIRONMENT);
     }
-    if (words.of("certificate").contains(word.substring(word.indexOf('-') + 1))) {
+    if (words.of("certificate").contains(word)
+        || words.of("certificate").contains(word.substring(word.indexOf('-') + 1))) {
       return Optional.of(Kind.CERTIFICATE);
     }
     if (words.of("property").contains(word)) {
@@ -78,13 +86,34 @@ final class WordKinds {
     // A driver is a wood among golf clubs, and no material; a stuff that is never counted is one.
     boolean isMaterial =
         lexicon.shareKindOf(word, MATERIALS) >= MOSTLY || English.tags(word).equals(Set.of("NN:U"));
-    if (knowledge.term("material", word).isPresent() || isTree || isStuff && isMaterial) {
+    if (knowledge.term(MATERIAL, word).isPresent()
+        || isTree
+        || isStuff && isMaterial
+        || isKindOfMaterials(word)) {
       return Optional.of(Kind.MATERIAL);
     }
     return knowledge.term("colour", word).isPresent()
             || lexicon.shareOfSenses(word, COLOURS) > MOSTLY
         ? Optional.of(Kind.COLOUR)
         : Optional.empty();
+  }
+
+  /** Whether words are what a material is called: "cast iron". */
+  boolean isMaterial(String words) {
+    return knowledge.term(MATERIAL, words).isPresent();
+  }
+
+  /** "Metal": a substance, and several materials are kinds of it. */
+  private boolean isKindOfMaterials(String word) {
+    int below = lexicon.kinds(word);
+    return below > 0
+        && below < MANY_KINDS
+        && lexicon.shareOfSenses(word, SUBSTANCES) >= MOSTLY
+        && knowledge.termsByName(MATERIAL).keySet().stream()
+                .filter(t -> !t.equals(word) && lexicon.isKindOf(t, word))
+                .limit(SEVERAL)
+                .count()
+            == SEVERAL;
   }
 
   /** What a name that the row hasn't may be: a place, somebody, or a scheme in capitals. */

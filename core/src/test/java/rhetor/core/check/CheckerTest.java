@@ -144,4 +144,16 @@ class CheckerTest {
     assertThat(readiness.factors().stream().mapToInt(Readiness.Factor::most).sum()).isEqualTo(100);
     assertThat(readiness.score()).isLessThan(100);
   }
+
+  /** Whatever else is right about it: nobody would publish it by a rule for what is ready. */
+  @Test
+  void a_single_sentence_is_not_ready() {
+    Readiness one = with("<p>Lane Pannier 22 weighs 830 g and holds 22 l.</p>").readiness();
+    Readiness two = with("<p>Lane Pannier 22 weighs 830 g. It holds 22 l.</p>").readiness();
+    assertThat(one.score()).isLessThan(two.score());
+    assertThat(one.factors())
+        .filteredOn(f -> f.name().equals("What is told"))
+        .singleElement()
+        .satisfies(f -> assertThat(f.why()).contains("a single sentence"));
+  }
 }

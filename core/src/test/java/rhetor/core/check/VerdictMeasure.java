@@ -28,16 +28,23 @@ public final class VerdictMeasure {
       for (int i = 0; i < text.sentences().size(); i++) {
         Labelled sentence = text.sentences().get(i);
         int index = i;
-        boolean isMarked =
+        List<Mark> marks =
             audit.marks().stream()
                 .filter(m -> m.field() == Field.DESCRIPTION && m.sentence() == index)
-                .anyMatch(m -> List.of("support", "no source", Mark.PLAIN).contains(m.check()));
+                .filter(m -> List.of("support", "no source", Mark.PLAIN).contains(m.check()))
+                .toList();
+        boolean isMarked = !marks.isEmpty();
         String label = (text.publish() ? "copywriter's " : "") + sentence.label();
         int[] counts = byLabel.computeIfAbsent(label, l -> new int[2]);
         counts[0]++;
         counts[1] += isMarked ? 1 : 0;
         if (isMarked == sentence.label().equals("OK")) {
-          differences.add(label + ": " + sentence.text());
+          differences.add(
+              label
+                  + ": "
+                  + sentence.text()
+                  + " "
+                  + marks.stream().map(m -> m.words() + ": " + m.why()).toList());
         }
       }
     }

@@ -41,6 +41,15 @@ class SupportFinderTest {
   }
 
   @Test
+  void a_number_of_its_name_says_nothing_of_a_fact() {
+    ProductFacts tour = Products.of("SKU,Name,Category,Hd sq in", "A,Tour 98,Rackets,98");
+    List<Support> named = support("Tour 98 is a racket.", tour);
+    assertThat(named).hasSize(1);
+    assertThat(support("Tour 98 has a head of 98 square inches.", tour))
+        .hasSizeGreaterThan(named.size());
+  }
+
+  @Test
   void what_it_has_and_what_is_counted_and_what_that_is_good_for_rest_on_facts_too() {
     ProductFacts lane =
         Products.of(

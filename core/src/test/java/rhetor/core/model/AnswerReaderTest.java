@@ -117,4 +117,17 @@ class AnswerReaderTest {
     assertThatThrownBy(() -> AnswerReader.read("{".repeat(300_000)))
         .isInstanceOf(UnreadableAnswer.class);
   }
+
+  @Test
+  void a_text_that_begins_like_chatter_is_a_text() {
+    Answer answer =
+        AnswerReader.read(
+            """
+            {"short_description": "Here is a lamp by Tolvane: the Moss Lamp.",
+             "description": "Here’s the text you asked for.\n\nHere is a lamp for the porch."}""");
+    assertThat(new Draft(answer.fields()).plain(Field.SHORT_DESCRIPTION))
+        .isEqualTo("Here is a lamp by Tolvane: the Moss Lamp.");
+    assertThat(new Draft(answer.fields()).plain(Field.DESCRIPTION))
+        .isEqualTo("Here is a lamp for the porch.");
+  }
 }

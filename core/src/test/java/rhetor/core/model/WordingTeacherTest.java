@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -96,10 +97,25 @@ class WordingTeacherTest {
         "The hand-cast Titan rings {v}.|short statement",
         "It rings {v} with a lifetime guarantee.|guarantee",
         "It is made of titanium and {v}.|titanium",
-        "It comes with a {v}.|come with"
+        "It comes with a {v}.|Say them apart"
       })
   void what_says_more_or_reads_badly_cannot_stand(String sentence, String why) {
     assertThat(String.join(" ", only(sentence).problems())).containsIgnoringCase(why);
+  }
+
+  /** "In kibble of 11": what a few cells say otherwise is left to the list. */
+  @Test
+  void a_value_that_makes_no_sentence_is_left_to_the_list() {
+    List<ProductFacts> bells =
+        Stream.of("bronze", "steel", "42", "brass")
+            .map(c -> Products.of("SKU,Name,Category,Clapper LT", "B-1,Tolm,Bells," + c))
+            .toList();
+    ProposedWording wording =
+        TEACHER.read("1. It has a clapper of {v}.", "Clapper LT", bells).proposals().getFirst();
+    assertThat(wording.problems()).isEmpty();
+    assertThat(wording.tried()).isEqualTo(4);
+    assertThat(wording.fits()).isEqualTo(3);
+    assertThat(wording.examples()).noneMatch(e -> e.contains("42"));
   }
 
   @Test

@@ -33,6 +33,8 @@ class TellerTest {
         "Material|merino wool",
         "Material|70% HA 30% CO",
         "Colour|fern, slate and plum",
+        "Material|18 carat gold",
+        "Material|316 stainless steel",
         "Weight|420 g",
         "Finish|satin white",
         "Closure|two-way zip",
@@ -55,6 +57,9 @@ class TellerTest {
         "Finish|satin wht.|SHORTHAND",
         "Material|RPQ vulcanised|SHORTHAND",
         "Finish|type 4|CODE",
+        "Material|3 plastic|NOT_OF_ITS_KIND",
+        "Lining|see outer|NOT_OF_ITS_KIND",
+        "Finish|as above|NOT_OF_ITS_KIND",
         "Material|hide, waxed edge, hand sewn|SEVERAL_THINGS",
         "Finish|gloss / hammered / bare|SEVERAL_THINGS"
       })

@@ -129,4 +129,47 @@ class BadReadingsTest {
         plain.lines().map(l -> "\"" + l.replace(",", "\",\"") + "\"\n").reduce("", String::concat);
     assertThat(codes(read(quoted))).isEqualTo(codes(read(plain)));
   }
+
+  /** A least that is told as a most is a lie about the thing. */
+  @Test
+  void the_least_there_may_be_is_neither_the_things_own_nor_the_most() throws Exception {
+    Reading pumps =
+        read(
+            """
+            SKU,Name,Min. pressure bar,Max. pressure bar,Flow l/min,Weight kg
+            A-1,Heron,0.5,10,12,4.2
+            A-2,Egret,1,8,20,5.1
+            A-3,Teal,0.2,6,16,3.9
+            """);
+    assertThat(codes(pumps).get(2)).isEqualTo("extra");
+    assertThat(codes(pumps).get(3)).isEqualTo("max_pressure");
+    assertThat(codes(pumps).get(5)).isEqualTo("weight");
+    Reading harnesses =
+        read(
+            """
+            SKU;Name;Minimum weight kg;Lowest height cm;Age from
+            B-1;Sorrel;15;90;6
+            B-2;Umber;20;110;8
+            B-3;Ochre;25;120;10
+            """);
+    assertThat(codes(harnesses).subList(2, 4)).containsOnly("extra");
+    Reading pumpen =
+        read(
+            """
+            Artikelnummer;Bezeichnung;Mindestdruck (bar);Gewicht (kg)
+            C-1;Reiher;0,5;4,2
+            C-2;Kranich;1;5,1
+            C-3;Storch;0,2;3,9
+            """);
+    assertThat(codes(pumpen).get(2)).isEqualTo("extra");
+    Reading climbs =
+        read(
+            """
+            SKU,Name,Type,Min age,Max participants,Min participants
+            D-1,Heron walk,Guided walk,12,10,4
+            D-2,Egret climb,Guided walk,16,6,2
+            """);
+    assertThat(codes(climbs).get(3)).isEqualTo("min_age");
+    assertThat(codes(climbs).get(5)).isEqualTo("extra");
+  }
 }

@@ -24,8 +24,9 @@ public final class LabelledSheets {
    * What a person says that a sheet's columns are.
    *
    * @param kind what its products are
-   * @param columns by heading: sku, name, own, prose, keyword, picture, private or a concept's id;
-   *     several with strokes between them where a careful reader may say either
+   * @param columns by heading: sku, name, own, prose, keyword, picture, private, part (what one of
+   *     its parts is made of, how many there are, how large it is, or whether there is one) or a
+   *     concept's id; several with strokes between them where a careful reader may say either
    */
   public record Labels(String sheet, String kind, Map<String, String> columns) {
     /** What a column may be read as. */
@@ -89,7 +90,10 @@ public final class LabelledSheets {
   /** What a column is read as, in the words of the labels. */
   public static String label(ColumnReading column) {
     return switch (column.meaning().role()) {
-      case CONCEPT -> column.meaning().concept();
+      case CONCEPT -> {
+        String concept = column.meaning().concept();
+        yield concept.startsWith("part_") ? "part" : concept;
+      }
       case EXTRA -> "own";
       case KEEP -> "private";
       default -> column.meaning().code();

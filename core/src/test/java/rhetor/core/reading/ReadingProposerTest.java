@@ -102,7 +102,15 @@ class ReadingProposerTest {
     assertThat(column("Dimensions", "30 x 20 x 12").units()).contains("mm", "cm");
     assertThat(column("Weight (g)", "940").asks()).isFalse();
     assertThat(column("Weight", "940 g", "1120 g").asks()).isFalse();
-    assertThat(column("Weight", "940 g", "1120").asks()).as("one of two has none").isTrue();
+    assertThat(column("Weight", "940 g", "1.12").units())
+        .as("one of two has none, and it is no gram")
+        .contains("g");
+    assertThat(column("Weight", "940 g", "1120").unit())
+        .as("the others are in grams")
+        .isEqualTo("g");
+    assertThat(column("Weight", "4.2 kg", "7.1", "600 g").units())
+        .as("the others are in two")
+        .containsExactly("g", "kg");
     assertThat(column("Lumens", "400").asks()).as("lumens are lumens").isFalse();
   }
 
@@ -223,12 +231,32 @@ class ReadingProposerTest {
     }
   }
 
+  /** Behind prices stands what is for the house: its cartons, and what it says of its margins. */
+  @Test
+  void what_stands_behind_prices_and_may_be_the_trades_is_kept_back() {
+    List<String> headings =
+        List.of("SKU", "Name", "Colour", "Buying price", "RRP", "Pack", "Rmk", "Weight");
+    List<SheetRow> rows =
+        List.of(
+            new SheetRow(
+                2, List.of("B-1", "Arle", "red", "4.10", "9.90", "12", "", "2 kg"), new BitSet()),
+            new SheetRow(
+                3,
+                List.of("B-2", "Bray", "blue", "5.20", "12.90", "6", "poor margin here", "3 kg"),
+                new BitSet()),
+            new SheetRow(
+                4, List.of("B-3", "Cole", "red", "3.30", "7.90", "24", "", "1 kg"), new BitSet()));
+    Reading reading = new ReadingProposer(Knowledge.standard()).propose(headings, rows);
+    assertThat(reading.columns().subList(3, 7)).allMatch(c -> c.meaning().equals(Meaning.KEEP));
+    assertThat(reading.columns().get(5).asks()).isTrue();
+  }
+
   /**
    * A letter or a word at a heading's end is a unit if the cells say so, and none if they don't.
    */
   @ParameterizedTest
   @CsvSource({
-    "Total h,height,12 cm,18 cm,",
+    "Total h,height,12 cm,18 cm,cm",
     "Run time h,runtime,12,8 h,h",
     "Cap. cl,capacity,44,28 cl,cl",
     "g,weight,190,220 g,g"
@@ -237,7 +265,7 @@ class ReadingProposerTest {
       String heading, String meaning, String cell, String other, String unit) {
     ColumnReading column = column(heading, cell, other, cell);
     assertThat(meaning).isIn(meanings(column));
-    assertThat(column.unit()).isEqualTo(unit == null ? "" : unit);
+    assertThat(column.unit()).isEqualTo(unit);
   }
 
   private static List<String> meanings(ColumnReading column) {

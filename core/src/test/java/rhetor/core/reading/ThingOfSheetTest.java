@@ -40,6 +40,7 @@ class ThingOfSheetTest {
     "Preisliste Ladders v2,ladder",
     "garden-hoses,garden hose",
     "STOCK vacuum cleaners (UK),vacuum cleaner",
+    "wine glasses,wine glass",
     "Regenschirme Regenschirm,umbrella"
   })
   void a_file_of_one_thing_is_called_after_it(String title, String thing) {
@@ -55,6 +56,8 @@ class ThingOfSheetTest {
         "mugs_plates_2026",
         "price list 2026",
         "Fenwick autumn",
+        // The scoops are unknown, and they are no coffee.
+        "coffee scoops",
         ""
       })
   void a_title_of_several_things_or_none_says_nothing(String title) {

@@ -63,7 +63,9 @@ public final class JudgeMeasure {
       of[1] += isMarked ? 1 : 0;
       of[2] += mustFix ? 1 : 0;
     }
-    if (each.isTrue() ? isMarked : !isMarked) {
+    boolean isAmiss =
+        each.isTrue() ? isMarked : !isMarked || !OPEN.contains(each.kind()) && !mustFix;
+    if (isAmiss) {
       differences.add(
           "%s %s: %s %s"
               .formatted(
@@ -111,7 +113,7 @@ public final class JudgeMeasure {
     return lines;
   }
 
-  /** True sentences with a mark and lies without. */
+  /** True sentences with a mark, lies without, and those of closed kinds that may be let be. */
   public List<String> differences() {
     return differences;
   }

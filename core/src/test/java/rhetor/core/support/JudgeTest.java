@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import rhetor.core.Products;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
@@ -58,6 +59,8 @@ class JudgeTest {
     cell("", "Floor", "80 larch, 20 ash", new Value.Words("80 larch, 20 ash"));
     cell("", "Bail £", "2000", new Value.Words("2000"));
     cell("", "Loot £", "20000", new Value.Words("20000"));
+    cell("", "Oar", "N", new Value.YesNo(false));
+    cell("", "Wind", "max 4", new Value.Words("max 4"));
     cell("", "H x W x D bag cm", "90x50x40", new Value.Words("90x50x40"));
     return new Judge(
         new ProductFacts("C-1", "Skerry 460", "", "canoe", facts, List.of(), prose, "", List.of()),
@@ -66,6 +69,22 @@ class JudgeTest {
 
   private List<Assertion> judged(String sentence) {
     return canoe("It was drawn by Ida Moll in Tarn Bay. Lifetime guarantee!").judge(sentence);
+  }
+
+  /** Who pasted a text is no heading over it. */
+  @Test
+  void the_name_of_whoever_said_it_bears_nothing_out() {
+    facts.add(
+        new Fact(
+            "f0",
+            "weight",
+            "Weight",
+            new Value.Quantity(new BigDecimal("20"), "kg", ""),
+            List.of(new Source("", 0, "pasted by tested@certified.example", "20 kg")),
+            false));
+    assertThat(canoe("").judge("It is tested and certified."))
+        .extracting(Assertion::kind)
+        .containsOnly(Kind.CERTIFICATE);
   }
 
   @ParameterizedTest
@@ -97,7 +116,10 @@ class JudgeTest {
         "There is neither rudder nor skeg.",
         "The floor is four fifths larch.",
         "The PFC-free canoe comes with a pump.",
-        "The loot is 20,000."
+        "The loot is 20,000.",
+        "There is no rudder, waterproof bag or oar.",
+        "It comes without a rudder, an oar or a skeg.",
+        "It is dry in half an hour."
       })
   void what_cells_say_passes_in_other_words(String sentence) {
     assertThat(judged(sentence)).isEmpty();
@@ -130,6 +152,8 @@ class JudgeTest {
         "It is faster than any other canoe.|COMPARATIVE",
         "It meets IPX7.|RATING",
         "A paddle is included.|INCLUSION",
+        "A carrying case is included.|INCLUSION",
+        "It comes with a padded case.|INCLUSION",
         "Two paddles come free with it.|INCLUSION",
         "It comes in a wooden crate.|INCLUSION",
         "It drains by hand.|ANSWER",
@@ -145,10 +169,63 @@ class JudgeTest {
         "A skeg keeps it on course.|ANSWER",
         "Its floor is half larch.|NUMBER",
         "It takes paddles of all brands.|COMPATIBILITY",
-        "The bail is 20000.|NUMBER"
+        "The bail is 20000.|NUMBER",
+        "There is no rudder, but a pump and an oar.|ANSWER",
+        "The seats are cast iron.|MATERIAL",
+        "Beaufort built it.|MAKER"
       })
   void what_no_cell_says_is_held_against_its_kind(String sentence, Kind kind) {
     assertThat(judged(sentence)).extracting(Assertion::kind).contains(kind);
+  }
+
+  /** "An hour" is a number where it tells how long, and none in "an hour's ride". */
+  @Test
+  void one_of_a_time_is_a_number() {
+    ProductFacts lamp = Products.of("SKU,Name,Category,Max burn", "L-1,Oriel,Lamps,3 h");
+    Judge judge = new Judge(lamp, KNOWLEDGE);
+    for (String lie : List.of("It burns for an hour.", "It lasts a week.", "It takes an hour.")) {
+      assertThat(judge.judge(lie)).as(lie).extracting(Assertion::kind).contains(Kind.NUMBER);
+    }
+    for (String no : List.of("It burns for three hours.", "Look at it once a week.")) {
+      assertThat(judge.judge(no)).as(no).extracting(Assertion::kind).doesNotContain(Kind.NUMBER);
+    }
+  }
+
+  /** What is for one instrument is not for its sister. */
+  @Test
+  void a_thing_fits_what_its_cell_says_and_no_sister_of_it() {
+    ProductFacts mute = Products.of("SKU,Name,Category,Suits,Stuff", "M-1,Hush,Mutes,trumpet,cork");
+    Judge judge = new Judge(mute, KNOWLEDGE);
+    for (String lie : List.of("It fits the trombone.", "Hush is made for a tuba.")) {
+      assertThat(judge.judge(lie)).as(lie).extracting(Assertion::kind).contains(Kind.COMPATIBILITY);
+    }
+    for (String so : List.of("It fits the trumpet.", "It is not made for a trombone.")) {
+      assertThat(judge.judge(so))
+          .as(so)
+          .extracting(Assertion::kind)
+          .doesNotContain(Kind.COMPATIBILITY);
+    }
+    assertThat(judge.judge("It suits players who travel."))
+        .extracting(Assertion::kind)
+        .doesNotContain(Kind.COMPATIBILITY);
+  }
+
+  /** What is done by itself is automatic. */
+  @Test
+  void by_itself_is_what_a_column_headed_auto_asks_for() {
+    cell("", "Auto bail", "N", new Value.YesNo(false));
+    for (String so : List.of("It bails by itself.", "The canoe bails automatically.")) {
+      assertThat(judged(so)).extracting(Assertion::kind).contains(Kind.ANSWER);
+    }
+    assertThat(judged("It doesn't bail by itself.")).isEmpty();
+  }
+
+  /** What stands behind a number is what it is measured in. */
+  @Test
+  void a_measure_is_nobodys_name() {
+    assertThat(judged("It takes winds of up to 4 Beaufort."))
+        .extracting(Assertion::kind)
+        .doesNotContain(Kind.MAKER);
   }
 
   @Test

@@ -95,11 +95,11 @@ class SeveralThingsTest {
         "Children from eight can use it.|NUMBER",
         "The belt doesn't stretch.|ANSWER",
         "It turns more slowly, and is steadier than a rival.|COMPARATIVE",
-        "Moths can't get at it.|ABSOLUTE",
+        "Moths can't get at it.|PROPERTY",
         "It turns well, and never squeaks.|ABSOLUTE",
         "There are five bands.|NUMBER",
         "A second needle is included.|INCLUSION",
-        "Rain does it no harm.|ABSOLUTE"
+        "Rain does it no harm.|PROPERTY"
       })
   void what_a_cell_says_of_something_else_or_leaves_out_is_marked(String sentence, Kind kind) {
     assertThat(judged(sentence)).extracting(Assertion::kind).contains(kind);

@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import rhetor.core.Products;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Source;
@@ -127,6 +128,7 @@ class ShorthandTest {
         "After a fire you get a new one.|GUARANTEE",
         "The cover comes off.|ANSWER",
         "No other lantern shines as far.|COMPARATIVE",
+        "Nothing on sale shines longer.|COMPARATIVE",
         "It gives more light than any other.|COMPARATIVE",
         "The hood is sewn by hand.|PROPERTY",
         "A trivet and a snuffer complete the set.|INCLUSION",
@@ -157,5 +159,52 @@ class ShorthandTest {
               assertThat(a.against()).isEqualTo("Wt: 780 g");
               assertThat(a.instead()).isEqualTo("780 g");
             });
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Soot free|Y|It is free of soot.|true",
+        "Soot free|Y|It burns free from soot.|true",
+        "Soot free|Y|It is soot-free.|true",
+        "Soot free|Y|It isn’t free of soot.|false",
+        "Soot free|Y|It is not soot-free.|false",
+        "Soot free|N|It is free of soot.|false",
+        "Soot free|N|It is soot-free.|false",
+        "Soot free|N|It is not free of soot.|true"
+      })
+  void a_column_that_asks_whether_it_is_free_of_something_is_answered_so(
+      String heading, String answer, String sentence, boolean isBorneOut) {
+    cell(heading, answer);
+    assertThat(judged(sentence).stream().noneMatch(Assertion::isHeld))
+        .as(sentence)
+        .isEqualTo(isBorneOut);
+  }
+
+  @Test
+  void of_a_product_without_a_name_numbers_are_judged_all_the_same() {
+    ProductFacts nameless =
+        new ProductFacts("L-2", "", "", "", List.of(), List.of(), "", "", List.of());
+    assertThat(new Judge(nameless, KNOWLEDGE).judge("It weighs 60 g."))
+        .anySatisfy(a -> assertThat(a.kind()).isEqualTo(Kind.NUMBER));
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "bone, wood, false",
+    "glass, metal, false",
+    "calf, metal, false",
+    "calf, leather, true",
+    "brass, metal, true",
+    "oak, wood, true"
+  })
+  void a_column_of_materials_bears_out_what_stands_in_it(
+      String material, String said, boolean isBorneOut) {
+    ProductFacts lamp = Products.of("SKU,Name,Category,Material", "L-3,Ollan,Lamps," + material);
+    assertThat(
+            new Judge(lamp, KNOWLEDGE)
+                .judge("It is made of " + said + ".").stream().noneMatch(Assertion::isHeld))
+        .isEqualTo(isBorneOut);
   }
 }

@@ -28,6 +28,7 @@ class ModelApi {
 
   private final Scribe scribe = new Scribe();
   private final Weather weather = new Weather();
+  private volatile MannersOrder manners = new MannersOrder(0);
   private final byte[] key;
 
   ModelApi(@Value("${standins.token}") String token) {
@@ -36,6 +37,13 @@ class ModelApi {
 
   /** One message of a conversation; roles are "system", "user" and "assistant". */
   record Message(String role, String content) {}
+
+  /**
+   * How it behaves.
+   *
+   * @param misbehaves how many in a hundred answers to questions for texts are no proper answer
+   */
+  record MannersOrder(int misbehaves) {}
 
   /** What is asked. */
   record Request(String model, List<Message> messages) {}
@@ -58,7 +66,7 @@ class ModelApi {
     if (request.messages == null || request.messages.isEmpty()) {
       return error(HttpStatus.BAD_REQUEST, "There are no messages.");
     }
-    String answer = scribe.answer(request.messages);
+    String answer = scribe.answer(request.messages, manners.misbehaves);
     int asked = request.messages.stream().mapToInt(m -> tokens(m.content)).sum();
     return ResponseEntity.ok(
         Map.of(
@@ -95,6 +103,17 @@ class ModelApi {
 
   private static ResponseEntity<Object> error(HttpStatus status, String message) {
     return ResponseEntity.status(status).body(Map.of("error", Map.of("message", message)));
+  }
+
+  @PutMapping("/manners")
+  ResponseEntity<Object> setManners(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+      @RequestBody MannersOrder order) {
+    if (!isKnown(authorization)) {
+      return error(HttpStatus.UNAUTHORIZED, "The key is wrong or missing.");
+    }
+    manners = order;
+    return ResponseEntity.ok(order);
   }
 
   @PutMapping("/weather")

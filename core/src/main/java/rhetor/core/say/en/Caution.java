@@ -17,7 +17,13 @@ public final class Caution {
       Pattern.compile("(?i)\\b(?:incl|included|includes|with|supplied|batter(?:y|ies))\\b");
 
   private static final Pattern HEADS =
-      Pattern.compile("(?i)\\b(?:warning|caution|allergens?|not included|not for)\\b");
+      Pattern.compile(
+          "(?i)\\b(?:warn(?:ings?)?|caution|hazards?|allergens?|not included)\\b|^not\\b");
+
+  /** What food law has named wherever it is in (EU Regulation 1169/2011, Annex II). */
+  private static final Pattern ALLERGENS =
+      Pattern.compile(
+          "(?i)(?:contains )?(?:gluten|wheat|rye|barley|oats|crustaceans?|shellfish|eggs?|fish|peanuts?|soy(?:a|beans?)?|milk|lactose|dairy|(?:tree )?nuts?|almonds?|hazelnuts?|walnuts?|cashews?|pecans?|pistachios?|celery|mustard|sesame|sul(?:ph|f)ites?|sulphur dioxide|lupins?|mollus[ck]s?)");
 
   private Caution() {}
 
@@ -27,8 +33,13 @@ public final class Caution {
         fact.value() instanceof Value.YesNo(boolean yes)
             && !yes
             && ASKS_OF_PARTS.matcher(fact.label()).find();
+    boolean isIn =
+        fact.value() instanceof Value.YesNo(boolean yes)
+            && yes
+            && ALLERGENS.matcher(fact.label()).matches();
     boolean isTold = fact.value() instanceof Value.Words || fact.value() instanceof Value.Terms;
     return isMissing
+        || isIn
         || HEADS.matcher(fact.label()).find()
         || isTold && SAYS.matcher(fact.source().raw()).find();
   }

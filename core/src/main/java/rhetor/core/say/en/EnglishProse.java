@@ -1,14 +1,17 @@
 package rhetor.core.say.en;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 import rhetor.core.plan.Prose;
 import rhetor.core.plan.Untold;
 import rhetor.core.plan.Untold.Cause;
@@ -18,10 +21,29 @@ import rhetor.core.reading.Measure;
 public final class EnglishProse implements Prose {
   private static final int LONGEST = 60;
 
+  /** What the lexicon calls colours. */
+  private static final String COLOUR = "color";
+
+  /** What is said of things that go with other things. */
+  private static final String FIT = "fit";
+
+  private static final String COLOUR_TERMS = "colour";
+
+  /** What the lexicon calls what things are made of. */
+  private static final Set<String> STUFFS = Set.of("fabric", "material", "substance");
+
+  /** What WordNet calls units. */
+  private static final String UNIT = "unit of measurement";
+
   private static final Pattern SIGNS = Pattern.compile("[=<>~±|*#@+;:()\\[\\]{}\"\\\\_^≤≥≈→•…!?]");
 
   private static final Pattern NEGATION =
       Pattern.compile("(?i)(?:no|none|not|never|without|n/?a|nil|nope)(?:[ ,.].*)?");
+
+  /** "See single", "as above": the value stands elsewhere. */
+  private static final Pattern REFERENCE =
+      Pattern.compile(
+          "(?i)(?:see|cf\\.?|refer to) .+|(?:same )?as (?:above|below|before|per .+|for .+)|ditto|do\\.|dto\\.?|idem");
 
   /** Between parts that may be of one kind or of several. */
   private static final Pattern PARTS = Pattern.compile("\\s*[,/]\\s*");
@@ -31,6 +53,8 @@ public final class EnglishProse implements Prose {
 
   /** "73", "5.2:1", "5+1". */
   private static final Pattern FIGURE = Pattern.compile("\\d{1,6}(?:[.,:+–-]\\d{1,5}){0,2}");
+
+  private static final Pattern COUNT = Pattern.compile("[1-9]\\d?");
 
   private static final Pattern SHARE = Pattern.compile("\\d{1,3}(?:[.,]\\d{1,2})? ?%");
 
@@ -57,9 +81,24 @@ public final class EnglishProse implements Prose {
     return switch (value) {
       case Value.Words(String text) -> words(text, concept);
       case Value.Terms(List<String> items) ->
-          items.stream().map(i -> item(i, concept)).flatMap(Optional::stream).findFirst();
+          items.stream().map(i -> listed(i, concept)).flatMap(Optional::stream).findFirst();
       default -> Optional.empty();
     };
+  }
+
+  private Optional<Untold> listed(String item, Concept concept) {
+    // "90 min" is no way to be built.
+    boolean isMeasure =
+        concept.dimension().isEmpty() && Measure.of(item.strip(), knowledge).isPresent();
+    return isMeasure ? untold(Cause.NOT_OF_ITS_KIND) : item(item, concept);
+  }
+
+  /** "Shoulder satin": where something is, and not what the whole is. */
+  private static boolean isOfPart(String item) {
+    String[] words = item.strip().toLowerCase(Locale.ROOT).split(" ");
+    return words.length == 2
+        && Lexicon.shipped().isBodyPartFirst(words[0])
+        && Lexicon.shipped().shareKindOf(words[1], STUFFS) > 0;
   }
 
   private Optional<Untold> words(String text, Concept concept) {
@@ -71,7 +110,8 @@ public final class EnglishProse implements Prose {
       return Optional.empty();
     }
     if (Measure.of(text, knowledge).isPresent()) {
-      return Optional.empty();
+      // Nothing "fits 76 cm": a door of that width, perhaps.
+      return concept.theme().equals(FIT) ? untold(Cause.NOT_OF_ITS_KIND) : Optional.empty();
     }
     String[] parts = PARTS.split(text);
     if (parts.length > 1 && !areOrders(parts) && !areCoordinated(text)) {
@@ -106,6 +146,9 @@ public final class EnglishProse implements Prose {
     if (text.isEmpty()) {
       return untold(Cause.NOT_OF_ITS_KIND);
     }
+    if (isOfPart(text)) {
+      return untold(Cause.NOT_OF_ITS_KIND);
+    }
     if (knowledge.term(concept.terms(), text).isPresent()) {
       return Optional.empty();
     }
@@ -113,6 +156,9 @@ public final class EnglishProse implements Prose {
     boolean isStandard = concept.terms().isEmpty() && STANDARD.matcher(text).matches();
     if (SHARE.matcher(text).matches() || isStandard) {
       return Optional.empty();
+    }
+    if (REFERENCE.matcher(item.strip()).matches()) {
+      return untold(Cause.NOT_OF_ITS_KIND);
     }
     if (NEGATION.matcher(text).matches()) {
       return untold(Cause.SAYS_NO);
@@ -122,6 +168,12 @@ public final class EnglishProse implements Prose {
       return Optional.of(new Untold(Cause.SIGNS, signs.group()));
     }
     String[] words = text.split("\\s+");
+    if (concept.hypernyms().contains(COLOUR) && isProperName(words)) {
+      return untold(Cause.NOT_OF_ITS_KIND);
+    }
+    if (!concept.hypernyms().isEmpty() && isCounted(words)) {
+      return untold(Cause.NOT_OF_ITS_KIND);
+    }
     boolean isWhole = English.isKnown(text) && text.length() > LONGEST_CUT;
     if (words.length == 1 && item.strip().endsWith(".") && !isWhole) {
       return Optional.of(new Untold(Cause.SHORTHAND, text));
@@ -138,6 +190,28 @@ public final class EnglishProse implements Prose {
       }
     }
     return Optional.empty();
+  }
+
+  /**
+   * "12 assorted" and "3 plastic" say how many, and not only which; "18 carat gold" and "316
+   * stainless steel" don't.
+   */
+  private boolean isCounted(String[] words) {
+    return COUNT.matcher(words[0]).matches()
+        && (words.length < 2
+            || knowledge.unitWritten(words[1]).isEmpty()
+                && !Lexicon.shipped().isKindOf(words[1].toLowerCase(Locale.ROOT), UNIT));
+  }
+
+  /** "Brick Lane": what a shade is named after, and says no colour; "Old Rose" does. */
+  private boolean isProperName(String[] words) {
+    return words.length > 1
+        && Arrays.stream(words)
+            .allMatch(
+                w ->
+                    Character.isUpperCase(w.codePointAt(0))
+                        && !Lexicon.shipped().isKindOf(w.toLowerCase(Locale.ROOT), COLOUR)
+                        && knowledge.term(COLOUR_TERMS, w).isEmpty());
   }
 
   private boolean isTermWord(String word, Concept concept) {

@@ -33,6 +33,9 @@ public final class Framing {
   /** What clauses about growing are about. */
   public static final String SHARED = "plants ";
 
+  /** What a thing does with what it weighs or costs in watts. */
+  private static final Set<String> BEARING = Set.of("hold", "take", "carry", "bear");
+
   /** Verbs that are said once for all that follows them. */
   private static final Set<String> MERGED = Set.of("be", "have");
 
@@ -40,7 +43,7 @@ public final class Framing {
   private static final Set<String> THINGS = Set.of("features", "handling");
 
   private static final Pattern MEASURE =
-      Pattern.compile("(?:an? )?((?:\\p{L}+ ){0,2}\\p{L}+) of ([^\u0001]+)");
+      Pattern.compile("(?:an? )?((?:\\p{L}+ ){0,2}\\p{L}+) of ((?=.*\\d)[^\u0001]+)");
 
   /** "A weight of 940 g". */
   private record Measure(String what, String value) {
@@ -60,6 +63,8 @@ public final class Framing {
   /** What was done, and by, with, for, in or of what. */
   private static final Pattern DEED =
       Pattern.compile("(\\p{Ll}+(?:ed|en|de|nt))(?= (by|with|for|in|of) )");
+
+  private static final Pattern CHOICE = Pattern.compile("^(?:come|be (?:available|offered)) in ");
 
   private static final Pattern SIDE = Pattern.compile("[\\d.,]+ .*(?:long|wide|high|deep|thick)");
 
@@ -159,7 +164,13 @@ public final class Framing {
       case PLAIN -> List.of(who + " " + said(verbs));
       case PART_FIRST -> {
         Message front = firstWith(Form.PART);
-        yield front != null && two && !isNegated(front) && front.get(Form.PART).contains(" ")
+        // "Up to 90 cm high, it weighs 4.2 kg" pairs what doesn't belong together.
+        yield front != null
+                && two
+                && !front.theme().equals("size")
+                && !isNegated(front)
+                && !isOfChoice(without(verbs, front))
+                && front.get(Form.PART).contains(" ")
             ? List.of(front.get(Form.PART) + ", " + who + " " + said(without(verbs, front)))
             : null;
       }
@@ -192,19 +203,23 @@ public final class Framing {
               : null;
       case PART_MIDDLE -> {
         Message part = firstWith(Form.PART);
-        yield part != null && two && !who.equals(subject.pronoun())
+        yield part != null
+                && two
+                && !isOfChoice(without(verbs, part))
+                && !who.equals(subject.pronoun())
             ? List.of(who + ", " + part.get(Form.PART) + ", " + said(without(verbs, part)))
             : null;
       }
       case DOING_LAST -> {
         Message last = verbs.getLast();
-        // "It measures 10 cm, weighing 90 g" sets one measure against another for no reason.
+        // "It smells of tea, weighing 90 g": one has nothing to do with the other.
         yield verbs.size() == 2
                 && !first.theme().equals(last.theme())
                 && !first.verb().startsWith("have ")
                 && !first.verb().startsWith("come ")
                 && last.has(Form.VERB)
                 && isGerundive(last)
+                && !isBareMeasure(last)
             ? List.of(who + " " + said(List.of(first)) + ", " + doing(last.get(Form.VERB)))
             : null;
       }
@@ -322,20 +337,24 @@ public final class Framing {
     return List.of(rest.isEmpty() ? main : main + ", and " + subject.pronoun() + " " + said(rest));
   }
 
-  /** Whether it is a thing that one gets, and not a measure. */
-  private static boolean isThing(Message m) {
-    return !m.has(Form.VERB)
-        && THINGS.contains(m.theme())
-        && MEASURES_OF.of(m.get(Form.WITH)).isEmpty();
+  /** Whether it is a measure that the thing has: "a cloth weight of 240 gsm". */
+  static boolean isMeasure(Message m) {
+    return MEASURES_OF.of(m.get(Form.WITH)).isPresent();
   }
 
-  /** "At 940 g, it holds 20 litres", but not "at 940 g, it closes with a zip". */
-  private static boolean isSetAgainst(Message m) {
-    return (m.theme().equals("size") || m.theme().equals("performance"))
-        && m.has(Form.VERB)
-        && !m.verb().startsWith("measure ")
-        && !m.verb().startsWith("come ")
-        && !m.verb().startsWith("have dimensions");
+  /** Whether it is a thing that one gets, and not a measure. */
+  static boolean isThing(Message m) {
+    return !m.has(Form.VERB) && THINGS.contains(m.theme()) && !isMeasure(m);
+  }
+
+  /**
+   * "At 940 g, it holds 20 litres", but not "at 940 g, it closes with a zip", "is 9 cm high" or "is
+   * rated IPX7".
+   */
+  static boolean isSetAgainst(Message m) {
+    return m.has(Form.VERB)
+        && (m.fact().value() instanceof Value.Quantity || m.fact().value() instanceof Value.Range)
+        && (m.theme().equals("performance") || BEARING.contains(English.firstWord(m.verb())));
   }
 
   /** "It has two pockets. It has a zip." is a list in disguise. */
@@ -345,6 +364,16 @@ public final class Framing {
 
   private static boolean isNegated(Message m) {
     return m.get(Form.PART).startsWith("not ") || m.get(Form.PART).startsWith("free ");
+  }
+
+  /** "Rated IPX6, it is available in black": what there is to choose from follows from nothing. */
+  static boolean isOfChoice(List<Message> rest) {
+    return rest.size() == 1 && isOffer(rest.getFirst().verb());
+  }
+
+  /** Whether a verb phrase says what there is to choose from. */
+  static boolean isOffer(String verbPhrase) {
+    return CHOICE.matcher(verbPhrase).find();
   }
 
   /** Whether a verb phrase can stand in front: "weighing 940 g", but not "coming in navy". */
@@ -357,6 +386,11 @@ public final class Framing {
         || phrase.startsWith("contain ");
   }
 
+  /** Whether it says how heavy or large the thing is, which goes with nothing else it is. */
+  static boolean isBareMeasure(Message m) {
+    return m.get(Form.VERB).startsWith("weigh ") || m.get(Form.VERB).startsWith("measure ");
+  }
+
   public static String doing(String verbPhrase) {
     String[] parts = verbPhrase.split(" ", 2);
     return English.participle(parts[0]) + " " + parts[1];
@@ -365,6 +399,7 @@ public final class Framing {
   /** "It measures 18 × 29 cm with a pump" pairs what doesn't belong together. */
   private boolean isRelated() {
     return !withs.isEmpty()
+        && withs.stream().noneMatch(Framing::isMeasure)
         && withs.size() < verbs.size()
         && verbs.stream().allMatch(m -> m.theme().equals(verbs.getFirst().theme()))
         && !verbs.getFirst().theme().equals("size")
@@ -494,7 +529,7 @@ public final class Framing {
     String verb = English.firstWord(phrase);
     // "Is made of canvas and rated IPX6", but not "grows in sun and to 35 cm".
     boolean joins =
-        MERGED.contains(verb) && !phrase.startsWith("be available ")
+        MERGED.contains(verb) && !phrase.startsWith("be available ") && !phrase.endsWith(" in size")
             || phrase.startsWith("come in ");
     return joins ? verb : phrase;
   }

@@ -99,7 +99,8 @@ public final class ItemPhrase {
     boolean article =
         !English.isPlural(head)
             && English.isCountable(head)
-            && (!tags.contains("NN:U") || head.endsWith(" board"))
+            && (!tags.contains("NN:U") || tags.contains("NN") || head.endsWith(" board"))
+            && !(tags.contains("NN:U") && Lexicon.shipped().shareKindOf(noun, STUFFS) >= MOSTLY)
             && !(tags.contains("NN:UN") && Lexicon.shipped().shareKindOf(noun, STUFFS) >= MOSTLY)
             && !head.endsWith("media")
             && !head.endsWith("data");

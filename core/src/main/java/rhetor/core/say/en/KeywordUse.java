@@ -7,7 +7,6 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.language.English;
 import rhetor.core.language.Words;
 import rhetor.core.support.Assertion;
-import rhetor.core.support.Ground;
 import rhetor.core.support.Judge;
 
 /**
@@ -37,15 +36,20 @@ public record KeywordUse(
 
   public static final KeywordUse NONE = new KeywordUse("", "", "", List.of());
 
-  /** Decides how a keyword can be used for a product. */
-  public static KeywordUse of(String keyword, ProductFacts product, Ground ground) {
+  /**
+   * Decides how a keyword can be used for a product.
+   *
+   * @param judge of the product
+   */
+  public static KeywordUse of(String keyword, ProductFacts product, Judge judge) {
     String words = keyword.strip();
     if (words.isEmpty()) {
       return NONE;
     }
     String told =
         English.withInitials(TWICE.matcher(upToKind(words, product.kindNoun())).replaceAll("$1"));
-    List<Assertion> conflicts = ground.unsupported(told);
+    List<Assertion> conflicts =
+        judge.held(told, Words.of(told)).stream().filter(Assertion::isHeld).toList();
     if (!conflicts.isEmpty()) {
       return new KeywordUse(words, told, "", conflicts);
     }
@@ -69,17 +73,6 @@ public record KeywordUse(
   private static boolean isSoldInPairs(String keyword, ProductFacts product) {
     return English.lastWord(keyword).equalsIgnoreCase("pair")
         || product.facts().stream().anyMatch(f -> PAIR.matcher(f.source().raw()).find());
-  }
-
-  /**
-   * The same keyword, not to be written if the judge of texts would hold it against the product.
-   */
-  public KeywordUse heldBy(Judge judge) {
-    List<Assertion> held =
-        usable()
-            ? judge.held(told, Words.of(told)).stream().filter(Assertion::isHeld).toList()
-            : List.of();
-    return held.isEmpty() ? this : new KeywordUse(keyword, told, "", held);
   }
 
   private static boolean endsInKind(String words, String kind) {

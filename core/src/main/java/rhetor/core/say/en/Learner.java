@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -53,7 +54,9 @@ public final class Learner {
   private static final Pattern BEFORE_HOW =
       Pattern.compile(" (?=(?:by|with|for|from|in|on|at|of|to) )");
 
-  /** What begins another statement. */
+  /** What begins another statement, or says another figure. */
+  private static final Pattern FIGURE = Pattern.compile("\\d+");
+
   private static final Pattern MORE =
       Pattern.compile("[,;:.!?]|\\b(?:and it|but|which|because|so)\\b|\\d");
 
@@ -75,17 +78,95 @@ public final class Learner {
   public record Learned(Fact fact, Message.Form form, String wording) {}
 
   /**
+   * What became of a sentence that somebody wrote to teach how a fact is put.
+   *
+   * @param why what is in the way and what to do, empty if it is understood
+   */
+  public record Lesson(Optional<Learned> learned, String why) {
+    private static Lesson of(Learned learned) {
+      return new Lesson(Optional.of(learned), "");
+    }
+
+    private static Lesson not(String why) {
+      return new Lesson(Optional.empty(), why);
+    }
+  }
+
+  /**
+   * Reads a sentence that somebody wrote of a product to teach how one fact of it is put. Where the
+   * cell says yes or no, it is one for yes.
+   */
+  public Lesson read(String sentence, Fact fact, ProductFacts product) {
+    if (fact.value() instanceof Value.YesNo) {
+      return flag(sentence, fact, product)
+          .map(Lesson::of)
+          .orElseGet(
+              () ->
+                  Lesson.not(
+                      "Say in one sentence what is so where the cell says yes: “It is …”, “It has …”, without “not”."));
+    }
+    // Who names the fact may mean a single figure.
+    Optional<Learned> learned = learn(sentence, fact, product, 1);
+    if (learned.isPresent()) {
+      return Lesson.of(learned.get());
+    }
+    Optional<String> value =
+        spellings(fact).stream().filter(v -> Words.find(v, sentence) >= 0).findFirst();
+    if (value.isEmpty()) {
+      return Lesson.not(
+          "“%s” has to stand in it, as it does in the cell."
+              .formatted(fact.source().raw().strip()));
+    }
+    int at = Words.find(value.get(), sentence);
+    String around =
+        sentence.substring(0, at) + SLOT + sentence.substring(at + value.get().length());
+    return Lesson.not(
+        turnsRound(around, fact.label())
+            ? "It says what is not so. A wording is for every product that has such a value."
+            : "Begin with “It” and a verb, and say this one thing: “It has …”, “It is …”, “It runs …”.");
+  }
+
+  /** A wording without a value, for where a cell says yes: "It is fit for salt water". */
+  private Optional<Learned> flag(String sentence, Fact fact, ProductFacts product) {
+    String text = sentence.strip().replaceAll("[.!]$", "");
+    if (turnsRound(text, fact.label())) {
+      return Optional.empty();
+    }
+    return predicate(text, product.names(), fact.label())
+        .filter(p -> !tellsAnother(p, fact, product))
+        .flatMap(Learner::flagWording)
+        .map(w -> new Learned(fact, w.form, w.wording.replace(" " + SLOT, "")));
+  }
+
+  private static Optional<Worded> flagWording(String predicate) {
+    return predicate.contains(" ") ? wording(predicate + " " + SLOT) : Optional.empty();
+  }
+
+  /**
    * What a sentence teaches of a fact; nothing if the value doesn't stand in it, if it says more
    * than that, if its verb isn't understood, or if the fact is told so already.
    *
    * @param product whose text the sentence stands in
    */
   public Optional<Learned> learn(String sentence, Fact fact, ProductFacts product) {
+    if (fact.value() instanceof Value.YesNo(boolean yes)) {
+      // Which column it tells, only words of its heading say.
+      boolean isOfHeading =
+          Words.of(sentence).stream()
+              .map(w -> English.stem(w.text()))
+              .anyMatch(stems(fact.label())::contains);
+      return yes && isOfHeading ? flag(sentence, fact, product) : Optional.empty();
+    }
+    return learn(sentence, fact, product, SHORTEST_VALUE);
+  }
+
+  private Optional<Learned> learn(
+      String sentence, Fact fact, ProductFacts product, int shortestValue) {
     String text = sentence.strip().replaceAll("[.!]$", "");
     for (String value : spellings(fact)) {
       // "Soft" doesn't stand in "softest".
       int at = Words.find(value, text);
-      if (value.length() < SHORTEST_VALUE || at < 0) {
+      if (value.length() < shortestValue || at < 0) {
         continue;
       }
       String around = text.substring(0, at) + SLOT + text.substring(at + value.length());
@@ -93,7 +174,7 @@ public final class Learner {
         continue;
       }
       Optional<String> predicate =
-          predicateAmongOthers(around, product.names())
+          predicateAmongOthers(around, product.names(), fact.label())
               .map(p -> tellsAnother(p, fact, product) ? withSlotOnly(p) : p)
               .filter(p -> !tellsAnother(p, fact, product));
       if (predicate.isPresent()) {
@@ -148,7 +229,8 @@ public final class Learner {
    * says more than one thing, or if its verb isn't understood.
    */
   public Optional<Worded> worded(String sentence) {
-    return predicate(sentence.strip().replaceAll("[.!]$", ""), List.of()).flatMap(Learner::wording);
+    return predicate(sentence.strip().replaceAll("[.!]$", ""), List.of(), "")
+        .flatMap(Learner::wording);
   }
 
   /**
@@ -192,25 +274,30 @@ public final class Learner {
   }
 
   /** What is said of the thing, without what it is called; nothing if it is more than one thing. */
-  private static Optional<String> predicate(String sentence, List<String> names) {
-    return named(sentence, names).map(sentence::substring).filter(Learner::isOne);
+  private static Optional<String> predicate(String sentence, List<String> names, String heading) {
+    return named(sentence, names).map(sentence::substring).filter(p -> isOne(p, heading));
   }
 
   /**
    * What is said of the thing with the slot in it, of several statements: of "A steel bell, Chapel
    * by Heddle rings {asis} and weighs 60 g" it is "rings {asis}".
    */
-  private static Optional<String> predicateAmongOthers(String sentence, List<String> names) {
+  private static Optional<String> predicateAmongOthers(
+      String sentence, List<String> names, String heading) {
     return named(sentence, names)
         .map(sentence::substring)
         .flatMap(
             rest -> Arrays.stream(NEXT_VERB.split(rest)).filter(p -> p.contains(SLOT)).findFirst())
-        .filter(Learner::isOne);
+        .filter(p -> isOne(p, heading));
   }
 
-  private static boolean isOne(String predicate) {
-    return predicate.split(" ").length <= MOST_WORDS
-        && !MORE.matcher(predicate.replace(SLOT, "")).find();
+  /** Whether it says one thing; a figure of the heading, as in "kcal per 100 g", is no other. */
+  private static boolean isOne(String predicate, String heading) {
+    String rest = predicate.replace(SLOT, "");
+    for (String figure : FIGURE.matcher(heading).results().map(MatchResult::group).toList()) {
+      rest = rest.replaceFirst("(?<!\\d)" + figure + "(?!\\d)", "");
+    }
+    return predicate.split(" ").length <= MOST_WORDS && !MORE.matcher(rest).find();
   }
 
   /** Where a sentence has called the thing, and begins to say something of it. */

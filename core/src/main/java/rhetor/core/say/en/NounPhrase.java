@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.regex.Pattern;
 import rhetor.core.knowledge.Claim;
 import rhetor.core.language.English;
 import rhetor.core.plan.Message;
@@ -42,6 +43,9 @@ public record NounPhrase(
     private static final int BEHIND = 3;
 
     private static final int ADJECTIVES = 2;
+
+    /** A keyword that goes on behind its noun. */
+    private static final Pattern GOES_ON = Pattern.compile(" (?:with|without|for) ");
 
     private final Subject subject;
     private final KeywordUse keyword;
@@ -83,7 +87,9 @@ public record NounPhrase(
       phrase.append(noun);
       int posts = 0;
       for (Message m : messages) {
+        // "A toothbrush with app in black": what is black?
         if (posts < after
+            && !GOES_ON.matcher(noun).find()
             && m.has(Form.PP)
             && !said.contains(m)
             && !Echo.overlaps(m.get(Form.PP), phrase + " " + subject.name())) {
@@ -92,7 +98,7 @@ public record NounPhrase(
           posts++;
         }
       }
-      said.forEach(m -> support.add(m.support()));
+      said.forEach(m -> support.addAll(m.supports()));
       boolean informative = !chosen.isEmpty() || posts > 0 || keyed || !subject.nameHasKind();
       // "A cotton towel", but "cotton bed linen" and "grey socks".
       boolean bare = subject.plural() || English.withArticle(noun).equals(noun);

@@ -50,7 +50,7 @@ public final class Opening {
 
     public List<Sentence> sentences() {
       List<Support> support = new ArrayList<>(kind.support());
-      used.forEach(m -> support.add(m.support()));
+      used.forEach(m -> support.addAll(m.supports()));
       List<Sentence> sentences = new ArrayList<>(texts.size());
       texts.forEach(t -> sentences.add(new Sentence(t, support)));
       return sentences;
@@ -119,7 +119,8 @@ public final class Opening {
       }
     }
     if (best != null) {
-      return best;
+      Result shorter = size > 1 && pen.isTooLong(best.text()) ? write(size - 1, not) : null;
+      return shorter != null && !pen.isTooLong(shorter.text()) ? shorter : best;
     }
     NounPhrase kind = kind(size, size - 1);
     return kind.isInformative() && !subject.isUnnamedPlural()
@@ -167,6 +168,19 @@ public final class Opening {
     return rest;
   }
 
+  /**
+   * "Dace, tied with waxed thread, is a broom": what is only known of a heading may be beside the
+   * point, and stands behind the kind.
+   */
+  private static boolean isBeside(List<Message> part) {
+    return part.getFirst().fact().concept().isEmpty();
+  }
+
+  /** "A noise level of 72 dB and a housing" are nothing of one kind. */
+  private static boolean areUnlike(List<Message> withs) {
+    return withs.stream().map(Framing::isMeasure).distinct().count() > 1;
+  }
+
   private Result put(OpeningFrame frame, NounPhrase kind, Rest rest) {
     List<Message> verbs = rest.verbs;
     List<Message> part = rest.part;
@@ -182,11 +196,16 @@ public final class Opening {
       case IS_PART ->
           part.isEmpty() ? null : result(kind, part, who + is() + what + ", " + part(part));
       case PART_FIRST ->
-          part.isEmpty() || !rich
+          // "Rated for 10 kg, Presswell is an ironing board": one has nothing to do with the other.
+          part.isEmpty()
+                  || isBeside(part)
+                  || part(part).indexOf(' ') < 0
+                  || kind.said().isEmpty()
+                  || part.getFirst().theme().equals("size")
               ? null
               : result(kind, part, part(part) + ", " + who + is() + what);
       case PART_MIDDLE ->
-          part.isEmpty() || !rich || !part(part).contains(" ")
+          part.isEmpty() || isBeside(part) || !rich || !part(part).contains(" ")
               ? null
               : result(kind, part, who + ", " + part(part) + "," + is() + what);
       case KIND_FIRST ->
@@ -194,9 +213,17 @@ public final class Opening {
               ? null
               : result(kind, verbs, what + ", " + who + " " + said(verbs));
       case IS_WITH ->
-          withs.isEmpty() ? null : result(kind, withs, who + is() + what + " with " + with(withs));
+          // "Without oil with a satin finish" makes one read it twice.
+          withs.isEmpty()
+                  || what.contains(" without ")
+                  || what.contains(" with ")
+                  || areUnlike(withs)
+              ? null
+              : result(kind, withs, who + is() + what + " with " + with(withs));
       case WITH_FIRST ->
-          withs.isEmpty() || !rich
+          // "With a matt finish, Glas is a sewing thread": only what one gets is worth the first
+          // place.
+          withs.isEmpty() || isBeside(withs) || !rich || !withs.stream().allMatch(Framing::isThing)
               ? null
               : result(kind, withs, "with " + with(withs) + ", " + who + is() + what);
       case IS_THAT ->
@@ -276,7 +303,12 @@ public final class Opening {
                       + (verbs.isEmpty() ? "" : " that " + said(verbs)))
               : null;
       case DOING_FIRST -> {
-        List<Message> doing = verbs.stream().filter(Framing::isGerundive).limit(1).toList();
+        // "Weighing 155 g, Warden is a smoke alarm": one has nothing to do with the other.
+        List<Message> doing =
+            verbs.stream()
+                .filter(m -> Framing.isGerundive(m) && !Framing.isBareMeasure(m))
+                .limit(1)
+                .toList();
         yield doing.isEmpty() || !rich
             ? null
             : result(
@@ -286,9 +318,19 @@ public final class Opening {
       }
       case AT_FIRST -> {
         List<Message> front = rest.all.stream().filter(m -> m.has(Form.FRONT)).limit(1).toList();
-        yield front.isEmpty() || !rich
+        List<Message> against =
+            verbs.stream()
+                .filter(m -> !front.contains(m) && Framing.isSetAgainst(m))
+                .limit(1)
+                .toList();
+        // "At 155 g, Warden is a smoke alarm" sets its weight against nothing.
+        yield front.isEmpty() || against.isEmpty() || !rich
             ? null
-            : result(kind, front, front.getFirst().get(Form.FRONT) + ", " + who + is() + what);
+            : result(
+                kind,
+                List.of(front.getFirst(), against.getFirst()),
+                "%s, %s, %s, %s"
+                    .formatted(front.getFirst().get(Form.FRONT), who, what, said(against)));
       }
       case FACT_FIRST ->
           verbs.isEmpty() || keyed || !rich
@@ -391,7 +433,12 @@ public final class Opening {
       String words;
       if (turned && first.has(Form.WITH) && !first.has(Form.VERB)) {
         words = "with " + first.get(Form.WITH) + ", " + who + " " + said(used.subList(1, 2));
-      } else if (turned && first.has(Form.PART) && !first.has(Form.VERB)) {
+      } else if (turned
+          && first.has(Form.PART)
+          && first.get(Form.PART).indexOf(' ') > 0
+          && !first.theme().equals("size")
+          && !Framing.isOfChoice(used.subList(1, 2))
+          && !first.has(Form.VERB)) {
         words = first.get(Form.PART) + ", " + who + " " + said(used.subList(1, 2));
       } else {
         words = who + " " + said(turned ? used.reversed() : used);

@@ -46,7 +46,8 @@ public record Pen(
     return rules.style();
   }
 
-  private boolean isTooLong(String text) {
+  /** Whether a sentence has more words than the house wants. */
+  boolean isTooLong(String text) {
     int most = style().tuning().sentenceWords();
     if (most == 0) {
       return false;

@@ -1,6 +1,7 @@
 package rhetor.core.say.en;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -88,11 +89,16 @@ public final class PlainLanguage {
 
   private static final Pattern TOKEN = Pattern.compile("[^\\s,;:!?()“”]+");
 
+  private static final Set<String> NO_STUFF = Set.of("RB", "VBN");
+
   private static final Pattern LIST =
       Pattern.compile(
           "(?<intro>\\b(?:of|with|from|by|are|in) )(?<list>[^,.;]{2,40}(?:, [^,.;]{2,40})*,? and [^,.;]{2,40})");
 
   /** "The milks are", "the style is": a heading, perhaps made plural, as what is spoken of. */
+  private static final Pattern MADE_SO =
+      Pattern.compile("(?i) ?(?:of|made|cut|turned|woven|sewn|forged|cast)\\b");
+
   private static final Pattern SPOKEN_OF =
       Pattern.compile("(?i)(?:^|, and |\\. |; )the ([\\p{L} /.-]{2,30}?) (is|are) ");
 
@@ -108,6 +114,19 @@ public final class PlainLanguage {
   /** Standards whose numbers belong to their names. */
   private static final Set<String> STANDARDS =
       Set.of("EN", "ISO", "DIN", "BS", "IEC", "ASTM", "RAL", "IP", "IK", "ANSI", "UN", "ECE");
+
+  /** "PE 0.8": capitals before a number. */
+  private static final Pattern GRADE =
+      Pattern.compile("\\b\\p{Lu}{2,4} (\\d+(?:[.,]\\d+)?)(?![\\d\\p{L}])");
+
+  private static final String NEUTRAL = "Rhetor";
+
+  /** Initials of which there are several: "LEDs". */
+  private static final Pattern PLURAL_INITIALS = Pattern.compile("\\p{Lu}{2,}s");
+
+  /** What makes a clause of words, and no name. */
+  private static final Pattern FINITE =
+      Pattern.compile("\\b(?:is|are|was|were|has|have|had|can|may|will|must)\\b");
 
   private static final Pattern RATING = Pattern.compile("IPX?\\d{1,2}K?|IK\\d{2}|SPF\\d+|[A-D]\\d");
 
@@ -189,6 +208,12 @@ public final class PlainLanguage {
     return faults;
   }
 
+  /** Whether a sentence reads well whatever product it is of. */
+  boolean isPlain(String sentence) {
+    Look look = looks.of(sentence);
+    return look.faults.isEmpty() && look.odd.isEmpty();
+  }
+
   /**
    * What a look at a text shows, whatever product it is of.
    *
@@ -215,7 +240,8 @@ public final class PlainLanguage {
     Matcher postposed = POSTPOSED.matcher(text);
     if (text.contains("ed")
         && postposed.find()
-        && !English.tags(lower(postposed.group("stuff"))).contains("RB")) {
+        // "Come dressed" is no stuff that is dressed, nor "only waxed".
+        && Collections.disjoint(English.tags(lower(postposed.group("stuff"))), NO_STUFF)) {
       faults.add(
           new Fault(Kind.UNLIKE_LIST, postposed.group("stuff") + " " + postposed.group("done")));
     }
@@ -264,18 +290,33 @@ public final class PlainLanguage {
     // "A bag by Tolvane" and a shortened name call nothing else so.
     boolean isKind = called.matches("(?:An?|The|This|These|Made|With) .*");
     boolean isShort = lower(product.name()).contains(lower(called.split(" ")[0]));
-    return isKind || isShort ? Optional.empty() : Optional.of(new Fault(Kind.NOT_ITS_NAME, called));
+    return isKind || isShort || FINITE.matcher(called).find()
+        ? Optional.empty()
+        : Optional.of(new Fault(Kind.NOT_ITS_NAME, called));
   }
 
-  /** Names are the maker's, however odd they look; a neutral name stands for each. */
+  /**
+   * Names are the maker's, however odd they look, and so is what a cell calls a size or a grade
+   * ("PE 0.8"); a neutral name stands for each.
+   */
   private static String withoutNames(String sentence, ProductFacts product) {
     String text = sentence;
     for (String name : product.names()) {
       if (name.length() > 1) {
-        text = WHOLE.of(name).matcher(text).replaceAll("Rhetor");
+        text = WHOLE.of(name).matcher(text).replaceAll(NEUTRAL);
       }
     }
-    return text;
+    return GRADE
+        .matcher(text)
+        .replaceAll(
+            m ->
+                product.facts().stream()
+                        .map(f -> f.source().raw())
+                        // "PE3/450" writes it without the space.
+                        .anyMatch(
+                            r -> r.contains(m.group()) || r.contains(m.group().replace(" ", "")))
+                    ? NEUTRAL + " " + m.group(1)
+                    : Matcher.quoteReplacement(m.group()));
   }
 
   /** Numbers of nothing; "a thread count of 233" is one of threads. */
@@ -286,7 +327,10 @@ public final class PlainLanguage {
       boolean isCounted =
           m.group().startsWith("of ")
               && NUMBERS.stream().anyMatch(n -> Lexicon.shipped().isKindOf(before, n));
-      if (!isCounted) {
+      // "16 by 19".
+      boolean isCrossed =
+          m.group().startsWith("by ") && !before.isEmpty() && Character.isDigit(before.charAt(0));
+      if (!isCounted && !isCrossed) {
         faults.add(new Fault(Kind.CODE, m.group().strip()));
         return;
       }
@@ -344,6 +388,8 @@ public final class PlainLanguage {
    */
   private static Optional<Fault> fault(Untold untold, String before) {
     String word = untold.words();
+    String one =
+        PLURAL_INITIALS.matcher(word).matches() ? word.substring(0, word.length() - 1) : word;
     boolean isWithoutNoun = before.isEmpty() || BEFORE_VALUE.contains(lower(before));
     return switch (untold.cause()) {
       case CODE ->
@@ -354,14 +400,14 @@ public final class PlainLanguage {
               ? Optional.of(new Fault(Kind.CODE, word))
               : Optional.empty();
       default -> {
-        boolean isCapitals = word.equals(word.toUpperCase(Locale.ROOT));
+        boolean isCapitals = one.equals(one.toUpperCase(Locale.ROOT));
         boolean isShort =
             isCapitals
-                ? word.length() < INITIALS
+                ? one.length() < INITIALS
                 : word.length() <= SHORT || !VOWEL.matcher(word).find();
         boolean isKnown =
             isCapitals
-                ? English.tags(word).stream().anyMatch(t -> !t.startsWith("NNP"))
+                ? English.tags(one).stream().anyMatch(t -> !t.startsWith("NNP"))
                 : English.isKnown(word);
         yield word.endsWith(".") || isShort && !isKnown
             ? Optional.of(new Fault(Kind.SHORTHAND, word))
@@ -438,8 +484,13 @@ public final class PlainLanguage {
     String first = lower(English.firstWord(item.strip()));
     Set<String> tags = English.tags(first);
     boolean isBeforeObject = item.strip().matches("\\p{L}+ (?:\\d|an? |the |its |their ).*");
+    // "Mature in 60 days", "come dressed in green".
+    boolean goesOn = item.strip().matches("\\p{L}+ (?:in|from|to|on|at|by|with|up|apart)\\b.*");
+
     return tags.contains("VBZ") && (!tags.contains("NNS") || isBeforeObject)
-        || tags.contains("VBP") && isBeforeObject && Lexicon.shipped().goods(first) == 0;
+        || tags.contains("VBP")
+            && (isBeforeObject && Lexicon.shipped().goods(first) == 0
+                || goesOn && !tags.contains("NN"));
   }
 
   /** "Of calf, pull-up, veg tanned and 1 stitch": what is listed has to be of one kind. */
@@ -496,7 +547,10 @@ public final class PlainLanguage {
     Matcher m = SPOKEN_OF.matcher(sentence);
     while (m.find()) {
       String noun = lower(m.group(1));
-      boolean isPlural = m.group(2).equalsIgnoreCase("are");
+      // "The treads are of beech" is how people say it.
+      boolean isPlural =
+          m.group(2).equalsIgnoreCase("are")
+              && !MADE_SO.matcher(sentence).region(m.end(), sentence.length()).lookingAt();
       for (Fact fact : product.facts()) {
         String label = lower(fact.label());
         boolean isMadePlural =

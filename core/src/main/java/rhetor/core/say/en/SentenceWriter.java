@@ -240,7 +240,7 @@ public final class SentenceWriter {
 
   private static List<Support> support(List<Message> messages) {
     List<Support> support = new ArrayList<>(messages.size() + 1);
-    messages.forEach(m -> support.add(m.support()));
+    messages.forEach(m -> support.addAll(m.supports()));
     return support;
   }
 

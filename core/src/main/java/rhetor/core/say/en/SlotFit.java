@@ -41,6 +41,9 @@ public final class SlotFit {
       List.of(
           "material", "substance", "fabric", "food", "wood", "color", "metal", "sport", "activity");
 
+  /** "Sweet" is a taste itself: nothing tastes of it. */
+  private static final String TASTE = "taste";
+
   private static final int LONGEST_BEFORE = 3;
   private static final int SHORTEST_DENIAL = 5;
 
@@ -111,7 +114,8 @@ public final class SlotFit {
       return isOfOneKind || !isOnlySaid(item, concept);
     }
     if (isBeforeNoun) {
-      return describes(item);
+      // "Plinth legs" are made of no plinth.
+      return describes(item) && (isOfItsKind(item, concept) || isLike(item));
     }
     if (BE.contains(last)) {
       return isPredicate(item);
@@ -171,6 +175,12 @@ public final class SlotFit {
         && (item.contains(" ") ? isThingOfColour(item, concept) : isDescribing(item));
   }
 
+  /** Whether words say what something is like, and name nothing: "slim", "hand-turned". */
+  private static boolean isLike(String item) {
+    Set<String> tags = English.tags(English.lastWord(head(item)).toLowerCase(Locale.ROOT));
+    return tags.isEmpty() || tags.stream().anyMatch(t -> t.startsWith("JJ") || t.equals("VBN"));
+  }
+
   /** "Clear", "lime-washed". */
   private static boolean isDescribing(String word) {
     Set<String> tags = English.tags(word.toLowerCase(Locale.ROOT));
@@ -223,7 +233,10 @@ public final class SlotFit {
     }
     boolean isStuff = STUFFS.stream().anyMatch(s -> Lexicon.shipped().isKindOf(noun, s));
     boolean isSaidOfThings =
-        tags.contains("JJ") && (Lexicon.shipped().senses(noun) == 0 || isOnlyLike(head));
+        tags.contains("JJ")
+            && (Lexicon.shipped().senses(noun) == 0
+                || isOnlyLike(head)
+                || Lexicon.shipped().isKindOf(noun, TASTE));
     return tags.contains("VBG")
         || !isSaidOfThings && (English.isMass(noun) || isStuff)
         || tags.isEmpty() && isName(item);

@@ -6,6 +6,7 @@ import java.util.Locale;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
 import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 import rhetor.core.language.Words;
 import rhetor.core.text.Support;
 
@@ -64,7 +65,7 @@ public record Subject(
       product.fact("brand").ifPresent(f -> support.add(Support.fact(f.id())));
     }
     // "The vegetable seeds" is a mouthful the second time; "the seeds" will do.
-    String noun = kind.isEmpty() ? "" : last.equals("linen") ? kind : last;
+    String noun = last.equals("linen") || !standsForIt(product, last) ? kind : last;
     boolean named = !noun.isEmpty() && (hasWord(name, noun) || isNamedSingular);
     boolean definite =
         !name.startsWith("The ")
@@ -83,6 +84,19 @@ public record Subject(
         named,
         (definite ? "the " : "") + thing,
         support);
+  }
+
+  /**
+   * Whether a kind's last word says enough of it: a smoke alarm is an alarm, a power bank no bank.
+   */
+  private static boolean standsForIt(ProductFacts product, String last) {
+    String one =
+        English.isPlural(last) && !English.isPluralOnly(last) ? English.singular(last) : last;
+    return product.kindNoun().equals(last)
+        || product.productClass().endsWith(last)
+        || Lexicon.shipped().senses(one) == 0
+        || Lexicon.shipped().isGoodsFirst(one)
+        || Lexicon.shipped().isKindOf(product.kindNoun(), one);
   }
 
   /** Whether the words stand in the text as whole words, whatever their case. */

@@ -63,6 +63,7 @@ public final class Wording implements Phrasebook {
           "span",
           "when",
           "asis",
+          "aged",
           "innoun",
           "learners",
           "place",
@@ -156,6 +157,7 @@ public final class Wording implements Phrasebook {
   private final ValueText text;
   private final Teller teller;
   private final SlotFit fit;
+  private final PlainLanguage plain;
   private final Map<Filling, Map<Form, List<String>>> fillings =
       new LinkedHashMap<>(256, 0.75f, true) {
         @Override
@@ -169,6 +171,7 @@ public final class Wording implements Phrasebook {
     this.text = new ValueText(knowledge);
     this.teller = new Teller(knowledge, new EnglishProse(knowledge));
     this.fit = new SlotFit(knowledge);
+    this.plain = knowledge.index(PlainLanguage.class, PlainLanguage::new);
   }
 
   @Override
@@ -179,13 +182,30 @@ public final class Wording implements Phrasebook {
         : Map.of();
   }
 
-  private record Filling(String concept, Value value, String productClass, String voice) {}
+  @Override
+  public Map<Form, List<String>> countedParts(String part, int count, List<String> ofStuff) {
+    return PartPhrases.counted(part, count, ofStuff);
+  }
+
+  @Override
+  public Map<Form, List<String>> partsOfOneStuff(List<String> ofStuff) {
+    return PartPhrases.ofOneStuff(ofStuff);
+  }
+
+  private record Filling(
+      String concept,
+      Value value,
+      String label,
+      Joined joined,
+      String productClass,
+      String voice) {}
 
   /** A concept's wordings filled with a value, without those that can't be. Values repeat a lot. */
   private Map<Form, List<String>> filled(
       Fact fact, Concept concept, String productClass, Voice voice) {
     return fillings.computeIfAbsent(
-        new Filling(concept.id(), fact.value(), productClass, voice.id()),
+        new Filling(
+            concept.id(), fact.value(), fact.label(), joined(fact), productClass, voice.id()),
         f -> {
           Map<Form, List<String>> filled = new EnumMap<>(Form.class);
           for (Concept.SayOf of : concept.taught()) {
@@ -198,7 +218,7 @@ public final class Wording implements Phrasebook {
             }
           }
           if (!filled.isEmpty()) {
-            return filled;
+            return readable(filled);
           }
           Map<String, List<String>> own = voice.say().getOrDefault(concept.id(), Map.of());
           for (Value value : orders(fact.value(), concept)) {
@@ -214,8 +234,83 @@ public final class Wording implements Phrasebook {
               fill(concept.say(), value, fact.label(), productClass, concept, filled);
             }
           }
-          return filled;
+          if (concept.id().startsWith(Knowledge.OWN)) {
+            return readable(filled);
+          }
+          return switch (f.joined) {
+            case CHOICE -> offered(filled, true);
+            case WHOLE -> offered(filled, false);
+            case EITHER -> filled;
+          };
         });
+  }
+
+  /**
+   * The phrases that read well. Whoever teaches a wording has a few values in mind; one that it
+   * makes no sentence of, as in "in kibble of 11", is left to the list.
+   */
+  private Map<Form, List<String>> readable(Map<Form, List<String>> filled) {
+    Map<Form, List<String>> readable = new EnumMap<>(Form.class);
+    filled.forEach(
+        (form, phrases) -> {
+          List<String> well = phrases.stream().filter(p -> plain.isPlain(tried(form, p))).toList();
+          if (!well.isEmpty()) {
+            readable.put(form, well);
+          }
+        });
+    return readable;
+  }
+
+  private static String tried(Form form, String phrase) {
+    return switch (form) {
+      case VERB -> "It will " + phrase + ".";
+      case WITH -> "It has " + phrase + ".";
+      case PART, PP -> "It is here, " + phrase + ".";
+      case ADJ -> "It is " + English.withArticle(phrase + " thing") + ".";
+      case CLAUSE -> English.capitalise(phrase) + ".";
+      case FRONT -> English.capitalise(phrase) + ", it is here.";
+    };
+  }
+
+  /** What the several values of a cell are. */
+  private enum Joined {
+    /** Under a heading in the plural there is one to choose: "Colours: oat, slate". */
+    CHOICE,
+    /** A stroke under one in the singular joins them in each: "Livery: black/red". */
+    WHOLE,
+    EITHER
+  }
+
+  private static Joined joined(Fact fact) {
+    if (!(fact.value() instanceof Value.Terms(List<String> items)) || items.size() < 2) {
+      return Joined.EITHER;
+    }
+    String heading = fact.source().heading().strip().toLowerCase(Locale.ROOT);
+    if (English.isPlural(heading) && English.isNoun(English.singular(heading))) {
+      return Joined.CHOICE;
+    }
+    return fact.source().raw().split("/").length == items.size() ? Joined.WHOLE : Joined.EITHER;
+  }
+
+  /**
+   * "A sofa in oat and slate" has both; one that is available in oat and slate has either.
+   *
+   * @param isChoice whether only what offers it may be said, or only what doesn't
+   */
+  private static Map<Form, List<String>> offered(Map<Form, List<String>> filled, boolean isChoice) {
+    List<String> verbs =
+        filled.getOrDefault(Form.VERB, List.of()).stream()
+            .filter(v -> Framing.isOffer(v) == isChoice)
+            .toList();
+    Map<Form, List<String>> said = new EnumMap<>(Form.class);
+    if (!isChoice) {
+      said.putAll(filled);
+      said.remove(Form.VERB);
+    }
+    if (!verbs.isEmpty()) {
+      said.put(Form.VERB, verbs);
+    }
+    return isChoice && verbs.isEmpty() ? filled : said;
   }
 
   /** A list whose items may stand in any order, with each of the first few of them in front. */
@@ -256,6 +351,11 @@ public final class Wording implements Phrasebook {
   /** Fills a wording's slots; null if one of them has nothing to stand there. */
   private String fill(
       Form place, String wording, Value value, String label, String productClass, Concept concept) {
+    // Of a heading that nobody knows, words without a value are for where its cell says yes.
+    if (concept.id().startsWith(Knowledge.OWN)
+        && value instanceof Value.YesNo != (wording.indexOf('{') < 0)) {
+      return null;
+    }
     StringBuilder out = new StringBuilder();
     String before = place == Form.WITH ? "have " : "";
     for (Piece piece : PIECES.of(wording)) {
@@ -369,7 +469,10 @@ public final class Wording implements Phrasebook {
       case "np" ->
           value instanceof Value.Terms(List<String> items)
               ? nounPhrases(items)
-              : value instanceof Value.Words(String w) ? nounPhrases(List.of(w)) : null;
+              // "Has 90 min" says nothing.
+              : value instanceof Value.Words(String w) && Measure.of(w, knowledge).isEmpty()
+                  ? nounPhrases(List.of(w))
+                  : null;
       case "madethings" ->
           value instanceof Value.Terms(List<String> items)
                   && items.stream().allMatch(i -> MadeThing.isOne(i, knowledge))
@@ -410,6 +513,7 @@ public final class Wording implements Phrasebook {
           value instanceof Value.Words(String w)
               ? Measure.of(w, knowledge).map(text::prose).or(() -> ValueText.withPoint(w)).orElse(w)
               : null;
+      case "aged" -> value instanceof Value.Words(String w) ? aged(w) : null;
       case "innoun" ->
           value instanceof Value.Words(String w) && English.isNoun(w) ? text.prose(value) : null;
       case "learners" ->
@@ -506,7 +610,9 @@ public final class Wording implements Phrasebook {
   }
 
   private static boolean isFinish(String words) {
-    return !words.contains(" ") || English.isAdjective(English.lastWord(words));
+    // "A UV400 finish" is none: a code says what a surface does, and not how it looks.
+    return !words.contains(" ") && words.chars().noneMatch(Character::isDigit)
+        || English.isAdjective(English.lastWord(words));
   }
 
   /** What holds or closes something: a hook, a strap, a cap; a wall and a back do not. */
@@ -614,6 +720,24 @@ public final class Wording implements Phrasebook {
             && q.amount().abs().compareTo(BigDecimal.valueOf(100_000)) < 0
         ? Optional.of(q.amount().intValueExact())
         : Optional.empty();
+  }
+
+  /** "From 8 years" as "of eight and over", "3-6 yrs" as "of 3 to 6"; of months it is said. */
+  private String aged(String words) {
+    return switch (Measure.of(words, knowledge).orElse(null)) {
+      case Value.Quantity q when isOfYears(q.unit()) && q.qualifier().equals("at least") ->
+          "of " + text.prose(new Value.Quantity(q.amount(), "", "")) + " and over";
+      case Value.Quantity q when q.qualifier().equals("at least") ->
+          "of " + text.prose(new Value.Quantity(q.amount(), q.unit(), "")) + " and over";
+      case Value.Range r when isOfYears(r.unit()) ->
+          "of " + ValueText.number(r.from()) + " to " + ValueText.number(r.to());
+      case Value.Range r -> "of " + text.prose(r);
+      case null, default -> null;
+    };
+  }
+
+  private boolean isOfYears(String unit) {
+    return unit.equals("yr");
   }
 
   private String people(Value value) {

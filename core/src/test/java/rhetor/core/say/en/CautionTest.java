@@ -34,6 +34,14 @@ class CautionTest {
         .endsWith(": " + cell);
   }
 
+  @ParameterizedTest
+  @CsvSource({"Celery", "Contains nuts", "Mustard"})
+  void what_some_people_must_not_eat_stands_first_where_it_is_in(String heading) {
+    assertThat(listed("Base," + heading, "oak,yes").getFirst()).endsWith(": yes");
+    assertThat(listed("Base," + heading, "oak,no").getFirst()).endsWith(": oak");
+    assertThat(listed("Base," + heading + " free", "oak,yes").getFirst()).endsWith(": oak");
+  }
+
   @Test
   void what_is_merely_not_so_stays_in_its_place() {
     assertThat(listed("Base,Stackable", "oak,no").getFirst()).endsWith(": oak");

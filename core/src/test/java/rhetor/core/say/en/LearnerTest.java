@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -15,6 +16,7 @@ import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.style.Field;
 
 class LearnerTest {
   private static final Knowledge KNOWLEDGE = Knowledge.standard();
@@ -113,6 +115,72 @@ class LearnerTest {
                 .map(l -> l.form() + " " + l.wording())
                 .orElse(""))
         .isEqualTo(wording == null ? "" : wording);
+  }
+
+  private static final ProductFacts WHISTLE =
+      Products.of("SKU,Name,Category,Pealess,Floats,Trills,Notes/10 s", "W,Ollan,Whistles,Y,N,2,8");
+
+  private static Learner.Lesson read(String heading, String sentence) {
+    Fact fact =
+        WHISTLE.facts().stream().filter(f -> f.label().equals(heading)).findFirst().orElseThrow();
+    return new Learner(KNOWLEDGE).read(sentence, fact, WHISTLE);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Pealess|It works without a pea.|",
+        "Pealess|It is pealess.|PART pealess",
+        "Pealess|It has a body in one piece.|WITH a body in one piece",
+        "Floats|It stays on the water.|VERB stay on the water",
+        "Trills|It has 2 trills.|WITH {asis} trills",
+        "Notes/10 s|It plays 8 notes in 10 seconds.|VERB play {asis} notes in 10 seconds",
+        "Notes/10 s|It plays 8 notes in 12 seconds.|"
+      })
+  void who_names_the_fact_can_say_it_in_a_sentence_of_their_own(
+      String heading, String sentence, String wording) {
+    assertThat(
+            read(heading, sentence).learned().map(l -> l.form() + " " + l.wording()).orElse(null))
+        .isEqualTo(wording);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Pealess|It is not so.|where the cell says yes",
+        "Trills|It has several trills.|“2” has to stand in it",
+        "Trills|It has no 2 trills.|what is not so",
+        "Trills|Loud, with 2 trills.|Begin with “It” and a verb"
+      })
+  void a_sentence_that_is_not_understood_says_why(String heading, String sentence, String why) {
+    assertThat(read(heading, sentence).learned()).isEmpty();
+    assertThat(read(heading, sentence).why()).contains(why);
+  }
+
+  @Test
+  void of_a_heading_with_words_for_yes_only_what_says_yes_is_told() {
+    Concept floats = KNOWLEDGE.own("Floats").saying(Map.of("verb", List.of("stay on the water")));
+    Knowledge taught = KNOWLEDGE.with(KNOWLEDGE.claims(), List.of(floats), KNOWLEDGE.classes());
+    assertThat(
+            Stream.of("N", "Y", "with its cork on")
+                .map(cell -> Products.of("SKU,Name,Category,Floats", "W,Ollan,Whistles," + cell))
+                .map(p -> description(p, taught).contains("on the water")))
+        .containsExactly(false, true, false);
+  }
+
+  private static String description(ProductFacts product, Knowledge knowledge) {
+    return new Composer(knowledge, 1).compose(Brief.of(product)).plain(Field.DESCRIPTION);
+  }
+
+  @Test
+  void no_change_by_hand_teaches_a_flag_but_in_words_of_its_heading() {
+    Fact pealess =
+        WHISTLE.facts().stream().filter(f -> f.label().equals("Pealess")).findFirst().orElseThrow();
+    Learner learner = new Learner(KNOWLEDGE);
+    assertThat(learner.learn("It is a joy to hear.", pealess, WHISTLE)).isEmpty();
+    assertThat(learner.learn("It is pealess.", pealess, WHISTLE)).isPresent();
   }
 
   @Test

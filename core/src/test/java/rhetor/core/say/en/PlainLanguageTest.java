@@ -14,8 +14,8 @@ class PlainLanguageTest {
   private static final PlainLanguage PLAIN = new PlainLanguage(Knowledge.standard());
   private static final ProductFacts LOOM =
       Products.of(
-          "SKU,Name,Category,Brand,Reed,Shaft,Warp beam",
-          "L-1,Wren QX4,Looms,Heddle & Sons,steel,8,sectional");
+          "SKU,Name,Category,Brand,Reed,Shaft,Warp beam,Yarns,HQ",
+          "L-1,Wren QX4,Looms,Heddle & Sons,steel,8,sectional,up to NM 1.5 or TX30,7");
 
   @ParameterizedTest
   @CsvSource(
@@ -34,6 +34,8 @@ class PlainLanguageTest {
         "It bears up to 110 and weighs 12 kg.|CODE",
         "It has adj. legs.|SHORTHAND",
         "The yarn is RQ and soft.|SHORTHAND",
+        "It takes yarn of NM 2.5.|SHORTHAND",
+        "It has a reed of HQ 7.|SHORTHAND",
         "It is 60 ±2 cm wide.|SIGN",
         "It is made of oak, beech and adjustable.|UNLIKE_LIST",
         "It has a a bench.|DOUBLED",
@@ -70,8 +72,14 @@ class PlainLanguageTest {
         "Made of wool and cotton, it is warm, soft and light.",
         "There is no noise, and no oil is needed.",
         "An hour is enough for a scarf; a unit of eight takes a day.",
+        "The shafts are of steel, and the reed is, too.",
+        "Its pattern is 16 by 19, and it has eight shafts.",
         "It closes with a zip and hangs from two straps.",
-        "The beams are 90 cm wide and weigh 3 kg."
+        "The beams are 90 cm wide and weigh 3 kg.",
+        "Yarn of NM 1.5 is its limit.",
+        "It takes yarn of TX 30.",
+        "The oil is free from PFCs.",
+        "Its oak is English, and turned by hand by Heddle & Sons."
       })
   void what_reads_well_is_let_pass(String sentence) {
     assertThat(PLAIN.faults(sentence, LOOM)).isEmpty();

@@ -1,0 +1,38 @@
+package rhetor.app.run;
+
+import java.time.DayOfWeek;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.temporal.TemporalAdjusters;
+
+/** How often something begins by itself. */
+public enum Rhythm {
+  ONCE,
+  DAILY,
+  WEEKLY;
+
+  /**
+   * When it begins next, after a moment. Where clocks are put forward past its time, it begins as
+   * much later; where they are put back, at the first of the two.
+   *
+   * @param weekday the day of a weekly rhythm
+   */
+  public Instant next(Instant after, LocalTime time, DayOfWeek weekday, ZoneId zone) {
+    ZonedDateTime now = after.atZone(zone);
+    ZonedDateTime next = now.toLocalDate().atTime(time).atZone(zone);
+    if (this == WEEKLY) {
+      next =
+          now.toLocalDate().with(TemporalAdjusters.nextOrSame(weekday)).atTime(time).atZone(zone);
+    }
+    if (!next.toInstant().isAfter(after)) {
+      next =
+          next.toLocalDate()
+              .plusDays(this == WEEKLY ? DayOfWeek.values().length : 1)
+              .atTime(time)
+              .atZone(zone);
+    }
+    return next.toInstant();
+  }
+}

@@ -1,0 +1,28 @@
+package rhetor.app.run;
+
+import org.springframework.stereotype.Component;
+import rhetor.app.product.Product;
+import rhetor.app.template.Templates;
+import rhetor.core.compose.Brief;
+import rhetor.core.style.Voices;
+
+/** What is to be written for a product in a run. */
+@Component
+class RunBriefs {
+  private final Templates templates;
+
+  RunBriefs(Templates templates) {
+    this.templates = templates;
+  }
+
+  /**
+   * The brief of a product.
+   *
+   * @param voice id of the voice, empty for the one that the product's style has
+   * @param template id of the template, 0 for none
+   */
+  Brief of(Product product, String voice, long template) {
+    Brief brief = templates.brief(product, template);
+    return Voices.find(voice).map(brief::in).orElse(brief);
+  }
+}

@@ -1,0 +1,4 @@
+package rhetor.app.run;
+
+/** A run has ended, or waits for something. */
+public record RunTold(Run run) {}

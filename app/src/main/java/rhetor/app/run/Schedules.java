@@ -1,0 +1,226 @@
+package rhetor.app.run;
+
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.web.Refused;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Runs that begin by themselves, once or again and again, in a time zone of their own. */
+@Component
+public class Schedules {
+  private static final Logger LOG = LoggerFactory.getLogger(Schedules.class);
+  private static final int MOST = 100;
+  private static final int LONGEST = 1000;
+
+  private final JdbcClient jdbc;
+  private final RunService runs;
+  private final Clock clock;
+  private final JsonMapper json = JsonMapper.builder().build();
+
+  Schedules(JdbcClient jdbc, RunService runs, Clock clock) {
+    this.jdbc = jdbc;
+    this.runs = runs;
+    this.clock = clock;
+  }
+
+  @Configuration
+  static class Rounds {
+    @Bean
+    Task<Void> beginSchedules(
+        Schedules schedules, @Value("${rhetor.schedules-every:20s}") Duration every) {
+      return Tasks.recurring("begin-schedules", FixedDelay.of(every))
+          .execute((instance, context) -> schedules.beginDue());
+    }
+  }
+
+  /**
+   * A run that begins by itself.
+   *
+   * @param order what it writes, and how
+   * @param time such as 02:00
+   * @param zone such as Europe/London
+   * @param nextAt when it begins next, the epoch if never again
+   * @param lastAt when it last was due, the epoch if it wasn't yet
+   * @param lastRun the run that began then, 0 if none did
+   * @param lastSaid why none did, empty if one did
+   */
+  record Schedule(
+      long id,
+      RunController.WriteOrder order,
+      Rhythm rhythm,
+      DayOfWeek weekday,
+      String time,
+      String zone,
+      Instant nextAt,
+      Instant lastAt,
+      long lastRun,
+      String lastSaid,
+      String setBy) {}
+
+  List<Schedule> all() {
+    return jdbc.sql(
+            "select * from schedule order by coalesce(next_at, timestamp '9999-01-01 00:00:00'), id desc limit ?")
+        .param(MOST)
+        .query((rs, i) -> schedule(rs))
+        .list();
+  }
+
+  private Schedule schedule(ResultSet rs) throws SQLException {
+    return new Schedule(
+        rs.getLong("id"),
+        json.readValue(rs.getString("wanted"), RunController.WriteOrder.class),
+        Rhythm.valueOf(rs.getString("rhythm")),
+        DayOfWeek.of(rs.getInt("weekday")),
+        rs.getString("at_time"),
+        rs.getString("zone"),
+        instant(rs.getTimestamp("next_at")),
+        instant(rs.getTimestamp("last_at")),
+        rs.getLong("last_run"),
+        rs.getString("last_said"),
+        rs.getString("set_by"));
+  }
+
+  private static Instant instant(Timestamp at) {
+    return at == null ? Instant.EPOCH : at.toInstant();
+  }
+
+  /**
+   * Sets a run to begin by itself.
+   *
+   * @throws Refused if time or zone make no sense, or there are too many already
+   */
+  @Transactional
+  public long set(
+      RunController.WriteOrder order,
+      Rhythm rhythm,
+      DayOfWeek weekday,
+      String time,
+      String zone,
+      String by) {
+    if (all().size() >= MOST) {
+      throw Refused.conflict(
+          "There are %d schedules already. Take one away first.".formatted(MOST));
+    }
+    runs.check(order.manner());
+    Instant next = rhythm.next(clock.instant(), time(time), weekday, zone(zone));
+    GeneratedKeyHolder key = new GeneratedKeyHolder();
+    jdbc.sql(
+            "insert into schedule (wanted, rhythm, weekday, at_time, zone, next_at, set_by) values (?, ?, ?, ?, ?, ?, ?)")
+        .params(
+            json.writeValueAsString(order),
+            rhythm.name(),
+            weekday.getValue(),
+            time,
+            zone,
+            Timestamp.from(next),
+            by)
+        .update(key, "id");
+    return key.getKey().longValue();
+  }
+
+  private static LocalTime time(String time) {
+    if (!time.matches("([01]\\d|2[0-3]):[0-5]\\d")) {
+      throw Refused.invalid("Type the time as hours and minutes, such as 02:00 or 23:30.");
+    }
+    return LocalTime.parse(time);
+  }
+
+  private static ZoneId zone(String zone) {
+    if (!ZoneId.getAvailableZoneIds().contains(zone)) {
+      throw Refused.invalid("There is no time zone called " + zone + ".");
+    }
+    return ZoneId.of(zone);
+  }
+
+  /** Takes a schedule away; runs that it began stay. */
+  @Transactional
+  public void remove(long id) {
+    if (jdbc.sql("delete from schedule where id = ?").param(id).update() == 0) {
+      throw Refused.notFound("There is no such schedule.");
+    }
+  }
+
+  /**
+   * Begins what is due by now. What was due while nothing ran begins once, however often it was
+   * due.
+   */
+  void beginDue() {
+    List<Schedule> due =
+        jdbc.sql("select * from schedule where next_at <= ? order by next_at")
+            .param(Timestamp.from(clock.instant()))
+            .query((rs, i) -> schedule(rs))
+            .list();
+    due.forEach(this::begin);
+  }
+
+  private void begin(Schedule schedule) {
+    Instant now = clock.instant();
+    Optional<Instant> next =
+        schedule.rhythm == Rhythm.ONCE
+            ? Optional.empty()
+            : Optional.of(
+                schedule.rhythm.next(
+                    now, time(schedule.time), schedule.weekday, zone(schedule.zone)));
+    // Noted before it begins: whatever comes between, nothing begins twice.
+    int claimed =
+        jdbc.sql("update schedule set next_at = ?, last_at = ? where id = ? and next_at = ?")
+            .params(
+                Arrays.asList(
+                    next.map(Timestamp::from).orElse(null),
+                    Timestamp.from(now),
+                    schedule.id,
+                    Timestamp.from(schedule.nextAt)))
+            .update();
+    if (claimed == 1) {
+      start(schedule);
+    }
+  }
+
+  private void start(Schedule schedule) {
+    long run = 0;
+    String said = "";
+    try {
+      run =
+          runs.start(
+                  schedule.order.asked().products(),
+                  schedule.order.asked().filter(),
+                  schedule.order.manner().whenNobodyWaits(""),
+                  schedule.setBy)
+              .id();
+    } catch (Refused e) {
+      said = e.getMessage();
+    } catch (RuntimeException e) {
+      LOG.warn("schedule {} could not begin", schedule.id, e);
+      said = String.valueOf(e.getMessage());
+    }
+    jdbc.sql("update schedule set last_run = ?, last_said = ? where id = ?")
+        .params(
+            Arrays.asList(
+                run == 0 ? null : run,
+                said.length() > LONGEST ? said.substring(0, LONGEST) : said,
+                schedule.id))
+        .update();
+  }
+}

@@ -1,0 +1,110 @@
+package rhetor.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import rhetor.app.people.Role;
+import tools.jackson.databind.JsonNode;
+
+/** Runs begin by themselves, once for each time that they are due. */
+@ExtendWith(RunningRhetor.class)
+class SchedulesTest {
+  private final RunningRhetor.House house;
+  private final Visitor writer;
+
+  SchedulesTest(RunningRhetor.House house) {
+    this.house = house;
+    this.writer = house.as(Role.WRITER);
+  }
+
+  @AfterEach
+  void nothing_begins() {
+    writer
+        .get("/api/schedules")
+        .body()
+        .forEach(s -> writer.delete("/api/schedules/" + s.path("id").asLong()).expect(200));
+  }
+
+  private static Map<String, Object> order(List<Long> products, Map<String, Object> changes) {
+    Map<String, Object> order = new HashMap<>();
+    order.put("order", Visitor.wish(products, 0));
+    order.put("rhythm", "DAILY");
+    order.put("weekday", "MONDAY");
+    order.put("time", "02:00");
+    order.put("zone", "Europe/London");
+    order.putAll(changes);
+    return order;
+  }
+
+  /** As if its time had come. */
+  private void due() {
+    house
+        .bean(JdbcClient.class)
+        .sql("update schedule set next_at = dateadd(hour, -30, current_timestamp)")
+        .update();
+  }
+
+  private JsonNode only() {
+    return writer.get("/api/schedules").expect(200).body().path(0);
+  }
+
+  @Test
+  void a_run_begins_when_it_is_due_and_the_next_time_is_set() {
+    List<Long> products =
+        writer.takeIn(
+            "SCH.csv",
+            "SKU,Name,Type,Brand,Material,Weight\nSCH-1,Ford Pannier 1,Panniers,Tolvane,canvas,810 g\n");
+    writer.post("/api/schedules", order(products, Map.of())).expect(200);
+    String first = only().path("nextAt").asString();
+    due();
+    JsonNode began =
+        writer.until("/api/schedules", s -> s.path(0).path("lastRun").asLong() > 0).body().path(0);
+    assertThat(began.path("nextAt").asString()).isEqualTo(first);
+    long run = began.path("lastRun").asLong();
+    JsonNode done =
+        writer
+            .until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"))
+            .body();
+    assertThat(done.path("run").path("unattended").asBoolean()).isTrue();
+    assertThat(done.path("run").path("written").asInt()).isEqualTo(1);
+  }
+
+  @Test
+  void what_has_nothing_to_write_says_so_and_one_for_once_begins_never_again() {
+    Map<String, Object> nothing = new HashMap<>(Visitor.wish(List.of(), 0));
+    nothing.put("search", "no product is called so");
+    writer
+        .post("/api/schedules", order(List.of(), Map.of("order", nothing, "rhythm", "ONCE")))
+        .expect(200);
+    due();
+    JsonNode began =
+        writer
+            .until("/api/schedules", s -> !s.path(0).path("lastSaid").asString().isEmpty())
+            .body()
+            .path(0);
+    assertThat(began.path("lastSaid").asString()).contains("nothing to write");
+    assertThat(began.path("nextAt").asString()).startsWith("1970");
+  }
+
+  @Test
+  void what_makes_no_sense_is_refused() {
+    for (Map<String, Object> wrong :
+        List.<Map<String, Object>>of(
+            Map.of("time", "25:00"), Map.of("time", "2"), Map.of("zone", "Europe/Harrowmere"))) {
+      writer.post("/api/schedules", order(List.of(), wrong)).expect(422);
+    }
+    writer.post("/api/schedules", order(List.of(), Map.of("rhythm", "SOMETIMES"))).expect(400);
+    Map<String, Object> unknown = new HashMap<>(Visitor.wish(List.of(), 0));
+    unknown.put("template", 999_999);
+    writer.post("/api/schedules", order(List.of(), Map.of("order", unknown))).expect(404);
+    house.as(Role.READER).post("/api/schedules", order(List.of(), Map.of())).expect(403);
+    writer.delete("/api/schedules/999999").expect(404);
+    assertThat(writer.get("/api/schedules").body()).isEmpty();
+  }
+}

@@ -1,0 +1,182 @@
+package rhetor.core.reading;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.regex.Pattern;
+import rhetor.core.knowledge.Concept;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.PartAspect;
+import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
+
+/**
+ * Reads columns of a part of the things: "frame" over woods, "number of doors" over figures, "seat
+ * depth" over lengths, "timer" over yes and no. The heading names a part that is known, the cells
+ * say what is said of it; neither alone is enough.
+ */
+final class PartColumns {
+  /** How sure such a reading is: heading and cells have to agree. */
+  private static final double SURE = 0.95;
+
+  /** Of the cells that say something, so many have to be of the kind. */
+  private static final double MOST = 0.75;
+
+  private static final int LONGEST_PART = 3;
+
+  /** What WordNet calls units. */
+  private static final String UNIT = "unit of measurement";
+
+  private static final Pattern NUMBER_OF =
+      Pattern.compile("(?:number|quantity|no|count) (?:of )?(.+)");
+  private static final Pattern MADE_OF = Pattern.compile("(.+) material|material of (?:the )?(.+)");
+  private static final Pattern INCLUDED =
+      Pattern.compile(
+          "(?:with |has |incl(?:uded|uding)? )?(.+?)(?: included| fitted| built[ -]in)?");
+
+  private static final Pattern COUNTED = Pattern.compile("[1-9]\\d?");
+  private static final Pattern ANSWER =
+      Pattern.compile("(?i)y|n|yes|no|x|-|–|none|✓|✗|true|false|0");
+  private static final Pattern YES = Pattern.compile("(?i)y|yes|x|✓|true");
+  private static final Pattern LISTED = Pattern.compile("\\s*(?:[,/&+]|\\band\\b)\\s*");
+
+  private static final Map<String, PartAspect> EXTENTS =
+      Map.of(
+          "length", PartAspect.LENGTH,
+          "width", PartAspect.WIDTH,
+          "height", PartAspect.HEIGHT,
+          "depth", PartAspect.DEPTH,
+          "thickness", PartAspect.THICKNESS,
+          "diameter", PartAspect.DIAMETER);
+
+  private static final double HALF = 0.5;
+  private static final int SHORTEST_STUFF = 3;
+
+  private final Knowledge knowledge;
+  private final HeadingNames names;
+
+  PartColumns(Knowledge knowledge, HeadingNames names) {
+    this.knowledge = knowledge;
+    this.names = names;
+  }
+
+  /**
+   * The column as one of a part, if it is one.
+   *
+   * @param sheet of things that somebody made, its headings in English
+   */
+  Optional<ColumnReading> read(SheetColumn column, SheetColumns sheet) {
+    String heading = inFull(column.heading().name());
+    if (column.cells().isEmpty() || heading.split(" ").length > LONGEST_PART + 2) {
+      return Optional.empty();
+    }
+    return concept(heading, column)
+        .filter(c -> c.kind() == Concept.Kind.TERMS || !names.isNameOf(heading, c.kind()))
+        .filter(c -> sheet.classes().stream().noneMatch(k -> knowledge.isOf(k, c.notOf())))
+        .filter(c -> !isItself(c, sheet))
+        .map(
+            c ->
+                new ColumnReading(
+                    column.raw(),
+                    Meaning.of(c),
+                    column.unit(knowledge),
+                    SURE,
+                    "It names a part, and the cells say what that is like."));
+  }
+
+  /** A set of strings doesn't have six strings, nor a lid a lid of steel. */
+  private boolean isItself(Concept concept, SheetColumns sheet) {
+    return !sheet.titled().isEmpty()
+        && knowledge
+            .partOf(concept)
+            .filter(part -> part.equals(one(English.lastWord(sheet.titled()))))
+            .isPresent();
+  }
+
+  /** A heading without abbreviations. */
+  private String inFull(String heading) {
+    List<String> words =
+        Arrays.stream(heading.split(" "))
+            .map(w -> knowledge.abbreviations("en").getOrDefault(w, w))
+            .filter(w -> !w.isEmpty())
+            .toList();
+    return String.join(" ", words);
+  }
+
+  private Optional<Concept> concept(String heading, SheetColumn column) {
+    Cells cells = column.cells();
+    var madeOf = MADE_OF.matcher(heading);
+    if (madeOf.matches()) {
+      return ofStuff(madeOf.group(1) == null ? madeOf.group(2) : madeOf.group(1), cells);
+    }
+    int last = heading.lastIndexOf(' ');
+    PartAspect extent = EXTENTS.get(heading.substring(last + 1));
+    if (extent != null && last > 0) {
+      return isLength(column)
+          ? knowledge.ofPart(heading.substring(0, last), extent)
+          : Optional.empty();
+    }
+    var numberOf = NUMBER_OF.matcher(heading);
+    String counted = numberOf.matches() ? numberOf.group(1) : heading;
+    if ((numberOf.matches() || English.isPlural(counted))
+        && knowledge.unitWritten(counted).isEmpty()
+        && areMostly(cells, COUNTED.asMatchPredicate())) {
+      return knowledge.ofPart(counted, PartAspect.COUNT);
+    }
+    var included = INCLUDED.matcher(heading);
+    if (cells.share(ANSWER.asMatchPredicate()) >= MOST && included.matches()) {
+      String part = included.group(1);
+      // Of several it doesn't say how many.
+      return English.isPlural(part) ? Optional.empty() : knowledge.ofPart(part, PartAspect.FITTED);
+    }
+    return ofStuff(heading, cells);
+  }
+
+  private Optional<Concept> ofStuff(String part, Cells cells) {
+    return knowledge
+        .ofPart(part, PartAspect.MATERIAL)
+        .filter(c -> areMostly(cells, v -> isStuff(v, c)));
+  }
+
+  /** Whether most cells pass, of those that say more than that there is none. */
+  private static boolean areMostly(Cells cells, Predicate<String> test) {
+    double answers = cells.share(v -> ANSWER.matcher(v).matches() && !YES.matcher(v).matches());
+    return answers < 1 && cells.share(test) / (1 - answers) >= MOST;
+  }
+
+  private boolean isLength(SheetColumn column) {
+    return column.cells().measure(knowledge, column.unit(knowledge), "length") >= MOST;
+  }
+
+  private boolean isStuff(String cell, Concept concept) {
+    return LISTED
+        .splitAsStream(cell.toLowerCase(Locale.ROOT))
+        .allMatch(
+            part -> {
+              String last = English.lastWord(part);
+              return !isCounted(part)
+                  && (knowledge.term(concept.terms(), part).isPresent()
+                      // "4 cm" is no curium.
+                      || last.length() >= SHORTEST_STUFF
+                          && (knowledge.term(concept.terms(), last).isPresent()
+                              || Lexicon.shipped().shareOfSenses(last, concept.hypernyms())
+                                  >= HALF));
+            });
+  }
+
+  /** "3 plastic" says of perches how many there are, too; "18 carat gold" doesn't. */
+  private boolean isCounted(String part) {
+    String[] words = part.strip().split(" ");
+    return COUNTED.matcher(words[0]).matches()
+        && (words.length < 2
+            || knowledge.unitWritten(words[1]).isEmpty()
+                && !Lexicon.shipped().isKindOf(words[1].toLowerCase(Locale.ROOT), UNIT));
+  }
+
+  private static String one(String part) {
+    return English.isPlural(part) && !English.isPluralOnly(part) ? English.singular(part) : part;
+  }
+}

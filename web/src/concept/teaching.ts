@@ -1,0 +1,159 @@
+import {
+  queryOptions,
+  skipToken,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
+import { useCallback, useEffect, useState } from 'react';
+import { api, take, type Schema } from '../api/client';
+import { count } from '../frame/format';
+import { useNotice } from '../frame/Notice';
+import { ANY, which } from '../product/filter';
+import { RHETOR } from '../run/author';
+import { told } from './told';
+
+export type Learnable = Schema['Learnable'];
+
+/** What a yes did: a run that writes texts anew, and the kinds of facts that have the words. */
+export interface Taught {
+  headings: string[];
+  /** None if all such texts are people’s own, or being written anyway. */
+  run?: number;
+  learned: Learnable[];
+}
+
+/** Between two looks at how far the texts are that are written anew. */
+const LOOK = 600;
+
+/** Keeps wordings, writes the texts anew that they touch, and takes both back. */
+export function useTeaching() {
+  const queries = useQueryClient();
+  const notice = useNotice();
+  const [taught, setTaught] = useState<Taught>();
+  const refresh = useCallback(
+    () =>
+      ['proof', 'concepts', 'products', 'runs'].forEach((key) =>
+        queries.invalidateQueries({ queryKey: [key] }),
+      ),
+    [queries],
+  );
+  const id = taught?.run;
+  const run = useQuery({
+    queryKey: ['teaching', id],
+    queryFn: id ? () => take(api.GET('/api/runs/{id}', { params: { path: { id } } })) : skipToken,
+    refetchInterval: (q) => (hasEnded(q.state.data) ? false : LOOK),
+  });
+  const isWritten = hasEnded(run.data);
+  // The texts on the screen are the new ones once they are there.
+  useEffect(() => {
+    if (isWritten) refresh();
+  }, [isWritten, refresh]);
+  const teach = useMutation({
+    mutationFn: async (some: Learnable[]) => {
+      const learned = await take(
+        api.POST('/api/concepts/wordings', { body: { wordings: some.map(worded) } }),
+      );
+      const act: Taught = { headings: some.map((l) => l.heading), learned: some };
+      if (learned.products.length === 0) return act;
+      const order = {
+        ...which(ANY, learned.products),
+        leaveSignedOff: true,
+        seed: 1,
+        voice: '',
+        template: 0,
+        author: RHETOR,
+      };
+      try {
+        return { ...act, run: (await take(api.POST('/api/runs', { body: order }))).id };
+      } catch (e) {
+        // The words are kept: what can’t be written now stays stale, and says so.
+        notice.trouble(e);
+        return act;
+      }
+    },
+    onSuccess: (done) => {
+      setTaught(done);
+      refresh();
+    },
+    onError: notice.trouble,
+  });
+  const undo = useMutation({
+    mutationFn: async ({ run, learned }: Taught) => {
+      if (run) {
+        // It may still be writing; one that has ended refuses, and that is as well.
+        await api.POST('/api/runs/{id}/stop', { params: { path: { id: run } } });
+      }
+      const back = run
+        ? await take(api.POST('/api/runs/{id}/take-back', { params: { path: { id: run } } }))
+        : { texts: 0 };
+      await take(
+        api.POST('/api/concepts/wordings/take-back', { body: { wordings: learned.map(worded) } }),
+      );
+      return back;
+    },
+    onSuccess: (back) => {
+      notice.say(
+        `Taken back: ${count(back.texts, 'text')} read as before, and the words are gone.`,
+      );
+      setTaught(undefined);
+      refresh();
+    },
+    onError: notice.trouble,
+  });
+  return {
+    taught,
+    isWritten: !id || isWritten,
+    teach: (some: Learnable[]) => teach.mutate(some),
+    takeBack: () => taught && undo.mutate(taught),
+    isBusy: teach.isPending || undo.isPending,
+  };
+}
+
+const hasEnded = (run: Schema['RunView'] | undefined) =>
+  run?.run.status === 'DONE' || run?.run.status === 'STOPPED';
+
+/** What lines say by now, by their headings. */
+export function useSaid() {
+  const [said, setSaid] = useState<ReadonlyMap<string, Learnable>>(new Map());
+  const onSaid = useCallback((heading: string, learnable: Learnable | undefined) => {
+    setSaid((now) => {
+      if (now.get(heading) === learnable) return now;
+      const next = new Map(now);
+      if (learnable) next.set(heading, learnable);
+      else next.delete(heading);
+      return next;
+    });
+  }, []);
+  return { said, onSaid };
+}
+
+/** What a wording would do to the texts of all products that have such a fact. */
+export const trialOf = (l: Learnable) =>
+  queryOptions({
+    queryKey: ['concepts', 'try-wording', worded(l)],
+    queryFn: () =>
+      take(api.POST('/api/concepts/wordings/try', { body: { wordings: [worded(l)] } })),
+    retry: false,
+  });
+
+/** The wording alone, as it is kept. */
+export const worded = ({ heading, concept, kind, form, wording }: Learnable) => ({
+  heading,
+  concept,
+  kind,
+  form,
+  wording,
+});
+
+/** A kind of fact is put otherwise of other kinds of products, a heading of its own isn't. */
+export const whom = (l: Learnable) =>
+  l.concept === ''
+    ? 'every product that has it'
+    : l.of === ''
+      ? 'all products whose kind isn’t known'
+      : `all ${l.of}`;
+
+/** A wording as a person reads it, with the heading where the value goes. */
+export const said = (l: Learnable) =>
+  told(l.form, l.wording.replace(/\{(?:asis|v)\}/, `⟨${l.heading}⟩`));
