@@ -22,17 +22,26 @@ interface Notices {
 
 const Context = createContext<Notices>({ say: () => {}, trouble: () => {} });
 
-/** Milliseconds. */
+/** Milliseconds that a message stands at least. */
 const READ_IN = 8000;
 
 /** Says in a slip under the bar what has happened; it covers no button of the work. */
 export function NoticeProvider({ children }: { children: ReactNode }) {
   const [words, setWords] = useState<Words | null>(null);
-  // What was done is read in a moment; what was not stays until somebody has seen it.
+  // What was done is read in a moment, but not before somebody is there to read it: it goes with
+  // their next movement. What was not done stays until somebody has closed it.
   useEffect(() => {
     if (!words || words.isTrouble) return;
-    const timer = setTimeout(() => setWords(null), READ_IN);
-    return () => clearTimeout(timer);
+    const gone = new AbortController();
+    const timer = setTimeout(() => {
+      for (const movement of ['pointermove', 'pointerdown', 'keydown', 'wheel']) {
+        addEventListener(movement, () => setWords(null), { signal: gone.signal, passive: true });
+      }
+    }, READ_IN);
+    return () => {
+      clearTimeout(timer);
+      gone.abort();
+    };
   }, [words]);
   const say = useCallback((text: string) => setWords({ text, isTrouble: false }), []);
   const trouble = useCallback(
