@@ -229,7 +229,7 @@ public final class English {
       String capitals = word.toUpperCase(Locale.ROOT);
       boolean isWord = tags(word).stream().anyMatch(t -> !t.equals("VBD") && !t.equals("VBN"));
       out.append(out.isEmpty() ? "" : " ")
-          .append((isInitials(capitals) && !isWord || isUnsayable(word)) ? capitals : word);
+          .append((isInitials(capitals) && !isWord || isUnsayable(word)) ? capitals : named(word));
     }
     return out.toString();
   }
@@ -504,19 +504,23 @@ public final class English {
 
   private static final int SHORTEST_NAME = 4;
 
+  /** "German silver" has the capital that somebody left out; other words stay as they are. */
+  private static String named(String word) {
+    String named = capitalise(word);
+    boolean isName =
+        word.length() >= SHORTEST_NAME
+            && Character.isLowerCase(word.charAt(0))
+            && tags(word).isEmpty()
+            && tags(named).contains("JJ");
+    return isName ? named : word;
+  }
+
   private static String lowerIfCommon(String word) {
     if (word.isEmpty() || word.length() == 1) {
       return word;
     }
     if (!Character.isUpperCase(word.charAt(0))) {
-      // "German silver" keeps the capital that a cell left out.
-      String named = capitalise(word);
-      boolean isName =
-          Character.isLowerCase(word.charAt(0))
-              && word.length() >= SHORTEST_NAME
-              && tags(word).isEmpty()
-              && tags(named).contains("JJ");
-      return isName ? named : word;
+      return named(word);
     }
     String bare = word.replaceAll("^[(\"']+|[).,;:\"']+$", "");
     boolean capitals =

@@ -4,7 +4,6 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
-import java.util.regex.Pattern;
 import rhetor.core.language.English;
 
 /**
@@ -13,8 +12,6 @@ import rhetor.core.language.English;
  * smoke alarm, and among lipsticks a "tinted balm" is no lipstick.
  */
 final class OtherThing {
-  private static final Pattern LIST = Pattern.compile("[,;+&/]");
-
   /** A longer cell describes something and doesn't name it. */
   private static final int LONGEST = 40;
 
@@ -48,7 +45,7 @@ final class OtherThing {
         cells.stream().map(c -> c.strip().toLowerCase(Locale.ROOT)).distinct().toList();
     return said.stream().anyMatch(c -> c.equals(thing) || c.equals(modifier))
         && said.stream().anyMatch(c -> !isThing(c) && !CellText.saysNothing(c))
-        && said.stream().noneMatch(c -> c.length() > LONGEST || LIST.matcher(c).find());
+        && said.stream().noneMatch(c -> c.length() > LONGEST);
   }
 
   /** Whether one of a column's cells is the noun: then they name things. */

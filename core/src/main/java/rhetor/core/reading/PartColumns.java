@@ -12,6 +12,7 @@ import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.PartAspect;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
+import rhetor.core.language.Words;
 
 /**
  * Reads columns of a part of the things: "frame" over woods, "number of doors" over figures, "seat
@@ -52,7 +53,11 @@ final class PartColumns {
           "thickness", PartAspect.THICKNESS,
           "diameter", PartAspect.DIAMETER);
 
+  private static final List<String> THINGS =
+      List.of("artifact", "body part", "natural object", "plant part", "part");
+
   private static final double HALF = 0.5;
+  private static final double SELDOM = 0.2;
   private static final int SHORTEST_STUFF = 3;
 
   private final Knowledge knowledge;
@@ -73,7 +78,7 @@ final class PartColumns {
     if (column.cells().isEmpty() || heading.split(" ").length > LONGEST_PART + 2) {
       return Optional.empty();
     }
-    return concept(heading, column)
+    return concept(heading, column, sheet)
         .filter(c -> c.kind() == Concept.Kind.TERMS || !names.isNameOf(heading, c.kind()))
         .filter(c -> sheet.classes().stream().noneMatch(k -> knowledge.isOf(k, c.notOf())))
         .filter(c -> !isItself(c, sheet))
@@ -106,7 +111,7 @@ final class PartColumns {
     return String.join(" ", words);
   }
 
-  private Optional<Concept> concept(String heading, SheetColumn column) {
+  private Optional<Concept> concept(String heading, SheetColumn column, SheetColumns sheet) {
     Cells cells = column.cells();
     var madeOf = MADE_OF.matcher(heading);
     if (madeOf.matches()) {
@@ -124,7 +129,9 @@ final class PartColumns {
     if ((numberOf.matches() || English.isPlural(counted))
         && knowledge.unitWritten(counted).isEmpty()
         && areMostly(cells, COUNTED.asMatchPredicate())) {
-      return knowledge.ofPart(counted, PartAspect.COUNT);
+      return isThing(English.lastWord(one(counted)), column, sheet)
+          ? knowledge.ofPart(counted, PartAspect.COUNT)
+          : Optional.empty();
     }
     var included = INCLUDED.matcher(heading);
     if (cells.share(ANSWER.asMatchPredicate()) >= MOST && included.matches()) {
@@ -139,6 +146,23 @@ final class PartColumns {
     return knowledge
         .ofPart(part, PartAspect.MATERIAL)
         .filter(c -> areMostly(cells, v -> isStuff(v, c)));
+  }
+
+  /**
+   * Whether a noun names something that can be touched often enough for bare figures under it to
+   * count such things, or the sheet speaks of it elsewhere: "steps" are stages of a dial, too, but
+   * not where people look for a "step stool".
+   */
+  private static boolean isThing(String noun, SheetColumn column, SheetColumns sheet) {
+    return Lexicon.shipped().senses(noun) == 0
+        || Lexicon.shipped().shareOfSenses(noun, THINGS) > SELDOM
+        || Words.find(noun, sheet.titled()) >= 0
+        || sheet.columns().stream()
+            .filter(c -> c.index() != column.index())
+            .anyMatch(
+                c ->
+                    Words.find(noun, c.heading().name()) >= 0
+                        || c.cells().share(v -> Words.find(noun, v) >= 0) >= HALF);
   }
 
   /** Whether most cells pass, of those that say more than that there is none. */

@@ -75,6 +75,19 @@ final class PrivateLooks {
         .anyMatch(l -> l.meaning().role() == Role.KEEP && l.probability() >= HALF);
   }
 
+  /**
+   * Whether words under a heading that nobody knows stand behind several columns in a row that are
+   * for the house alone: such a sheet has come to its remarks.
+   */
+  static boolean isAmongPrivate(List<List<Likely>> likely, SheetColumn column) {
+    int index = column.index();
+    return index >= BEHIND
+        && column.cells().lettered() >= HALF
+        && IntStream.rangeClosed(1, BEHIND)
+            .mapToObj(away -> likely.get(index - away).getFirst())
+            .allMatch(l -> l.meaning().role() == Role.KEEP && l.probability() >= HALF);
+  }
+
   /** Whether words of trade stand in many of a column's cells. */
   boolean speaksOfTrade(SheetColumn column) {
     return column.cells().speakOf(trade) >= SOME_REMARKS;

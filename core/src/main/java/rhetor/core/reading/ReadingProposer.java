@@ -219,7 +219,8 @@ public final class ReadingProposer {
                               sheet,
                               all,
                               takenByOthers(likely, column.index()),
-                              PrivateLooks.isBehindPrivate(likely, column.index())),
+                              PrivateLooks.isBehindPrivate(likely, column.index()),
+                              PrivateLooks.isAmongPrivate(likely, column)),
                           column,
                           sheet))
               .under(heading);
@@ -326,7 +327,8 @@ public final class ReadingProposer {
       SheetColumns sheet,
       List<Likely> likely,
       Set<String> taken,
-      boolean isBehindPrivate) {
+      boolean isBehindPrivate,
+      boolean isAmongPrivate) {
     Likely first = likely.getFirst();
     Role role = first.meaning().role();
     boolean isNamed = likely.stream().anyMatch(l -> !l.candidate().name().isEmpty());
@@ -377,6 +379,7 @@ public final class ReadingProposer {
             || keep >= PERHAPS_PRIVATE
             || PrivateLooks.looksPrivate(likely, sheet)
             || isBehindPrivate && (isPacked(first) || privacy.speaksOfTrade(column))
+            || isAmongPrivate && !isNamed
             || privacy.isSecondCode(column, sheet, taken);
     List<Meaning> choices = new ArrayList<>();
     if (isPrivate) {

@@ -457,7 +457,23 @@ final class ValueReader {
         .term(type, item)
         .filter(t -> !isEnglish || isEnglishFor(t, item) || !English.isKnown(item))
         .map(Term::en)
-        .orElse(item);
+        .orElseGet(() -> asNoun(type, item));
+  }
+
+  /**
+   * A stuff by its noun where a cell has the adjective that is short for it: "stainless" is
+   * stainless steel.
+   */
+  private String asNoun(String type, String item) {
+    if (!isEnglish || !type.equals(MATERIAL) || !English.tags(item).contains("JJ")) {
+      return item;
+    }
+    return Lexicon.shipped().senses(item) != 1
+        ? item
+        : Lexicon.shipped().synonyms(item).stream()
+            .filter(s -> s.startsWith(item + " ") && knowledge.term(type, s).isPresent())
+            .findFirst()
+            .orElse(item);
   }
 
   private static boolean isEnglishFor(Term term, String item) {

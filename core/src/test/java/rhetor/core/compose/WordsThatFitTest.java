@@ -124,6 +124,8 @@ class WordsThatFitTest {
     "Tables, Legs, corner, corner",
     "Coffee, Tasting notes, 'bitter, plums', of bitter|and bitter",
     "Torches, Protection, IPX4, At 900 g",
+    "Kettles, Warranty, 3 years, At 900 g",
+    "Kettles, Material, stainless, (?:of|in) stainless(?! steel)|stainless (?!steel)",
     "Panniers, Colours, 'chalk/navy; brick/navy', navy and",
     "Panniers, Lining, lined, lined lining",
     "Panniers, Country of origin, various, various",
@@ -158,6 +160,37 @@ class WordsThatFitTest {
     assertThat(new Composer(KNOWLEDGE, 1).compose(Brief.of(product)).prose())
         .contains("800 lumen torch")
         .doesNotContain("800-lumen 800", "800 lumens");
+  }
+
+  @Test
+  void people_whom_the_keyword_has_counted_are_not_counted_again() {
+    ProductFacts product =
+        Products.of(
+            "SKU,Name,Category,Sleeps,Weight,Keyword", "A1,Marlow,Tents,2,5 kg,two person tent");
+    String text =
+        new Composer(KNOWLEDGE, 1).compose(Brief.of(product)).prose().split("Specification")[0];
+    assertThat(text).contains("two person tent").doesNotContain("two people");
+  }
+
+  @Test
+  void a_name_in_what_is_searched_for_has_its_capital() {
+    ProductFacts product =
+        Products.of(
+            "SKU,Name,Category,Made in,Keyword", "A1,Marlow,Kettles,Norway,norwegian kettle");
+    assertThat(new Composer(KNOWLEDGE, 1).compose(Brief.of(product)).plain(Field.TITLE))
+        .contains("Norwegian kettle");
+  }
+
+  /** "A pannier in a natural colour from Norway": the colour is from there. */
+  @Test
+  void a_place_stands_beside_no_colour() {
+    for (int seed = 0; seed < SEEDS; seed++) {
+      ProductFacts product =
+          Products.of(
+              "SKU,Name,Category,Colour,Made in,Weight", "A1,Marlow,Panniers,natural,Norway,900 g");
+      assertThat(new Composer(KNOWLEDGE, seed).compose(Brief.of(product)).prose())
+          .doesNotContain("colour from Norway", "from Norway in a");
+    }
   }
 
   @Test

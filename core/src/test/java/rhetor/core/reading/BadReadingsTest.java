@@ -63,6 +63,33 @@ class BadReadingsTest {
     assertThat(reading.columns().get(2).reason()).contains("measured in something else");
   }
 
+  /** Where a sheet has come to what is for the house alone, words of no known meaning are, too. */
+  @Test
+  void words_behind_what_is_for_the_house_alone_are_kept_back_and_asked_about() throws Exception {
+    String cells = "scuffs in transit";
+    Reading among =
+        read(
+            """
+            SKU,Name,Weight,Colour,Width,Height,Trade price,Margin,Stock,Gimlet
+            A-1,Heron,2 kg,blue,30 cm,10 cm,4.20,38 %%,12,%s
+            A-2,Egret,3 kg,red,40 cm,12 cm,5.10,41 %%,0,
+            A-3,Teal,1 kg,blue,50 cm,14 cm,3.90,36 %%,5,
+            """
+                .formatted(cells));
+    assertThat(codes(among)).endsWith("keep", "keep", "keep", "keep");
+    assertThat(among.columns().getLast().asks()).isTrue();
+    Reading apart =
+        read(
+            """
+            SKU,Name,Gimlet,Weight,Colour,Width,Height,Trade price,Margin,Stock
+            A-1,Heron,%s,2 kg,blue,30 cm,10 cm,4.20,38 %%,12
+            A-2,Egret,,3 kg,red,40 cm,12 cm,5.10,41 %%,0
+            A-3,Teal,,1 kg,blue,50 cm,14 cm,3.90,36 %%,5
+            """
+                .formatted(cells));
+    assertThat(codes(apart).get(2)).isEqualTo("extra");
+  }
+
   @Test
   void cells_that_are_all_alike_make_no_name_and_no_code() throws Exception {
     Reading reading =

@@ -59,6 +59,20 @@ class OtherThingTest {
   }
 
   @Test
+  void a_list_that_has_what_makes_the_others_one_of_a_kind_is_of_them() throws Exception {
+    assertThat(
+            kinds(
+                "wine glasses",
+                """
+                SKU,Name,Drink,Height
+                G-1,Arden,wine,21 cm
+                G-2,Bourne,"wine, cider",23 cm
+                G-3,Corve,"stout, ale",15 cm
+                """))
+        .containsExactly("wine glass", "wine glass", "glass");
+  }
+
+  @Test
   void a_row_that_names_another_thing_is_that_thing_and_one_that_names_none_is_none()
       throws Exception {
     assertThat(

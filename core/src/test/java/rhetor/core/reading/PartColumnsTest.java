@@ -67,6 +67,9 @@ class PartColumnsTest {
   @ParameterizedTest
   @CsvSource({
     "'', Mast, tall; short; none",
+    // Tips are gratuities and hints, fronts are of the weather.
+    "'', Tips, 2; 4; 1",
+    "'', Fronts, 3; 5; 2",
     "'', Mast, Y; N; Y",
     "'', Rungs, 3 plastic; 2 wood; 4 steel",
     "'', Hinge, brass; steel; steel",

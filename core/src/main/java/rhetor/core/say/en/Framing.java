@@ -354,7 +354,9 @@ public final class Framing {
   static boolean isSetAgainst(Message m) {
     return m.has(Form.VERB)
         && (m.fact().value() instanceof Value.Quantity || m.fact().value() instanceof Value.Range)
-        && (m.theme().equals("performance") || BEARING.contains(English.firstWord(m.verb())));
+        && (m.theme().equals("performance")
+            // What a maker stands for is no load: "at 560 g, it carries a warranty".
+            || BEARING.contains(English.firstWord(m.verb())) && !m.theme().equals("origin"));
   }
 
   /** "It has two pockets. It has a zip." is a list in disguise. */

@@ -6,9 +6,11 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Claim;
 import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 import rhetor.core.plan.Message;
 import rhetor.core.plan.Message.Form;
 import rhetor.core.text.Support;
@@ -44,6 +46,9 @@ public record NounPhrase(
 
     private static final int ADJECTIVES = 2;
 
+    /** "Sleep two people", "have room for one person". */
+    private static final Pattern HOW_MANY = Pattern.compile("(\\S+) (?:people|person)$");
+
     /** A keyword that goes on behind its noun. */
     private static final Pattern GOES_ON = Pattern.compile(" (?:with|without|for) ");
 
@@ -75,6 +80,7 @@ public record NounPhrase(
         if (keyed
             && (adjective
                 || m.isNamedBy(noun)
+                || saysHowMany(noun, m)
                 || m.theme().equals("use")
                     && m.has(Form.PP)
                     && Echo.overlaps(m.get(Form.PP), noun))) {
@@ -86,9 +92,13 @@ public record NounPhrase(
       chosen.forEach(a -> phrase.append(a.words).append(' '));
       phrase.append(noun);
       int posts = 0;
+      boolean isOfPlace = false;
       for (Message m : messages) {
         // "A toothbrush with app in black": what is black?
+        // "In a natural colour from Portugal": the colour comes from nowhere.
+        boolean isApart = isOfPlace || posts > 0 && m.theme().equals("origin");
         if (posts < after
+            && !isApart
             && !GOES_ON.matcher(noun).find()
             && m.has(Form.PP)
             && !said.contains(m)
@@ -96,6 +106,7 @@ public record NounPhrase(
           phrase.append(' ').append(m.get(Form.PP));
           said.add(m);
           posts++;
+          isOfPlace = m.theme().equals("origin");
         }
       }
       said.forEach(m -> support.addAll(m.supports()));
@@ -104,6 +115,16 @@ public record NounPhrase(
       boolean bare = subject.plural() || English.withArticle(noun).equals(noun);
       String words = bare ? phrase.toString() : English.withArticle(phrase.toString());
       return new NounPhrase(words, support, said, informative);
+    }
+
+    /** "A two-man tent" has said that it "sleeps two people". */
+    private static boolean saysHowMany(String noun, Message m) {
+      Matcher people = HOW_MANY.matcher(m.has(Form.VERB) ? m.get(Form.VERB) : "");
+      if (!people.find()) {
+        return false;
+      }
+      Matcher called = Pattern.compile("\\b" + people.group(1) + "[ -](\\p{L}+)").matcher(noun);
+      return called.find() && Lexicon.shipped().isKindOf(called.group(1), "person");
     }
 
     /** An "800 lumen torch" has said "800-lumen" too. */
