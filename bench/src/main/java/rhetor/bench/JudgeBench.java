@@ -65,6 +65,7 @@ final class JudgeBench {
             "judged-kept-back-5",
             "judged-kept-back-6",
             "judged-kept-back-7",
+            "judged-kept-back-8",
             "judged-pasted")) {
       JudgeMeasure unseen =
           new JudgeMeasure(

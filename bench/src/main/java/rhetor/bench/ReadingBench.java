@@ -59,6 +59,7 @@ final class ReadingBench {
             "kept-back-8",
             "kept-back-9",
             "kept-back-10",
+            "kept-back-11",
             "unprepared")) {
       ReadingMeasure measure = new ReadingMeasure(knowledge);
       for (Labelled sheet : sheets(apart)) {

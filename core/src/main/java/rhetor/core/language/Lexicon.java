@@ -41,6 +41,10 @@ public final class Lexicon {
   private final Memo<List<Synset>> nouns = new Memo<>(this::find);
   private final Memo<Set<Long>> ancestors = new Memo<>(this::findAncestors);
   private final Memo<Boolean> common = new Memo<>(this::findCommon);
+
+  /** WordNet gives the senses of a word by how often it has them. */
+  private static final int MAIN_SENSES = 4;
+
   private final Memo<Set<String>> kin = new Memo<>(this::findKin);
 
   private Lexicon() {
@@ -229,7 +233,7 @@ public final class Lexicon {
   }
 
   /**
-   * Words that say the same as a word in one of its senses, whatever their part of speech:
+   * Words that often say the same as a word in one of its senses, whatever their part of speech:
    * synonyms, what is derived from it, and what it is an attribute of ("weigh" for weight, "long"
    * for length). The word is among them.
    */
@@ -251,7 +255,9 @@ public final class Lexicon {
         }
         for (Synset sense : index.getSenses()) {
           for (Word each : sense.getWords()) {
-            found.add(lower(each.getLemma()));
+            if (isMainSense(each)) {
+              found.add(lower(each.getLemma()));
+            }
             boolean isItself = lower(each.getLemma()).equals(lower(index.getLemma()));
             for (Pointer pointer : isItself ? each.getPointers() : List.<Pointer>of()) {
               if (isOfKin(pointer)) {
@@ -279,15 +285,29 @@ public final class Lexicon {
         || pointer.getType() == PointerType.PERTAINYM;
   }
 
-  private static void add(Set<String> found, Pointer pointer) throws JWNLException {
+  private void add(Set<String> found, Pointer pointer) throws JWNLException {
     PointerTarget target = pointer.getTarget();
-    if (target instanceof Word one) {
-      found.add(lower(one.getLemma()));
-    } else if (target instanceof Synset sense) {
-      for (Word each : sense.getWords()) {
+    List<Word> words =
+        target instanceof Word one
+            ? List.of(one)
+            : target instanceof Synset sense ? sense.getWords() : List.of();
+    for (Word each : words) {
+      if (isMainSense(each)) {
         found.add(lower(each.getLemma()));
       }
     }
+  }
+
+  /** Whether a word often means that: "set" hardly ever says "harden". */
+  private boolean isMainSense(Word word) throws JWNLException {
+    IndexWord index = dictionary.lookupIndexWord(word.getPOS(), word.getLemma());
+    List<Synset> senses = index == null ? List.of() : index.getSenses();
+    for (int i = 0; i < Math.min(MAIN_SENSES, senses.size()); i++) {
+      if (senses.get(i).getOffset() == word.getSynset().getOffset()) {
+        return true;
+      }
+    }
+    return senses.isEmpty();
   }
 
   /** Places of a noun's senses and of all that they are kinds of. */

@@ -22,9 +22,14 @@ import rhetor.core.support.Assertion.Kind;
 /** Holds what a sentence affirms or denies, and how much of it there is, against a row's cells. */
 final class AnswerJudge {
   private static final String FREE = "-free";
+  private static final String LESS = "less";
   private static final String IS_FREE = "free";
 
   private static final Pattern SAYS_FREE = Pattern.compile("(?i)-?\\bfree\\b(?: (?:of|from)\\b)?");
+
+  /** "Without tools" is tool-free. */
+  private static final Pattern SAYS_WITHOUT =
+      Pattern.compile("(?i)\\b(?:without(?: any)?|with no|needs? no)\\b");
 
   private static final Pattern DENIAL =
       Pattern.compile(
@@ -113,12 +118,39 @@ final class AnswerJudge {
           .map(p -> firstPart(p.substring(p.lastIndexOf(' ') + 1)))
           .collect(Collectors.toSet());
 
+  /** "Is packed with it". */
+  private static final Pattern ALONG_WITH =
+      Pattern.compile("(?i)\\b(?:is|are) \\p{L}+(?:ed|t|n) (?:in )?(?:along )?with (?:it|them)\\b");
+
+  private static final Pattern MEASURING =
+      Pattern.compile("(?i) (?:(?:about|around|only|just|up to|no more than) )?\\d");
+
+  /** "Every airline", "all hobs". */
+  private static final Pattern EVERY =
+      Pattern.compile(
+          "(?i)\\b(?:every|each|all|any)(?: (?:of )?(?:the|these|kind of|type of|sort of))? (?<w>\\p{L}{3,})(?: (?<next>\\p{L}{3,}))?");
+
+  private static final List<String> NOT_EVERY =
+      List.of("most", "some", "many", "few", "selected", "certain");
+
+  /** "Is tanned with oak bark", "was finished in oil". */
+  private static final Pattern DONE_WITH =
+      Pattern.compile("(?i)\\b(?<v>\\p{L}{2,}ed) (?:with|by|in|using) (?<w>\\p{L}[\\p{L} -]*)");
+
+  /** "Catch tray" is a tray. */
+  private static final Pattern HAS_NO =
+      Pattern.compile(
+          "(?i)\\b(?:(?:has|have|is|are|comes?|with|there (?:is|are)) no|without(?: an?| any)?) (?<w>\\p{L}{3,})(?! \\p{L}+(?<!in|on|for|to|and|or|of|at|but)\\b)");
+
   private static final Pattern MEASURED =
       Pattern.compile("(?i)\\d[\\d.,]* ?\\p{L}{1,12} (?:high|deep|long|wide|tall|thick|heavy)\\b");
 
   private static final double MOST_OF_ITS_SENSES = 0.5;
   private static final int SHORTEST_NEGATED = 4;
   private static final int SHORTEST_ROOT = 3;
+
+  /** Words of a heading of which one may be said by another. */
+  private static final int ENOUGH_OF_A_NAME = 3;
 
   private final Row row;
   private final JudgeWords words = JudgeWords.shipped();
@@ -170,6 +202,9 @@ final class AnswerJudge {
     opposites(sentence, all, found);
     negated(sentence, all, found);
     onlyOne(sentence, found);
+    every(sentence, found);
+    lacking(sentence, all, found);
+    doneWith(sentence, found);
     proof(sentence, all, found);
     refusals.judge(sentence, all, this::isDenied, found);
   }
@@ -348,36 +383,50 @@ final class AnswerJudge {
   private void answers(String sentence, List<Word> all, List<Assertion> found) {
     Set<String> stems = stems(sentence);
     Map<Cell, List<Word>> spelledOut = row.spelledOut(all);
-    boolean isOfParts = all.stream().anyMatch(w -> words.is("inclusion", w.text()));
+    boolean isOfParts =
+        all.stream().anyMatch(w -> words.is("inclusion", w.text()))
+            || ALONG_WITH.matcher(sentence).find();
     for (Cell cell : answering) {
       if (!isOfParts && ofParts.contains(cell)) {
         // What drives a torch needn't be in its box.
         continue;
       }
+      if (lacks(cell).isPresent() && Words.find(heading(cell), sentence) < 0) {
+        // "No cord" is what "cordless" says.
+        continue;
+      }
       boolean isSpelledOut = spelledOut.containsKey(cell);
-      if (!isSpelledOut && !isNamed(cell, stems)) {
+      boolean isNamed = isNamed(cell, stems);
+      Optional<Word> otherwise =
+          isSpelledOut || isNamed ? Optional.empty() : namedOtherwise(cell, stems, all);
+      if (!isSpelledOut && !isNamed && otherwise.isEmpty()) {
         continue;
       }
       Optional<Word> named =
           isSpelledOut
               ? Optional.of(spelledOut.get(cell).getFirst())
-              : all.stream()
-                  .filter(w -> isNamed(cell, w, stems))
-                  // "Covers off" is all of small words; one alone, as in "stands high", says none.
-                  .filter(
-                      w ->
-                          !words.isHarmless(w.text())
-                              || isNamedInWords(cell, stems)
-                              || asksWhetherItCanBe(cell, w.text())
-                                  && sentence.startsWith("be ", w.start() - 3))
-                  .min(Comparator.comparing(w -> words.isHarmless(w.text())));
+              : otherwise.isPresent()
+                  ? otherwise
+                  : all.stream()
+                      .filter(w -> isNamed(cell, w, stems))
+                      .filter(w -> !isMeasuring(sentence, w))
+                      // "Covers off" is all of small words; one alone, as in "stands high", says
+                      // none.
+                      .filter(
+                          w ->
+                              !words.isHarmless(w.text())
+                                  || isNamedInWords(cell, stems)
+                                  || asksWhetherItCanBe(cell, w.text())
+                                      && sentence.startsWith("be ", w.start() - 3))
+                      .min(Comparator.comparing(w -> words.isHarmless(w.text())));
       if (named.isPresent()) {
         Word word = named.get();
         // "Free of grain" is what a column says that is headed "grain free": that denies nothing.
         boolean isOfFree = cell.names().stream().anyMatch(n -> n.contains(IS_FREE));
+        Pattern freely = sentence.contains(IS_FREE) ? SAYS_FREE : SAYS_WITHOUT;
         String said =
             isOfFree
-                ? SAYS_FREE.matcher(sentence).replaceAll(m -> " ".repeat(m.group().length()))
+                ? freely.matcher(sentence).replaceAll(m -> " ".repeat(m.group().length()))
                 : sentence;
         boolean isDenied =
             !isOfFree && word.text().endsWith(FREE)
@@ -390,6 +439,86 @@ final class AnswerJudge {
         }
       }
     }
+  }
+
+  /**
+   * The word that calls a cell otherwise than its heading does: "fastened with a seat belt" has all
+   * of "seat belt fix", "magnetic ring" is what a "mag ring" is, one freezes in a freezer, and what
+   * is wireless has no cable.
+   */
+  private Optional<Word> namedOtherwise(Cell cell, Set<String> stems, List<Word> all) {
+    for (Set<String> name : cell.names()) {
+      List<String> missing = name.stream().filter(s -> !row.isAmong(s, stems)).limit(2).toList();
+      if (missing.size() != 1) {
+        continue;
+      }
+      String word = missing.getFirst();
+      Optional<Word> said =
+          all.stream()
+              .filter(
+                  w ->
+                      name.size() == 1
+                          ? isDoneIn(word, w.text())
+                          : isShortFor(word, w.text())
+                              || name.size() >= ENOUGH_OF_A_NAME && isKinOf(word, w.text()))
+              .findFirst();
+      if (said.isPresent()) {
+        return said;
+      }
+    }
+    return Optional.empty();
+  }
+
+  private static boolean isDoneIn(String thing, String verb) {
+    return English.tags(verb).contains("VB")
+        && (thing.equals(verb + "er") || thing.equals(verb + "r"));
+  }
+
+  /** "Mag" of "magnetic". */
+  private static boolean isShortFor(String cut, String word) {
+    return cut.length() >= SHORTEST_ROOT
+        && cut.length() < SHORTEST_NEGATED + 1
+        && word.length() >= cut.length() + SHORTEST_ROOT
+        && word.startsWith(cut);
+  }
+
+  private static boolean isKinOf(String word, String other) {
+    return Lexicon.shipped().kin(word).stream().anyMatch(k -> Row.areOfOneRoot(k, other));
+  }
+
+  /** What a cell that is headed "cordless" asks for. */
+  private static Optional<String> lacks(Cell cell) {
+    String heading = heading(cell).toLowerCase(Locale.ROOT);
+    return heading.endsWith(LESS) && heading.indexOf(' ') < 0
+        ? Optional.of(heading.substring(0, heading.length() - LESS.length()))
+        : Optional.empty();
+  }
+
+  /** "A cable runs to it" of what a cell says is wireless. */
+  private void lacking(String sentence, List<Word> all, List<Assertion> found) {
+    for (Cell cell : answering) {
+      String what = lacks(cell).orElse("");
+      if (what.isEmpty() || cell.answer() != Cell.Answer.YES) {
+        continue;
+      }
+      all.stream()
+          .filter(w -> English.isNoun(w.text()) && Lexicon.shipped().goods(w.text()) > 0)
+          .filter(
+              w ->
+                  English.stem(w.text()).equals(what)
+                      || Lexicon.shipped().kin(what).contains(English.stem(w.text())))
+          .filter(w -> !isDenied(sentence, w))
+          .findFirst()
+          .ifPresent(
+              w ->
+                  found.add(Assertion.of(Kind.ANSWER, sentence, w.start(), w.end(), cell.words())));
+    }
+  }
+
+  /** "It weighs 480 g" says nothing of whether it weighs. */
+  private static boolean isMeasuring(String sentence, Word word) {
+    return MEASURING.matcher(sentence).region(word.end(), sentence.length()).lookingAt()
+        && English.tags(word.text()).contains("VBZ");
   }
 
   /** "The string pattern" is what a cell of its own is headed by, and not what "strung?" asks. */
@@ -446,14 +575,21 @@ final class AnswerJudge {
     return cell.names().stream().anyMatch(n -> n.size() > 1 && areAllAmong(n, stems));
   }
 
-  /** The stems of a sentence; what is done by itself is automatic. */
+  /** The stems of a sentence; what is done by itself is automatic, and without tools tool-free. */
   private static Set<String> stems(String sentence) {
     Set<String> stems = Stems.of(sentence);
-    if (!BY_ITSELF.matcher(sentence).find()) {
+    boolean isByItself = BY_ITSELF.matcher(sentence).find();
+    boolean isWithout = !stems.contains(IS_FREE) && SAYS_WITHOUT.matcher(sentence).find();
+    if (!isByItself && !isWithout) {
       return stems;
     }
     Set<String> more = new HashSet<>(stems);
-    more.addAll(AUTOMATIC);
+    if (isByItself) {
+      more.addAll(AUTOMATIC);
+    }
+    if (isWithout) {
+      more.add(IS_FREE);
+    }
     return more;
   }
 
@@ -471,6 +607,86 @@ final class AnswerJudge {
     denials(sentence, NOT_DONE.matcher(sentence), Stems.of(sentence), found);
     undone(sentence, found);
     missing(sentence, found);
+    hasNone(sentence, found);
+  }
+
+  /** "Has no tray", where a cell says yes to a catch tray and none no to another. */
+  private void hasNone(String sentence, List<Assertion> found) {
+    Matcher m = HAS_NO.matcher(sentence);
+    while (m.find()) {
+      String stem = English.stem(m.group("w").toLowerCase(Locale.ROOT));
+      boolean isRefused =
+          row.cells().stream()
+              .anyMatch(c -> c.answer() == Cell.Answer.NO && c.label().contains(stem));
+      answering.stream()
+          .filter(c -> !isRefused && c.answer() == Cell.Answer.YES)
+          .filter(
+              c ->
+                  c.names().stream().anyMatch(n -> n.size() > 1 && n.contains(stem))
+                      && English.stem(English.lastWord(heading(c).toLowerCase(Locale.ROOT)))
+                          .equals(stem))
+          .filter(c -> Lexicon.shipped().goods(stem) > 0)
+          .findFirst()
+          .ifPresent(
+              c ->
+                  found.add(
+                      Assertion.of(Kind.ANSWER, sentence, m.start("w"), m.end("w"), c.words())));
+    }
+  }
+
+  /** "Every airline" where the cell says that most do. */
+  private void every(String sentence, List<Assertion> found) {
+    Matcher m = EVERY.matcher(sentence);
+    while (m.find()) {
+      Set<String> of = new HashSet<>(Stems.of(m.group("w")));
+      Optional.ofNullable(m.group("next")).map(Stems::of).ifPresent(of::addAll);
+      // "Every few weeks" is seldom.
+      if (NOT_EVERY.contains(m.group("w").toLowerCase(Locale.ROOT))
+          || isDenied(Clauses.at(sentence, m.start()))) {
+        continue;
+      }
+      row.cells().stream()
+          .filter(c -> of.stream().anyMatch(s -> c.label().contains(s) || c.said().contains(s)))
+          .filter(c -> first(NOT_EVERY, value(c)) >= 0)
+          .findFirst()
+          .ifPresent(
+              c ->
+                  found.add(Assertion.of(Kind.ANSWER, sentence, m.start(), m.end("w"), c.words())));
+    }
+  }
+
+  /** "Tanned with oak bark" where the cell that is headed "tanned" says chrome. */
+  private void doneWith(String sentence, List<Assertion> found) {
+    Matcher m = DONE_WITH.matcher(sentence);
+    while (m.find()) {
+      String verb = English.stem(m.group("v").toLowerCase(Locale.ROOT));
+      int end = Math.min(m.end(), Clauses.end(sentence, m.start("w")));
+      Set<String> with =
+          Refusals.telling(sentence.substring(m.start("w"), Math.max(m.start("w"), end)));
+      boolean isDenied = isDenied(Clauses.at(sentence, m.start()));
+      row.cells().stream()
+          .filter(c -> !isDenied && c.answer() == Cell.Answer.NEITHER && c.numbers().isEmpty())
+          .filter(
+              c ->
+                  heading(c).toLowerCase(Locale.ROOT).equals(m.group("v").toLowerCase(Locale.ROOT)))
+          .filter(c -> c.names().stream().anyMatch(n -> n.equals(Set.of(verb))))
+          .filter(c -> !with.isEmpty() && with.stream().noneMatch(s -> isSaidIn(c, s)))
+          .findFirst()
+          .ifPresent(
+              c -> found.add(Assertion.of(Kind.ANSWER, sentence, m.start(), end, c.words())));
+    }
+  }
+
+  private static boolean isSaidIn(Cell cell, String stem) {
+    return cell.said().stream()
+        .anyMatch(
+            s ->
+                s.equals(stem)
+                    || Row.areOfOneRoot(s, stem)
+                    || s.startsWith(stem)
+                    || stem.startsWith(s)
+                    || Lexicon.shipped().isKindOf(s, stem)
+                    || Lexicon.shipped().kin(stem).contains(s));
   }
 
   /** "They don't fade" where a cell says that they fade. */

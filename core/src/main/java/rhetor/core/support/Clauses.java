@@ -10,7 +10,8 @@ import rhetor.core.language.Words.Word;
 /** Where the clauses of a sentence begin and end, as far as product texts need it. */
 final class Clauses {
   private static final Pattern END =
-      Pattern.compile("[,;:.!?–—]|\\b(?:and|but|so|while|which|that|than)\\b");
+      Pattern.compile(
+          "[,;:.!?–—]|\\b(?:and|but|so|while|which|that|than|when|if|because|unless)\\b");
 
   private static final int LONGEST = 800;
 

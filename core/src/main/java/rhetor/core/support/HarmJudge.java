@@ -76,6 +76,14 @@ final class HarmJudge {
           "need",
           "needs");
 
+  /** "Ready assembled". */
+  private static final Cue READY =
+      new Cue(
+          "(?i)\\b(?:ready|fully|already|pre)[ -](?<w>\\p{L}{3,}ed)\\b",
+          "ready",
+          "fully",
+          "already");
+
   /** "Free from lead and cadmium", "contains no nickel". */
   private static final Cue FREE_FROM =
       new Cue(
@@ -114,7 +122,8 @@ final class HarmJudge {
   private static final double MOSTLY = 0.5;
 
   private static final Set<String> CUED =
-      Cue.wordsOf(WITHSTOOD, HARMLESS, UNHARMED, UNNEEDED, FREE_FROM, ONLY_BY_HAND, DOES_NO_HARM);
+      Cue.wordsOf(
+          WITHSTOOD, HARMLESS, UNHARMED, UNNEEDED, READY, FREE_FROM, ONLY_BY_HAND, DOES_NO_HARM);
 
   private final Row row;
   private final AnswerJudge answers;
@@ -146,6 +155,11 @@ final class HarmJudge {
     }
     for (MatchResult m : UNNEEDED.in(sentence, spoken)) {
       needed(English.stem(lower(m, "w")))
+          .ifPresent(c -> found.add(whole(Kind.ANSWER, sentence, m, c.words())));
+    }
+    for (MatchResult m : READY.in(sentence, spoken)) {
+      takesTime(English.stem(lower(m, "w")))
+          .filter(c -> !isDenied(sentence, m))
           .ifPresent(c -> found.add(whole(Kind.ANSWER, sentence, m, c.words())));
     }
     for (MatchResult m : FREE_FROM.in(sentence, spoken)) {
@@ -211,6 +225,14 @@ final class HarmJudge {
                 c.said().contains(what)
                     || c.answer() == Cell.Answer.NEITHER && hasRoot(c.heading(), what))
         .filter(c -> !answers.isDenied(c.words()))
+        .findFirst();
+  }
+
+  /** The cell that says how long it takes to do what is said to be done: "assembly: 30 min". */
+  private Optional<Cell> takesTime(String done) {
+    return row.cells().stream()
+        .filter(c -> hasRoot(c.heading(), done))
+        .filter(c -> c.numbers().stream().anyMatch(n -> n.dimension().equals("time")))
         .findFirst();
   }
 

@@ -98,6 +98,8 @@ final class NumberJudge {
 
   private static final String MINUS = "minus ";
 
+  private static final Pattern SEVERAL = Pattern.compile(" (?:and|or) ");
+
   /** So many characters have the word after a number. */
   private static final int NEXT_WORD = 40;
 
@@ -181,7 +183,9 @@ final class NumberJudge {
               .filter(c -> mayMeasure(c, amount, clause) || isWritten(c, sentence, amount))
               .toList();
       boolean isSpokenOf =
-          saying.stream().anyMatch(c -> isWhollySpokenOf(c, clause) || isQuoted(c, clause));
+          saying.stream().anyMatch(c -> isWhollySpokenOf(c, clause) || isQuoted(c, clause))
+              || isOneOfSeveral(sentence, amount, amounts)
+                  && saying.stream().anyMatch(c -> isSpokenOf(c, sentence));
       Optional<Cell> meant =
           isSpokenOf
               ? Optional.empty()
@@ -597,14 +601,28 @@ final class NumberJudge {
     Set<String> spoken = new HashSet<>(Stems.of(clause));
     meant.ifPresent(c -> spoken.retainAll(c.names().getFirst()));
     return !spoken.isEmpty()
-        && amount.unit().isEmpty()
         && !amount.isWord()
         && meant.isPresent()
         && !saying.isEmpty()
+        && (amount.unit().isEmpty() || saying.stream().allMatch(c -> areOfOneSort(c, meant.get())))
         && !saying.contains(meant.get())
         && meant.get().parts() == 1
         && meant.get().numbers().stream().map(Cell.Number::value).distinct().count() == 1
         && meant.get().numbers().getFirst().dimension().isEmpty();
+  }
+
+  /** "Head of water, fly" and "head of water, floor": bare figures of the same unit. */
+  private static boolean areOfOneSort(Cell one, Cell other) {
+    return one.numbers().stream().allMatch(n -> n.dimension().isEmpty())
+        && one.names().getFirst().size() == other.names().getFirst().size()
+        && !Collections.disjoint(one.names().getFirst(), other.names().getFirst());
+  }
+
+  /** "The fly and the floor stand 3,000 and 5,000 mm": the first is of the first. */
+  private static boolean isOneOfSeveral(String sentence, Amount amount, List<Amount> amounts) {
+    return amounts.stream()
+        .filter(a -> a.start() > amount.end())
+        .anyMatch(a -> SEVERAL.matcher(sentence.substring(amount.end(), a.start())).matches());
   }
 
   /** "Entirely organic" where a cell has 95 in a hundred. */

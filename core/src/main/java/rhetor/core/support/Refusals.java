@@ -33,7 +33,7 @@ final class Refusals {
   /** "Not for peanuts", "no honey": what it is no use for. */
   private static final Pattern NOT_FOR =
       Pattern.compile(
-          "(?i)(?:^|[,;.])\\s*(?:not for|no|never)(?: the)? (?<x>\\p{L}{4,})(?<but>)\\s*(?=[,;.(]|$)");
+          "(?i)(?:^|[,;.])\\s*(?:not(?: for)?|no|never)(?: the)? (?<x>\\p{L}{4,})(?<but>)\\s*(?=[,;.(]|$)");
 
   private static final List<Pattern> PATTERNS = List.of(REFUSED, REFUSED_TOO, LEFT_OUT, NOT_FOR);
 
