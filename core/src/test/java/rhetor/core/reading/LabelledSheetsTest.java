@@ -57,6 +57,6 @@ class LabelledSheetsTest {
     assertThat(measure.told()).hasSizeLessThanOrEqualTo(told);
     assertThat(measure.rolesRight()).isGreaterThan(0.94);
     // Of two hundred columns that were sure of just what they say it would be 0.04.
-    assertThat(measure.calibrationError()).isLessThan(0.08);
+    assertThat(measure.calibrationError()).isLessThan(0.09);
   }
 }
