@@ -34,7 +34,7 @@ final class AnswerJudge {
   private static final Pattern DENIAL =
       Pattern.compile(
           "(?i)\\b(?:no|without|free (?:from|of)|contains? no|neither|nor)\\b(?: (?:traces of|any|added|a|an))? (?<w>\\p{L}+)");
-  private static final Pattern DENYING = Pattern.compile("(?i)\\b(?:no|not|none|free|without)\\b");
+  static final Pattern DENYING = Pattern.compile("(?i)\\b(?:no|not|none|free|without)\\b");
 
   private static final Pattern KEEPING_OFF =
       Pattern.compile("-(?:proof|resistant|repellent|tight|safe|free)$");
@@ -105,18 +105,7 @@ final class AnswerJudge {
       Pattern.compile(
           "(?i)\\b(?:optional(?:ly)?|opt\\.|on request|sold separately|separately|extra(?= ?(?:[,;.)]|$)))(?!\\p{L})");
 
-  /** What can't both be so: pairs of what says the one, and what says the other. */
-  private static final List<List<List<String>>> OPPOSITES =
-      JudgeWords.shipped().of("opposites").stream()
-          .map(pair -> Arrays.stream(pair.split(" / ")).map(s -> List.of(s.split(", "))).toList())
-          .toList();
 
-  private static final Set<String> OF_OPPOSITES =
-      OPPOSITES.stream()
-          .flatMap(List::stream)
-          .flatMap(List::stream)
-          .map(p -> firstPart(p.substring(p.lastIndexOf(' ') + 1)))
-          .collect(Collectors.toSet());
 
   /** "Is packed with it". */
   private static final Pattern ALONG_WITH =
@@ -125,22 +114,9 @@ final class AnswerJudge {
   private static final Pattern MEASURING =
       Pattern.compile("(?i) (?:(?:about|around|only|just|up to|no more than) )?\\d");
 
-  /** "Every airline", "all hobs". */
-  private static final Pattern EVERY =
-      Pattern.compile(
-          "(?i)\\b(?:every|each|all|any)(?: (?:of )?(?:the|these|kind of|type of|sort of))? (?<w>\\p{L}{3,})(?: (?<next>\\p{L}{3,}))?");
 
-  private static final List<String> NOT_EVERY =
-      List.of("most", "some", "many", "few", "selected", "certain");
 
-  /** "Is tanned with oak bark", "was finished in oil". */
-  private static final Pattern DONE_WITH =
-      Pattern.compile("(?i)\\b(?<v>\\p{L}{2,}ed) (?:with|by|in|using) (?<w>\\p{L}[\\p{L} -]*)");
 
-  /** "Catch tray" is a tray. */
-  private static final Pattern HAS_NO =
-      Pattern.compile(
-          "(?i)\\b(?:(?:has|have|is|are|comes?|with|there (?:is|are)) no|without(?: an?| any)?) (?<w>\\p{L}{3,})(?! \\p{L}+(?<!in|on|for|to|and|or|of|at|but)\\b)");
 
   private static final Pattern MEASURED =
       Pattern.compile("(?i)\\d[\\d.,]* ?\\p{L}{1,12} (?:high|deep|long|wide|tall|thick|heavy)\\b");
@@ -155,8 +131,6 @@ final class AnswerJudge {
   private final Row row;
   private final JudgeWords words = JudgeWords.shipped();
 
-  /** Whether a cell has a word such as "unscented", so that its opposite would be wrong. */
-  private final boolean hasNegatives;
 
   private final Refusals refusals;
 
@@ -176,15 +150,12 @@ final class AnswerJudge {
       if (ASKS_OF_PARTS.matcher(cell.words()).find()) {
         ofParts.add(cell);
       }
-      Set<String> against = new HashSet<>(Stems.of(heading(cell)));
+      Set<String> against = new HashSet<>(Stems.of(cell.title()));
       if (against.remove("proof")) {
         proofs.put(cell, against);
       }
     }
     this.refusals = new Refusals(row);
-    this.hasNegatives =
-        row.cells().stream()
-            .anyMatch(c -> Words.of(value(c)).stream().anyMatch(w -> isNegative(w.text())));
   }
 
   /**
@@ -199,12 +170,6 @@ final class AnswerJudge {
       options(sentence, found);
     }
     degrees(sentence, found);
-    opposites(sentence, all, found);
-    negated(sentence, all, found);
-    onlyOne(sentence, found);
-    every(sentence, found);
-    lacking(sentence, all, found);
-    doneWith(sentence, found);
     proof(sentence, all, found);
     refusals.judge(sentence, all, this::isDenied, found);
   }
@@ -214,95 +179,15 @@ final class AnswerJudge {
     return refusals.isOf(English.stem(word));
   }
 
-  /** "Opened by hand" where the cell says that it is automatic. */
-  private void opposites(String sentence, List<Word> all, List<Assertion> found) {
-    if (all.stream().noneMatch(w -> OF_OPPOSITES.contains(firstPart(w.text())))) {
-      return;
-    }
-    Set<String> stems = Stems.of(sentence);
-    for (List<List<String>> sides : OPPOSITES) {
-      for (int i = 0; i < 2; i++) {
-        List<String> said = sides.get(i);
-        List<String> other = sides.get(1 - i);
-        int at = first(said, sentence);
-        if (at < 0 || first(other, sentence) >= 0 || isDenied(Clauses.at(sentence, at))) {
-          continue;
-        }
-        row.cells().stream()
-            .filter(c -> isNamed(c, stems) || Portions.says(value(c), stems, other))
-            .filter(c -> first(other, value(c)) >= 0 && first(said, value(c)) < 0)
-            .filter(c -> !DENYING.matcher(value(c)).find())
-            .findFirst()
-            .ifPresent(
-                c ->
-                    found.add(
-                        Assertion.of(Kind.ANSWER, sentence, at, sentence.length(), c.words())));
-      }
-    }
-  }
 
-  /** "Bagless" where a cell says that it is bagged, "scented" where one says unscented. */
-  private void negated(String sentence, List<Word> all, List<Assertion> found) {
-    for (Word word : all) {
-      String w = word.text();
-      if (w.length() < SHORTEST_NEGATED
-          || !isNegative(w) && !hasNegatives
-          || isDenied(Clauses.at(sentence, word.start()))) {
-        continue;
-      }
-      row.cells().stream()
-          .filter(c -> saysOpposite(c, w) && !saysAlone(c, w))
-          .filter(c -> row.cells().stream().noneMatch(o -> o != c && hasWord(o, w)))
-          .findFirst()
-          .ifPresent(
-              c ->
-                  found.add(
-                      Assertion.of(Kind.ANSWER, sentence, word.start(), word.end(), c.words())));
-    }
-  }
 
-  /** Whether a cell has a word by itself: "lead-free" doesn't have lead. */
-  private static boolean saysAlone(Cell cell, String word) {
-    return cell.said().contains(English.stem(word))
-        && Words.of(value(cell)).stream()
-            .noneMatch(w -> w.text().endsWith(FREE) && w.text().startsWith(word));
-  }
 
-  private static boolean isNegative(String word) {
-    return word.endsWith("less")
-        || word.endsWith(FREE)
-        || word.startsWith("un")
-        || word.startsWith("non-");
-  }
 
-  private static boolean saysOpposite(Cell cell, String word) {
-    String root =
-        word.endsWith("less")
-            ? word.substring(0, word.length() - 4)
-            : word.startsWith("un") && English.isKnown(word.substring(2)) ? word.substring(2) : "";
-    boolean isAffirmed =
-        root.length() >= SHORTEST_ROOT
-            && cell.answer() != Cell.Answer.NO
-            && !DENYING.matcher(value(cell)).find()
-            && cell.said().stream().anyMatch(s -> isOf(s, root));
-    return isAffirmed
-        || root.isEmpty()
-            && List.of("un" + word, "non-" + word, word + "less", word + "-free").stream()
-                .anyMatch(n -> hasWord(cell, n));
-  }
 
-  /** "Bagged" is of a bag. */
-  private static boolean isOf(String said, String root) {
-    String doubled = root + root.charAt(root.length() - 1);
-    return said.equals(root) || Row.areOfOneRoot(said, root) || said.equals(doubled + "ed");
-  }
 
-  private static boolean hasWord(Cell cell, String word) {
-    return Words.find(word, value(cell)) >= 0;
-  }
 
   /** The first word of a phrase, and of a compound: "left" of "left-handed". */
-  private static String firstPart(String phrase) {
+  static String firstPart(String phrase) {
     int end = 0;
     while (end < phrase.length() && Character.isLetter(phrase.charAt(end))) {
       end++;
@@ -317,15 +202,8 @@ final class AnswerJudge {
         || word.startsWith("contain");
   }
 
-  private static String heading(Cell cell) {
-    return cell.words().substring(0, cell.words().indexOf(':'));
-  }
-
-  private static String value(Cell cell) {
-    return cell.words().substring(cell.words().indexOf(':') + 1);
-  }
-
-  private static int first(List<String> phrases, String text) {
+  /** Where the first of some phrases stands in a text; -1 if none does. */
+  static int first(List<String> phrases, String text) {
     String lower = text.toLowerCase(Locale.ROOT);
     return phrases.stream()
         .mapToInt(p -> Words.find(p, lower))
@@ -334,37 +212,7 @@ final class AnswerJudge {
         .orElse(-1);
   }
 
-  /** "Only faces forwards" where the cell says both. */
-  private void onlyOne(String sentence, List<Assertion> found) {
-    int at = Words.find("only", sentence);
-    if (at < 0) {
-      return;
-    }
-    Set<String> stems = Stems.of(sentence);
-    row.cells().stream()
-        .filter(c -> isNamed(c, stems) && first(List.of("both", "either", "all"), value(c)) >= 0)
-        .findFirst()
-        .or(() -> row.cells().stream().filter(c -> namesOneOf(c, stems)).findFirst())
-        .ifPresent(c -> found.add(Assertion.of(Kind.ANSWER, sentence, at, at + 4, c.words())));
-  }
 
-  /** Whether a sentence has all of one of a cell's alternatives, and nothing of the others. */
-  private boolean namesOneOf(Cell cell, Set<String> stems) {
-    String[] either = value(cell).split(" ?/ ?| or ");
-    if (either.length < 2) {
-      return false;
-    }
-    List<Set<String>> all = Arrays.stream(either).map(Refusals::telling).toList();
-    long named = all.stream().filter(a -> !a.isEmpty() && stems.containsAll(a)).count();
-    long others =
-        all.stream()
-            .filter(
-                a ->
-                    a.stream().anyMatch(s -> s.length() > 1)
-                        && a.stream().noneMatch(stems::contains))
-            .count();
-    return named == 1 && others == all.size() - 1;
-  }
 
   /** "Nothing leaks" where a cell says that it isn't leak proof. */
   private void proof(String sentence, List<Word> all, List<Assertion> found) {
@@ -385,13 +233,13 @@ final class AnswerJudge {
     Map<Cell, List<Word>> spelledOut = row.spelledOut(all);
     boolean isOfParts =
         all.stream().anyMatch(w -> words.is("inclusion", w.text()))
-            || ALONG_WITH.matcher(sentence).find();
+            || sentence.contains(" with ") && ALONG_WITH.matcher(sentence).find();
     for (Cell cell : answering) {
       if (!isOfParts && ofParts.contains(cell)) {
         // What drives a torch needn't be in its box.
         continue;
       }
-      if (lacks(cell).isPresent() && Words.find(heading(cell), sentence) < 0) {
+      if (lacks(cell).isPresent() && Words.find(cell.title(), sentence) < 0) {
         // "No cord" is what "cordless" says.
         continue;
       }
@@ -487,33 +335,13 @@ final class AnswerJudge {
   }
 
   /** What a cell that is headed "cordless" asks for. */
-  private static Optional<String> lacks(Cell cell) {
-    String heading = heading(cell).toLowerCase(Locale.ROOT);
+  static Optional<String> lacks(Cell cell) {
+    String heading = cell.title().toLowerCase(Locale.ROOT);
     return heading.endsWith(LESS) && heading.indexOf(' ') < 0
         ? Optional.of(heading.substring(0, heading.length() - LESS.length()))
         : Optional.empty();
   }
 
-  /** "A cable runs to it" of what a cell says is wireless. */
-  private void lacking(String sentence, List<Word> all, List<Assertion> found) {
-    for (Cell cell : answering) {
-      String what = lacks(cell).orElse("");
-      if (what.isEmpty() || cell.answer() != Cell.Answer.YES) {
-        continue;
-      }
-      all.stream()
-          .filter(w -> English.isNoun(w.text()) && Lexicon.shipped().goods(w.text()) > 0)
-          .filter(
-              w ->
-                  English.stem(w.text()).equals(what)
-                      || Lexicon.shipped().kin(what).contains(English.stem(w.text())))
-          .filter(w -> !isDenied(sentence, w))
-          .findFirst()
-          .ifPresent(
-              w ->
-                  found.add(Assertion.of(Kind.ANSWER, sentence, w.start(), w.end(), cell.words())));
-    }
-  }
 
   /** "It weighs 480 g" says nothing of whether it weighs. */
   private static boolean isMeasuring(String sentence, Word word) {
@@ -541,7 +369,8 @@ final class AnswerJudge {
     return all.stream().anyMatch(w -> w.text().equals("none"));
   }
 
-  private boolean isNamed(Cell cell, Set<String> stems) {
+  /** Whether a name of a cell has all its words among some stems. */
+  boolean isNamed(Cell cell, Set<String> stems) {
     for (Set<String> name : cell.names()) {
       if (areAllAmong(name, stems)) {
         return true;
@@ -579,7 +408,8 @@ final class AnswerJudge {
   private static Set<String> stems(String sentence) {
     Set<String> stems = Stems.of(sentence);
     boolean isByItself = BY_ITSELF.matcher(sentence).find();
-    boolean isWithout = !stems.contains(IS_FREE) && SAYS_WITHOUT.matcher(sentence).find();
+    boolean isWithout = stems.contains("without") || stems.contains("no");
+    isWithout &= !stems.contains(IS_FREE) && SAYS_WITHOUT.matcher(sentence).find();
     if (!isByItself && !isWithout) {
       return stems;
     }
@@ -607,87 +437,11 @@ final class AnswerJudge {
     denials(sentence, NOT_DONE.matcher(sentence), Stems.of(sentence), found);
     undone(sentence, found);
     missing(sentence, found);
-    hasNone(sentence, found);
   }
 
-  /** "Has no tray", where a cell says yes to a catch tray and none no to another. */
-  private void hasNone(String sentence, List<Assertion> found) {
-    Matcher m = HAS_NO.matcher(sentence);
-    while (m.find()) {
-      String stem = English.stem(m.group("w").toLowerCase(Locale.ROOT));
-      boolean isRefused =
-          row.cells().stream()
-              .anyMatch(c -> c.answer() == Cell.Answer.NO && c.label().contains(stem));
-      answering.stream()
-          .filter(c -> !isRefused && c.answer() == Cell.Answer.YES)
-          .filter(
-              c ->
-                  c.names().stream().anyMatch(n -> n.size() > 1 && n.contains(stem))
-                      && English.stem(English.lastWord(heading(c).toLowerCase(Locale.ROOT)))
-                          .equals(stem))
-          .filter(c -> Lexicon.shipped().goods(stem) > 0)
-          .findFirst()
-          .ifPresent(
-              c ->
-                  found.add(
-                      Assertion.of(Kind.ANSWER, sentence, m.start("w"), m.end("w"), c.words())));
-    }
-  }
 
-  /** "Every airline" where the cell says that most do. */
-  private void every(String sentence, List<Assertion> found) {
-    Matcher m = EVERY.matcher(sentence);
-    while (m.find()) {
-      Set<String> of = new HashSet<>(Stems.of(m.group("w")));
-      Optional.ofNullable(m.group("next")).map(Stems::of).ifPresent(of::addAll);
-      // "Every few weeks" is seldom.
-      if (NOT_EVERY.contains(m.group("w").toLowerCase(Locale.ROOT))
-          || isDenied(Clauses.at(sentence, m.start()))) {
-        continue;
-      }
-      row.cells().stream()
-          .filter(c -> of.stream().anyMatch(s -> c.label().contains(s) || c.said().contains(s)))
-          .filter(c -> first(NOT_EVERY, value(c)) >= 0)
-          .findFirst()
-          .ifPresent(
-              c ->
-                  found.add(Assertion.of(Kind.ANSWER, sentence, m.start(), m.end("w"), c.words())));
-    }
-  }
 
-  /** "Tanned with oak bark" where the cell that is headed "tanned" says chrome. */
-  private void doneWith(String sentence, List<Assertion> found) {
-    Matcher m = DONE_WITH.matcher(sentence);
-    while (m.find()) {
-      String verb = English.stem(m.group("v").toLowerCase(Locale.ROOT));
-      int end = Math.min(m.end(), Clauses.end(sentence, m.start("w")));
-      Set<String> with =
-          Refusals.telling(sentence.substring(m.start("w"), Math.max(m.start("w"), end)));
-      boolean isDenied = isDenied(Clauses.at(sentence, m.start()));
-      row.cells().stream()
-          .filter(c -> !isDenied && c.answer() == Cell.Answer.NEITHER && c.numbers().isEmpty())
-          .filter(
-              c ->
-                  heading(c).toLowerCase(Locale.ROOT).equals(m.group("v").toLowerCase(Locale.ROOT)))
-          .filter(c -> c.names().stream().anyMatch(n -> n.equals(Set.of(verb))))
-          .filter(c -> !with.isEmpty() && with.stream().noneMatch(s -> isSaidIn(c, s)))
-          .findFirst()
-          .ifPresent(
-              c -> found.add(Assertion.of(Kind.ANSWER, sentence, m.start(), end, c.words())));
-    }
-  }
 
-  private static boolean isSaidIn(Cell cell, String stem) {
-    return cell.said().stream()
-        .anyMatch(
-            s ->
-                s.equals(stem)
-                    || Row.areOfOneRoot(s, stem)
-                    || s.startsWith(stem)
-                    || stem.startsWith(s)
-                    || Lexicon.shipped().isKindOf(s, stem)
-                    || Lexicon.shipped().kin(stem).contains(s));
-  }
 
   /** "They don't fade" where a cell says that they fade. */
   private void undone(String sentence, List<Assertion> found) {
@@ -698,7 +452,7 @@ final class AnswerJudge {
       if (!words.isHarmless(verb)) {
         row.cells().stream()
             .filter(c -> c.answer() == Cell.Answer.NEITHER && c.said().contains(stem))
-            .filter(c -> affirms(value(c), stem) && !keepsOff(c, stem))
+            .filter(c -> affirms(c.value(), stem) && !keepsOff(c, stem))
             .findFirst()
             .ifPresent(
                 c ->
@@ -710,7 +464,7 @@ final class AnswerJudge {
 
   /** "Crack-proof" doesn't say that it cracks. */
   private static boolean keepsOff(Cell cell, String stem) {
-    return Words.of(value(cell)).stream()
+    return Words.of(cell.value()).stream()
         .filter(w -> KEEPING_OFF.matcher(w.text()).find())
         .anyMatch(w -> Stems.of(w.text()).contains(stem));
   }
@@ -807,7 +561,7 @@ final class AnswerJudge {
 
   /** Whether a cell lists what comes with it: what "charges without a cable" may have one. */
   static boolean listsParts(Cell cell) {
-    return cell.label().contains("box") || ASKS_OF_PARTS.matcher(heading(cell)).find();
+    return cell.label().contains("box") || ASKS_OF_PARTS.matcher(cell.title()).find();
   }
 
   /** "A pickup is fitted as standard" where the cell says that it is optional. */
@@ -822,7 +576,7 @@ final class AnswerJudge {
     row.cells().stream()
         .filter(
             c ->
-                AS_OPTION.matcher(c.words().substring(c.words().indexOf(':') + 1)).find()
+                AS_OPTION.matcher(c.value()).find()
                     && isNamed(c, stems))
         .findFirst()
         .ifPresent(

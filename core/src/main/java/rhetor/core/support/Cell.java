@@ -30,6 +30,16 @@ record Cell(
     Set<String> cutOff,
     boolean isName) {
 
+  /** Its heading, for people. */
+  String title() {
+    return words.substring(0, words.indexOf(':'));
+  }
+
+  /** What it says, for people. */
+  String value() {
+    return words.substring(words.indexOf(':') + 1);
+  }
+
   /** What a cell says to whether something is so. */
   enum Answer {
     YES,

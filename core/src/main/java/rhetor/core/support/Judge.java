@@ -24,6 +24,7 @@ public final class Judge {
 
   private final NumberJudge numbers;
   private final AnswerJudge answers;
+  private final ContraryJudge contraries;
   private final Portions portions;
   private final WordJudge words;
   private final List<String> said;
@@ -47,6 +48,7 @@ public final class Judge {
     this.weights = weights;
     this.numbers = new NumberJudge(row, product, knowledge);
     this.answers = new AnswerJudge(row);
+    this.contraries = new ContraryJudge(row, answers);
     this.words = new WordJudge(row, answers, knowledge);
     this.portions = new Portions(row, knowledge.index(WordKinds.class, WordKinds::new));
   }
@@ -95,6 +97,7 @@ public final class Judge {
     all.forEach(w -> spoken.add(w.text()));
     numbers.judge(sentence, spoken, found);
     answers.judge(sentence, all, found);
+    contraries.judge(sentence, all, spoken, found);
     portions.judge(sentence, answers::isDenied, found);
     words.judge(sentence, all, spoken, found);
     found.sort(Comparator.comparingInt(Assertion::start));

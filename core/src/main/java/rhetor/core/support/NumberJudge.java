@@ -281,8 +281,8 @@ final class NumberJudge {
             .filter(c -> c.said().contains(stem) && c.parts() == 1)
             .filter(
                 c ->
-                    Amount.in(value(c), knowledge).stream()
-                        .anyMatch(a -> behind(value(c), a).filter(stem::equals).isPresent()))
+                    Amount.in(c.value(), knowledge).stream()
+                        .anyMatch(a -> behind(c.value(), a).filter(stem::equals).isPresent()))
             .findFirst();
   }
 
@@ -295,17 +295,13 @@ final class NumberJudge {
         .map(w -> English.stem(w.text()));
   }
 
-  private static String value(Cell cell) {
-    return cell.words().substring(cell.words().indexOf(':') + 1);
-  }
-
   /** "Minus ten" of which a cell with ten says nothing. */
   private static boolean isBelowZero(String sentence, Amount amount) {
     return sentence.regionMatches(true, amount.start() - MINUS.length(), MINUS, 0, MINUS.length());
   }
 
   private static boolean isBelowZero(Cell cell, Amount amount) {
-    return value(cell).matches(".*(?:[-–−] ?|minus )" + (int) amount.value() + "(?!\\d).*");
+    return cell.value().matches(".*(?:[-–−] ?|minus )" + (int) amount.value() + "(?!\\d).*");
   }
 
   /** Whether a cell has the number of an amount without a unit: "2 h" are no two wheels. */
@@ -782,7 +778,7 @@ final class NumberJudge {
   }
 
   private boolean saysOfSomethingElse(Cell cell, Amount amount, Set<String> spoken) {
-    String text = cell.words().substring(cell.words().indexOf(':') + 1);
+    String text = cell.value();
     return Amount.in(text, knowledge).stream()
         .filter(a -> a.value() == amount.value())
         .anyMatch(

@@ -56,7 +56,7 @@ final class Portions {
     for (Cell cell : row.cells()) {
       List<Portion> portions =
           cell.answer() == Cell.Answer.NEITHER && cell.parts() > 1
-              ? PORTIONS.of(cell.words().substring(cell.words().indexOf(':') + 1))
+              ? PORTIONS.of(cell.value())
               : List.of();
       if (portions.size() > 1) {
         cells.add(new Parted(cell, portions));

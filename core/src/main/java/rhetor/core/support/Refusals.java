@@ -67,7 +67,7 @@ final class Refusals {
     for (Cell cell : cells) {
       boolean isAnswer = cell.answer() != Cell.Answer.NEITHER;
       for (Pattern pattern : isAnswer ? List.of(NOT_FOR) : PATTERNS) {
-        Matcher m = pattern.matcher(cell.words().substring(cell.words().indexOf(':') + 1));
+        Matcher m = pattern.matcher(cell.value());
         while (m.find()) {
           Set<String> what = telling(m.group("x"));
           if (!what.isEmpty()) {

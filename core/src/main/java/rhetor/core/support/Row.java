@@ -180,7 +180,7 @@ final class Row {
   boolean isInitialOf(String name, Set<String> spoken) {
     char first = Character.toUpperCase(name.charAt(0));
     for (Cell cell : cells) {
-      String value = cell.words().substring(cell.words().indexOf(':') + 1).strip();
+      String value = cell.value().strip();
       boolean has = LETTERS.matcher(value).matches() && value.indexOf(first) >= 0;
       if (has && spoken.stream().anyMatch(w -> cell.label().contains(English.stem(w)))) {
         return true;
@@ -314,7 +314,7 @@ final class Row {
   boolean hasExactly(String word) {
     return cells.stream()
         .filter(c -> c.answer() != Cell.Answer.NO && !c.isName())
-        .anyMatch(c -> Words.find(word, c.words().substring(c.words().indexOf(':') + 1)) >= 0);
+        .anyMatch(c -> Words.find(word, c.value()) >= 0);
   }
 
   /** Whether a cell, the supplier's prose or the name has a code as it stands. */
