@@ -12,7 +12,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.language.Words;
@@ -105,18 +104,12 @@ final class AnswerJudge {
       Pattern.compile(
           "(?i)\\b(?:optional(?:ly)?|opt\\.|on request|sold separately|separately|extra(?= ?(?:[,;.)]|$)))(?!\\p{L})");
 
-
-
   /** "Is packed with it". */
   private static final Pattern ALONG_WITH =
       Pattern.compile("(?i)\\b(?:is|are) \\p{L}+(?:ed|t|n) (?:in )?(?:along )?with (?:it|them)\\b");
 
   private static final Pattern MEASURING =
       Pattern.compile("(?i) (?:(?:about|around|only|just|up to|no more than) )?\\d");
-
-
-
-
 
   private static final Pattern MEASURED =
       Pattern.compile("(?i)\\d[\\d.,]* ?\\p{L}{1,12} (?:high|deep|long|wide|tall|thick|heavy)\\b");
@@ -130,7 +123,6 @@ final class AnswerJudge {
 
   private final Row row;
   private final JudgeWords words = JudgeWords.shipped();
-
 
   private final Refusals refusals;
 
@@ -179,13 +171,6 @@ final class AnswerJudge {
     return refusals.isOf(English.stem(word));
   }
 
-
-
-
-
-
-
-
   /** The first word of a phrase, and of a compound: "left" of "left-handed". */
   static String firstPart(String phrase) {
     int end = 0;
@@ -211,8 +196,6 @@ final class AnswerJudge {
         .min()
         .orElse(-1);
   }
-
-
 
   /** "Nothing leaks" where a cell says that it isn't leak proof. */
   private void proof(String sentence, List<Word> all, List<Assertion> found) {
@@ -342,7 +325,6 @@ final class AnswerJudge {
         : Optional.empty();
   }
 
-
   /** "It weighs 480 g" says nothing of whether it weighs. */
   private static boolean isMeasuring(String sentence, Word word) {
     return MEASURING.matcher(sentence).region(word.end(), sentence.length()).lookingAt()
@@ -438,10 +420,6 @@ final class AnswerJudge {
     undone(sentence, found);
     missing(sentence, found);
   }
-
-
-
-
 
   /** "They don't fade" where a cell says that they fade. */
   private void undone(String sentence, List<Assertion> found) {
@@ -574,10 +552,7 @@ final class AnswerJudge {
     }
     Set<String> stems = Stems.of(sentence);
     row.cells().stream()
-        .filter(
-            c ->
-                AS_OPTION.matcher(c.value()).find()
-                    && isNamed(c, stems))
+        .filter(c -> AS_OPTION.matcher(c.value()).find() && isNamed(c, stems))
         .findFirst()
         .ifPresent(
             c -> found.add(Assertion.of(Kind.ANSWER, sentence, m.start(), m.end(), c.words())));

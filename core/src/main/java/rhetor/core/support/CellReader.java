@@ -408,8 +408,9 @@ final class CellReader {
     }
   }
 
-  /** "Alu" is aluminium, and "PL" Poland. */
+  /** "Alu" is aluminium, and "PL" Poland; "AC" beside 12 V isn't Ascension Island. */
   private void expand(String raw, Set<String> said) {
+    boolean isMeasure = raw.chars().anyMatch(Character::isDigit);
     for (String token : raw.split("[^\\p{L}'’]+")) {
       knowledge
           .fibre(token)
@@ -431,7 +432,8 @@ final class CellReader {
       if (whole != null) {
         said.addAll(Stems.of(whole));
       }
-      if (token.length() == 2 && token.equals(token.toUpperCase(Locale.ROOT))) {
+      boolean mayBeCountry = !isMeasure && token.length() == 2 && knowledge.fibre(token).isEmpty();
+      if (mayBeCountry && token.equals(token.toUpperCase(Locale.ROOT))) {
         String country = Locale.of("", token).getDisplayCountry(Locale.ENGLISH);
         if (!country.equals(token)) {
           said.addAll(Stems.of(country));

@@ -118,12 +118,17 @@ final class ContraryJudge {
         List<String> said = sides.get(i);
         List<String> other = sides.get(1 - i);
         int at = AnswerJudge.first(said, sentence);
-        if (at < 0 || AnswerJudge.first(other, sentence) >= 0 || answers.isDenied(Clauses.at(sentence, at))) {
+        if (at < 0
+            || AnswerJudge.first(other, sentence) >= 0
+            || answers.isDenied(Clauses.at(sentence, at))) {
           continue;
         }
         row.cells().stream()
             .filter(c -> answers.isNamed(c, stems) || Portions.says(c.value(), stems, other))
-            .filter(c -> AnswerJudge.first(other, c.value()) >= 0 && AnswerJudge.first(said, c.value()) < 0)
+            .filter(
+                c ->
+                    AnswerJudge.first(other, c.value()) >= 0
+                        && AnswerJudge.first(said, c.value()) < 0)
             .filter(c -> !AnswerJudge.DENYING.matcher(c.value()).find())
             .findFirst()
             .ifPresent(
@@ -202,7 +207,10 @@ final class ContraryJudge {
     }
     Set<String> stems = Stems.of(sentence);
     row.cells().stream()
-        .filter(c -> answers.isNamed(c, stems) && AnswerJudge.first(List.of("both", "either", "all"), c.value()) >= 0)
+        .filter(
+            c ->
+                answers.isNamed(c, stems)
+                    && AnswerJudge.first(List.of("both", "either", "all"), c.value()) >= 0)
         .findFirst()
         .or(() -> row.cells().stream().filter(c -> namesOneOf(c, stems)).findFirst())
         .ifPresent(c -> found.add(Assertion.of(Kind.ANSWER, sentence, at, at + 4, c.words())));

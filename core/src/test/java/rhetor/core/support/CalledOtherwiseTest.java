@@ -88,7 +88,15 @@ class CalledOtherwiseTest {
     assertThat(judged(sentence).stream().filter(Assertion::isHeld)).isEmpty();
   }
 
-  /** A heart is set in one of many senses: what says "set" says nothing of what is hard. */
+  /** "AC" beside a number is no Ascension Island. */
+  @ParameterizedTest
+  @CsvSource({"8-12 V AC, 'It was made on an island.'", "CR2032, 'It comes from Costa Rica.'"})
+  void a_code_in_a_measure_is_no_country(String cell, String sentence) {
+    cell("Supply", cell);
+    assertThat(judged(sentence)).isNotEmpty();
+  }
+
+  /** Hardly anybody says "set" for "hardened": what says the one bears the other out no more. */
   @ParameterizedTest
   @ValueSource(strings = {"The knob is of hardened glass.", "It is cut from full-grain leather."})
   void a_rare_sense_bears_nothing_out(String sentence) {
