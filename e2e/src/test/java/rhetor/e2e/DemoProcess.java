@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -25,6 +26,12 @@ final class DemoProcess implements AutoCloseable {
   private static final String JAVA =
       Path.of(System.getProperty("java.home"), "bin", "java").toString();
   private static final Path UNPACKED = temporary("rhetor-unpacked");
+
+  static {
+    // Half a gigabyte that nobody wants again.
+    Runtime.getRuntime().addShutdownHook(new Thread(() -> delete(UNPACKED)));
+  }
+
   private static Path furnished;
 
   private final Path data;
@@ -83,6 +90,16 @@ final class DemoProcess implements AutoCloseable {
   private static Path temporary(String name) {
     try {
       return Files.createTempDirectory(name);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static void delete(Path folder) {
+    try (Stream<Path> files = Files.walk(folder)) {
+      for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
+        Files.deleteIfExists(file);
+      }
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
