@@ -66,6 +66,7 @@ final class JudgeBench {
             "judged-kept-back-6",
             "judged-kept-back-7",
             "judged-kept-back-8",
+            "judged-kept-back-9",
             "judged-pasted")) {
       JudgeMeasure unseen =
           new JudgeMeasure(
