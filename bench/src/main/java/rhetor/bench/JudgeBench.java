@@ -67,6 +67,7 @@ final class JudgeBench {
             "judged-kept-back-7",
             "judged-kept-back-8",
             "judged-kept-back-9",
+            "judged-kept-back-10",
             "judged-pasted")) {
       JudgeMeasure unseen =
           new JudgeMeasure(
