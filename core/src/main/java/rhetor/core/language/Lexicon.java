@@ -45,7 +45,11 @@ public final class Lexicon {
   /** WordNet gives the senses of a word by how often it has them. */
   private static final int MAIN_SENSES = 4;
 
+  /** So many senses of an adjective may have a contrary that is meant. */
+  private static final int CONTRARY_SENSES = 2;
+
   private final Memo<Set<String>> kin = new Memo<>(this::findKin);
+  private final Memo<Set<String>> contraries = new Memo<>(this::findContraries);
 
   private Lexicon() {
     try {
@@ -308,6 +312,40 @@ public final class Lexicon {
       }
     }
     return senses.isEmpty();
+  }
+
+  /**
+   * Adjectives that say the contrary of an adjective in one of its main senses: its antonyms and
+   * what is similar to them ("bulky" and "large" of "small"). Empty for other words.
+   */
+  public Set<String> contraries(String adjective) {
+    return contraries.of(lower(adjective));
+  }
+
+  private Set<String> findContraries(String adjective) {
+    Set<String> found = new HashSet<>();
+    try {
+      IndexWord index = dictionary.lookupIndexWord(POS.ADJECTIVE, adjective);
+      List<Synset> senses = index == null ? List.of() : index.getSenses();
+      for (Synset sense : senses.subList(0, Math.min(CONTRARY_SENSES, senses.size()))) {
+        List<Synset> alike = new ArrayList<>(pointed(sense, List.of(PointerType.SIMILAR_TO)));
+        alike.addFirst(sense);
+        for (Synset each : alike) {
+          for (Pointer pointer : each.getPointers(PointerType.ANTONYM)) {
+            Synset other = pointer.getTargetSynset();
+            add(found, other);
+            pointed(other, List.of(PointerType.SIMILAR_TO)).forEach(s -> add(found, s));
+          }
+        }
+      }
+    } catch (JWNLException e) {
+      throw new IllegalStateException(e);
+    }
+    return found;
+  }
+
+  private static void add(Set<String> found, Synset sense) {
+    sense.getWords().forEach(w -> found.add(lower(w.getLemma())));
   }
 
   /** Places of a noun's senses and of all that they are kinds of. */

@@ -97,6 +97,10 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
   /** "Fluid ounces". */
   private static final Pattern TWO_WORDS = Pattern.compile("[ -]?(?<u>\\p{L}+ \\p{L}+)");
 
+  /** "Litres a minute", "times per minute". */
+  private static final Pattern RATE =
+      Pattern.compile("[ -]?(?<what>\\p{L}+) (?:an?|per) (?<time>\\p{L}+)");
+
   /** What may stand between a number and its unit. */
   private static final Pattern UNIT =
       Pattern.compile("[ -]?(?<u>[\\p{L}°%²³µΩ\"″£€$]+(?:/[\\p{L}²³]+)?)");
@@ -172,6 +176,15 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
               withUnit(
                   WORDS.get(first), true, m.start(), m.start() + first.length(), text, knowledge));
         }
+      }
+    }
+    for (int i = all.size() - 2; i >= 0; i--) {
+      Amount one = all.get(i);
+      Amount next = all.get(i + 1);
+      boolean isSide = text.substring(one.end, next.start).equals(" by ");
+      if (isSide && one.unit.isEmpty() && next.unit.isPresent()) {
+        // "183 by 122 cm" are centimetres both.
+        all.set(i, new Amount(one.value, next.unit, one.isWord, one.start, one.end));
       }
     }
     return List.copyOf(all);
@@ -303,6 +316,14 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
 
   private static Amount withUnit(
       double value, boolean isWord, int start, int end, String text, Knowledge knowledge) {
+    Matcher rate = RATE.matcher(text).region(end, text.length());
+    Optional<Unit> perTime =
+        rate.lookingAt()
+            ? unit(rate.group("what") + " per " + rate.group("time"), knowledge)
+            : Optional.empty();
+    if (perTime.isPresent()) {
+      return new Amount(value, perTime, isWord, start, rate.end());
+    }
     Matcher two = TWO_WORDS.matcher(text).region(end, text.length());
     Optional<Unit> inTwo = two.lookingAt() ? unit(two.group("u"), knowledge) : Optional.empty();
     if (inTwo.isPresent()) {

@@ -30,6 +30,9 @@ final class AnswerJudge {
   private static final Pattern SAYS_WITHOUT =
       Pattern.compile("(?i)\\b(?:without(?: any)?|with no|needs? no)\\b");
 
+  /** "Works w/o wifi": a heading that asks for what isn't needed. */
+  private static final Pattern HEADS_WITHOUT = Pattern.compile("(?i)(?:\\bw/o|\\bwithout) ");
+
   private static final Pattern DENIAL =
       Pattern.compile(
           "(?i)\\b(?:no|without|free (?:from|of)|contains? no|neither|nor)\\b(?: (?:traces of|any|added|a|an))? (?<w>\\p{L}+)");
@@ -54,7 +57,7 @@ final class AnswerJudge {
   /** "Keep it out of the freezer". */
   private static final Pattern KEPT_OUT =
       Pattern.compile(
-          "(?i)\\b(?:keep|keeps|kept|stays?|leave)\\b[^,;.]{0,20}\\b(?:out of|away from)\\b");
+          "(?i)\\b(?:keep|keeps|kept|stays?|leave)\\b[^,;.]{0,20}\\b(?:out of|away from|off)\\b");
 
   /** What a heading asks that asks for what comes with a thing. */
   private static final Pattern ASKS_OF_PARTS =
@@ -171,6 +174,11 @@ final class AnswerJudge {
     return refusals.isOf(English.stem(word));
   }
 
+  /** The cell that says of a thing that it doesn't come with it. */
+  Optional<Cell> leavingOut(String stem) {
+    return refusals.leavingOut(stem);
+  }
+
   /** The first word of a phrase, and of a compound: "left" of "left-handed". */
   static String firstPart(String phrase) {
     int end = 0;
@@ -265,7 +273,9 @@ final class AnswerJudge {
                 || isDeniedLast(cell, said, stems, all)
                 || hasNone(all);
         boolean isOther = !isSpelledOut && isOfFullerName(cell, word, stems);
-        if (!isOther && isDenied == (cell.answer() == Cell.Answer.YES)) {
+        // What works without it needs none.
+        Cell.Answer denying = asksForNone(cell) ? Cell.Answer.NO : Cell.Answer.YES;
+        if (!isOther && isDenied == (cell.answer() == denying)) {
           found.add(Assertion.of(Kind.ANSWER, sentence, word.start(), word.end(), cell.words()));
         }
       }
@@ -315,6 +325,11 @@ final class AnswerJudge {
 
   private static boolean isKinOf(String word, String other) {
     return Lexicon.shipped().kin(word).stream().anyMatch(k -> Row.areOfOneRoot(k, other));
+  }
+
+  /** Whether a cell is headed by what isn't needed: "works w/o wifi". */
+  static boolean asksForNone(Cell cell) {
+    return HEADS_WITHOUT.matcher(cell.title()).find();
   }
 
   /** What a cell that is headed "cordless" asks for. */
@@ -503,6 +518,16 @@ final class AnswerJudge {
         // What isn't included is looked for by what it is.
         continue;
       }
+      Set<String> whole = Stems.of(sentence);
+      boolean isBorneOut =
+          row.cells().stream()
+              .filter(c -> c.answer() == Cell.Answer.NO && c.label().contains(stem))
+              .anyMatch(c -> lacks(c).isEmpty() && isNamed(c, whole));
+      if (isBorneOut) {
+        // "Neither sugar is added" where "sugar added" says none, and sugars are in it all the
+        // same.
+        continue;
+      }
       if (English.tags(m.group("w").toLowerCase(Locale.ROOT)).contains("JJR")) {
         // "No hotter than 60°" is a limit.
         continue;
@@ -513,7 +538,7 @@ final class AnswerJudge {
         continue;
       }
       row.cells().stream()
-          .filter(c -> c.answer() == Cell.Answer.NEITHER)
+          .filter(c -> c.answer() == Cell.Answer.NEITHER && !c.isName())
           .filter(
               c ->
                   c.said().stream().anyMatch(s -> s.equals(stem) || Row.areOfOneRoot(s, stem))

@@ -59,10 +59,10 @@ final class CellReader {
           "u", Set.of("man", "woman"));
 
   private static final Pattern ORDER =
-      Pattern.compile("(?<!\\p{L})[hwdlbt](?: ?[x×] ?[hwdlbt]){1,2}(?!\\p{L})");
+      Pattern.compile("(?<!\\p{L})[hwdlbt](?: ?[x×/] ?[hwdlbt]){1,2}(?!\\p{L})");
 
   private static final Pattern LENGTHS =
-      Pattern.compile("\\d+(?:[.,]\\d+)?(?: ?[x×*] ?\\d+(?:[.,]\\d+)?){1,2}");
+      Pattern.compile("\\d+(?:[.,]\\d+)?(?: ?[x×*/] ?\\d+(?:[.,]\\d+)?){1,2}");
 
   private static final Map<String, Set<String>> SIDES =
       Map.of(
@@ -89,6 +89,14 @@ final class CellReader {
           "NL", List.of("Holland"),
           "TR", List.of("Turkey"),
           "KR", List.of("Korea"));
+
+  /** What ends a word that says how something is. */
+  private static final Set<String> ENDINGS =
+      Set.of("less", "able", "proof", "free", "like", "tight", "ness", "ment");
+
+  private static final Pattern WITHOUT = Pattern.compile("(?i)\\bw/o\\b");
+
+  private static final Set<String> LIMITS = Set.of("min", "max", "minimum", "maximum");
 
   private static final int SHORTEST = 3;
 
@@ -128,14 +136,16 @@ final class CellReader {
 
   private Cell findCell(Fact fact) {
     Set<String> cutOff = new HashSet<>();
-    List<Set<String>> names = new ArrayList<>(List.of(plain(fact.label())));
+    List<Set<String>> names =
+        new ArrayList<>(List.of(plain(WITHOUT.matcher(fact.label()).replaceAll("without"))));
     for (Source source : fact.sources()) {
       cutOff(source.heading(), cutOff);
       begun(source.heading(), cutOff);
-      Set<String> heading = plain(source.heading());
-      expand(source.heading(), heading);
+      String written = WITHOUT.matcher(source.heading()).replaceAll("without");
+      Set<String> heading = plain(written);
+      expand(written, heading);
       names.add(heading);
-      names.add(inFull(source.heading()));
+      names.add(inFull(written));
       if (EITHER.matcher(source.heading()).matches()) {
         // "Rudder/skeg" is of either.
         Arrays.stream(source.heading().split("/")).map(this::plain).forEach(names::add);
@@ -148,7 +158,16 @@ final class CellReader {
         .map(Concept::names)
         .map(n -> n.getOrDefault("en", List.of()))
         .ifPresent(all -> all.forEach(n -> names.add(plain(n))));
+    halves(heading).ifPresent(names::add);
     names.removeIf(Set::isEmpty);
+    if (names.isEmpty()) {
+      // "Unit mm" is of the unit.
+      Set<String> all = new HashSet<>(Stems.of(fact.label()));
+      all.removeIf(w -> knowledge.unitWritten(w).isPresent());
+      names.add(all);
+      heading.addAll(all);
+      names.removeIf(Set::isEmpty);
+    }
     Set<String> label = new HashSet<>();
     names.forEach(label::addAll);
     Set<String> said = new HashSet<>();
@@ -233,6 +252,22 @@ final class CellReader {
         names.contains(Set.of("name")));
   }
 
+  /** The two words that a heading of one is made of: "fairtrade". */
+  private static Optional<Set<String>> halves(Set<String> heading) {
+    if (heading.size() != 1) {
+      return Optional.empty();
+    }
+    String word = heading.iterator().next();
+    for (int at = SHORTEST + 1; at + SHORTEST < word.length(); at++) {
+      String first = word.substring(0, at);
+      String second = word.substring(at);
+      if (English.isKnown(first) && English.isKnown(second) && !ENDINGS.contains(second)) {
+        return Optional.of(Set.of(English.stem(first), English.stem(second)));
+      }
+    }
+    return Optional.empty();
+  }
+
   /** "3 min 40" and "1 h 30": what stands behind a time is of the next smaller unit. */
   private void smaller(String raw, List<Cell.Number> numbers) {
     List<Amount> amounts = Amount.in(raw, knowledge);
@@ -284,8 +319,8 @@ final class CellReader {
       if (!order.find() || !lengths.find()) {
         continue;
       }
-      String[] letters = order.group().split(" ?[x×] ?");
-      String[] values = lengths.group().split(" ?[x×*] ?");
+      String[] letters = order.group().split(" ?[x×/] ?");
+      String[] values = lengths.group().split(" ?[x×*/] ?");
       for (int i = 0; i < Math.min(letters.length, values.length); i++) {
         double value = Double.parseDouble(values[i].replace(',', '.'));
         Set<String> side = SIDES.getOrDefault(letters[i].substring(0, 1), Set.of());
@@ -344,20 +379,36 @@ final class CellReader {
   /** The unit that a heading ends in: "Weight kg". */
   private Unit headingUnit(Fact fact) {
     for (Source source : fact.sources()) {
-      if (source.heading().matches(".*(?:/|\\bper\\b).*")) {
-        // Of each of something else.
+      String lower = source.heading().toLowerCase(Locale.ROOT).strip();
+      boolean isOrder = ORDER.matcher(lower).results().anyMatch(m -> m.end() == lower.length());
+      if (isOrder || source.heading().matches(".*(?:/|\\bper\\b).*")) {
+        // Of each of something else; and the last letter of "w x l" is a side.
         continue;
       }
       String[] words = source.heading().replaceAll("[()\\[\\]]", " ").strip().split("[ _/]+");
       String last = words[words.length - 1];
       if (words.length > 1 || last.length() > 1) {
         Unit unit = knowledge.unitWritten(last).orElse(null);
+        if (unit != null && isThing(words)) {
+          continue;
+        }
         if (unit != null && !(last.length() == 1 && !"glmWVh%".contains(last))) {
           return unit;
         }
       }
     }
     return null;
+  }
+
+  /** "Min bar" is of a bar, as nothing else is there that would have a pressure. */
+  private static boolean isThing(String[] heading) {
+    String last = heading[heading.length - 1];
+    return heading.length > 1
+        && last.length() >= SHORTEST
+        && Lexicon.shipped().goods(last.toLowerCase(Locale.ROOT)) > 0
+        && Arrays.stream(heading)
+            .limit(heading.length - 1)
+            .allMatch(w -> LIMITS.contains(w.toLowerCase(Locale.ROOT).replace(".", "")));
   }
 
   /**

@@ -19,6 +19,14 @@ import rhetor.core.support.Assertion.Kind;
 /** Holds turns of phrase against cells that say the contrary: "every" against "most". */
 final class ContraryJudge {
   private static final String FREE = "-free";
+  private static final String MACHINE = "machine";
+  private static final String CARE = "care";
+
+  /** "Can be adjusted". */
+  private static final Pattern CAN_BE =
+      Pattern.compile("(?i)\\bcan be (?<v>\\p{L}{2,}?)(?:ed|d)\\b");
+
+  private static final int MOST_DESCRIBING = 2;
   private static final int SHORTEST_NEGATED = 4;
   private static final int SHORTEST_ROOT = 3;
 
@@ -63,6 +71,9 @@ final class ContraryJudge {
   /** Cells that are headed "tanned" and the like. */
   private final List<Cell> done;
 
+  /** Cells of one or two words that may describe the thing. */
+  private final List<Cell> describing;
+
   /** Cells that say yes to what is headed "cordless" and the like. */
   private final List<Cell> without;
 
@@ -80,6 +91,12 @@ final class ContraryJudge {
             .filter(c -> c.answer() == Cell.Answer.NEITHER && c.numbers().isEmpty())
             .filter(c -> DONE.matcher(c.title()).matches())
             .toList();
+    this.describing =
+        row.cells().stream()
+            .filter(c -> c.answer() == Cell.Answer.NEITHER && c.numbers().isEmpty() && !c.isName())
+            .filter(c -> Words.of(c.value()).size() <= MOST_DESCRIBING)
+            .filter(c -> Words.of(c.value()).stream().anyMatch(w -> English.isAdjective(w.text())))
+            .toList();
     this.without =
         row.cells().stream()
             .filter(c -> c.answer() == Cell.Answer.YES && AnswerJudge.lacks(c).isPresent())
@@ -93,6 +110,7 @@ final class ContraryJudge {
    */
   void judge(String sentence, List<Word> all, Set<String> spoken, List<Assertion> found) {
     opposites(sentence, all, found);
+    contrary(sentence, all, found);
     negated(sentence, all, found);
     onlyOne(sentence, found);
     if (!Collections.disjoint(spoken, EVERYTHING)) {
@@ -109,7 +127,10 @@ final class ContraryJudge {
 
   /** "Opened by hand" where the cell says that it is automatic. */
   private void opposites(String sentence, List<Word> all, List<Assertion> found) {
-    if (all.stream().noneMatch(w -> OF_OPPOSITES.contains(AnswerJudge.firstPart(w.text())))) {
+    boolean mayBe =
+        sentence.contains("can be ")
+            || all.stream().anyMatch(w -> OF_OPPOSITES.contains(AnswerJudge.firstPart(w.text())));
+    if (!mayBe) {
       return;
     }
     Set<String> stems = Stems.of(sentence);
@@ -117,14 +138,18 @@ final class ContraryJudge {
       for (int i = 0; i < 2; i++) {
         List<String> said = sides.get(i);
         List<String> other = sides.get(1 - i);
-        int at = AnswerJudge.first(said, sentence);
+        int at = first(said, sentence);
         if (at < 0
             || AnswerJudge.first(other, sentence) >= 0
             || answers.isDenied(Clauses.at(sentence, at))) {
           continue;
         }
         row.cells().stream()
-            .filter(c -> answers.isNamed(c, stems) || Portions.says(c.value(), stems, other))
+            .filter(
+                c ->
+                    answers.isNamed(c, stems)
+                        || Portions.says(c.value(), stems, other)
+                        || said.contains(MACHINE) && c.label().contains(CARE))
             .filter(
                 c ->
                     AnswerJudge.first(other, c.value()) >= 0
@@ -137,6 +162,51 @@ final class ContraryJudge {
                         Assertion.of(Kind.ANSWER, sentence, at, sentence.length(), c.words())));
       }
     }
+  }
+
+  /** "It packs away small" where the cell that is headed "packed" says bulky. */
+  private void contrary(String sentence, List<Word> all, List<Assertion> found) {
+    Set<String> stems = Set.of();
+    for (Word word : all) {
+      // Each number is contrary to "first".
+      boolean mayBe = !describing.isEmpty() && !English.tags(word.text()).contains("CD");
+      Set<String> contraries = mayBe ? Lexicon.shipped().contraries(word.text()) : Set.of();
+      if (contraries.isEmpty()) {
+        continue;
+      }
+      stems = stems.isEmpty() ? Stems.of(sentence) : stems;
+      for (Cell cell : describing) {
+        boolean isContrary =
+            Words.of(cell.value()).stream().anyMatch(w -> contraries.contains(w.text()))
+                && !hasWord(cell, word.text());
+        if (isContrary
+            && answers.isNamed(cell, stems)
+            && !answers.isDenied(sentence, word)
+            && !isOfHeading(cell, word)) {
+          found.add(Assertion.of(Kind.ANSWER, sentence, word.start(), word.end(), cell.words()));
+          return;
+        }
+      }
+    }
+  }
+
+  /** Where one of some words stands; what can be adjusted is adjustable. */
+  private static int first(List<String> said, String sentence) {
+    int at = AnswerJudge.first(said, sentence);
+    if (at >= 0 || said.stream().noneMatch(w -> w.endsWith("able"))) {
+      return at;
+    }
+    Matcher m = CAN_BE.matcher(sentence);
+    while (m.find()) {
+      if (said.stream().anyMatch(w -> Row.isAbleTo(w, m.group("v").toLowerCase(Locale.ROOT)))) {
+        return m.start();
+      }
+    }
+    return -1;
+  }
+
+  private static boolean isOfHeading(Cell cell, Word word) {
+    return cell.label().contains(English.stem(word.text()));
   }
 
   /** "Bagless" where a cell says that it is bagged, "scented" where one says unscented. */
@@ -262,6 +332,7 @@ final class ContraryJudge {
               .anyMatch(c -> c.answer() == Cell.Answer.NO && c.label().contains(stem));
       row.cells().stream()
           .filter(c -> !isRefused && c.answer() == Cell.Answer.YES)
+          .filter(c -> !AnswerJudge.asksForNone(c))
           .filter(
               c ->
                   c.names().stream().anyMatch(n -> n.size() > 1 && n.contains(stem))

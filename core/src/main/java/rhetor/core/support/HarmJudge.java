@@ -72,9 +72,15 @@ final class HarmJudge {
   /** "Never needs oil", "needs no washing". */
   private static final Cue UNNEEDED =
       new Cue(
-          "(?i)\\b(?:(?:never|not|doesn[’']t|don[’']t|won[’']t|hardly)(?: ever)? needs? (?:to be |any |an? |the )?|needs? no )(?<w>\\p{L}{3,})",
+          "(?i)\\b(?:(?:never|not|doesn[’']t|don[’']t|won[’']t|hardly)(?: ever)? (?:needs?|have|has) (?:to be |to |any |an? |the )?|needs? no |no need to )(?<w>\\p{L}{3,})",
           "need",
-          "needs");
+          "needs",
+          "never",
+          "not",
+          "don't",
+          "don’t",
+          "doesn't",
+          "doesn’t");
 
   /** "Ready assembled". */
   private static final Cue READY =

@@ -27,6 +27,8 @@ public final class Judge {
   private final ContraryJudge contraries;
   private final Portions portions;
   private final WordJudge words;
+  private final PresenceJudge presence;
+  private final StrongClaims strong;
   private final List<String> said;
   private final OpenWords weights;
   private final Nearness nearness;
@@ -50,6 +52,8 @@ public final class Judge {
     this.answers = new AnswerJudge(row);
     this.contraries = new ContraryJudge(row, answers);
     this.words = new WordJudge(row, answers, knowledge);
+    this.presence = new PresenceJudge(row, answers);
+    this.strong = new StrongClaims(row);
     this.portions = new Portions(row, knowledge.index(WordKinds.class, WordKinds::new));
   }
 
@@ -100,6 +104,8 @@ public final class Judge {
     contraries.judge(sentence, all, spoken, found);
     portions.judge(sentence, answers::isDenied, found);
     words.judge(sentence, all, spoken, found);
+    presence.judge(sentence, all, found);
+    strong.judge(sentence, spoken, found);
     found.sort(Comparator.comparingInt(Assertion::start));
     return joined(sentence, found);
   }

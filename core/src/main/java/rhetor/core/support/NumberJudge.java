@@ -3,6 +3,7 @@ package rhetor.core.support;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -97,6 +98,15 @@ final class NumberJudge {
   private static final int FEW = 3;
 
   private static final String MINUS = "minus ";
+
+  /** "Kcal/100g": of so much of it. */
+  private static final Pattern PER_SO_MANY = Pattern.compile("(?i)(?:/|\\bper) ?100 ?(?:g|ml)\\b");
+
+  /** "A portion has", "per serving". */
+  private static final Pattern PORTION =
+      Pattern.compile("(?i)\\b(?:a|an|one|each|every|per) (?<w>\\p{L}{3,})\\b");
+
+  private static final Pattern COUNT = Pattern.compile("\\d{1,2}");
 
   private static final Pattern SEVERAL = Pattern.compile(" (?:and|or) ");
 
@@ -193,6 +203,8 @@ final class NumberJudge {
       boolean isElse =
           meant.isPresent()
               && !saying.contains(meant.get())
+              && (saying.stream().noneMatch(c -> isSpokenOfBeside(c, meant.get(), sentence))
+                  || areExchanged(sentence, amount, amounts, saying))
               && meant.get().numbers().stream()
                   .anyMatch(
                       n ->
@@ -202,7 +214,9 @@ final class NumberJudge {
           isOtherSide(sentence, amount, saying)
               || isOfSomethingElse(sentence, amount, saying)
               || isOtherCount(sentence, amount, meant)
-              || isOtherBare(amount, meant, saying, clause);
+              || isOtherBare(amount, meant, saying, clause)
+              || isShareOfOther(sentence, amount, saying)
+              || isPerOther(clause, saying);
       Optional<Cell> ofSameThing = ofSameThing(sentence, amount, saying);
       if (isElse || ofSameThing.isPresent()) {
         String cell =
@@ -364,6 +378,9 @@ final class NumberJudge {
    */
   private boolean mayMeasure(Cell cell, Amount amount, String clause) {
     String dimension = amount.dimension();
+    if (amount.unit().isPresent() && !dimension.equals("count") && isCount(cell, dimension)) {
+      return false;
+    }
     return !MEASURED_BY_UNIT.contains(dimension)
         || cell.numbers().stream().anyMatch(n -> n.dimension().equals(dimension))
         || words.measures(dimension).stream().anyMatch(cell.label()::contains)
@@ -371,6 +388,18 @@ final class NumberJudge {
             .filter(w -> !words.isFunction(w.text()))
             .map(w -> English.stem(w.text()))
             .anyMatch(s -> cell.label().contains(s) || cell.said().contains(s));
+  }
+
+  /** "Speeds: 5" counts speeds, and says nothing of five years. */
+  private boolean isCount(Cell cell, String dimension) {
+    String heading = cell.title().toLowerCase(Locale.ROOT);
+    String last = English.lastWord(heading);
+    return English.isPlural(last)
+        && English.isNoun(last)
+        && COUNT.matcher(cell.value().strip()).matches()
+        && cell.numbers().stream().allMatch(n -> n.dimension().isEmpty())
+        && knowledge.unitWritten(last).isEmpty()
+        && words.measures(dimension).stream().noneMatch(cell.label()::contains);
   }
 
   /** Whether a cell may have degrees, where another has some: sixty of "L" are none. */
@@ -553,6 +582,22 @@ final class NumberJudge {
         .anyMatch(w -> cell.label().contains(English.stem(w.text())));
   }
 
+  /** Whether another amount is said to be what the cells are that have this one. */
+  private boolean areExchanged(
+      String sentence, Amount amount, List<Amount> amounts, List<Cell> saying) {
+    return amounts.stream()
+        .filter(a -> a != amount)
+        .anyMatch(a -> meant(sentence, a, amounts).filter(saying::contains).isPresent());
+  }
+
+  /** Whether a sentence has a word of a cell's heading that another one's hasn't. */
+  private boolean isSpokenOfBeside(Cell cell, Cell other, String sentence) {
+    return Words.of(sentence).stream()
+        .filter(w -> !words.isFunction(w.text()))
+        .map(w -> English.stem(w.text()))
+        .anyMatch(s -> cell.heading().contains(s) && !other.label().contains(s));
+  }
+
   /** Whether a clause has several words of what a cell says: "45 mm brass collar". */
   private boolean isQuoted(Cell cell, String clause) {
     return Stems.of(clause).stream()
@@ -719,6 +764,46 @@ final class NumberJudge {
         found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end("n"), ""));
       }
     }
+  }
+
+  /** "85 % down" where the cell has 85 of feather, and of down another share. */
+  private boolean isShareOfOther(String sentence, Amount amount, List<Cell> saying) {
+    Optional<String> thing = behind(sentence, amount);
+    return amount.dimension().equals("share")
+        && thing.isPresent()
+        && !saying.isEmpty()
+        && saying.stream()
+            .allMatch(
+                c -> {
+                  List<String> of =
+                      Arrays.stream(c.value().split("[,;/+]"))
+                          .filter(p -> Stems.of(p).contains(thing.get()))
+                          .toList();
+                  return !of.isEmpty()
+                      && of.stream()
+                          .map(p -> Amount.in(p, knowledge))
+                          .noneMatch(
+                              all ->
+                                  all.isEmpty()
+                                      || all.stream().anyMatch(a -> a.value() == amount.value()));
+                });
+  }
+
+  /** "A portion has 398 kcal" where that is of 100 g, and a cell says how much a portion is. */
+  private boolean isPerOther(String clause, List<Cell> saying) {
+    return !saying.isEmpty()
+        && saying.stream().allMatch(c -> PER_SO_MANY.matcher(c.title()).find())
+        && PORTION.matcher(clause).results().anyMatch(m -> isMeasured(m.group("w")));
+  }
+
+  /** Whether a cell says how much of it a word stands for. */
+  private boolean isMeasured(String word) {
+    String stem = English.stem(word.toLowerCase(Locale.ROOT));
+    return row.cells().stream()
+        .anyMatch(
+            c ->
+                c.names().contains(Set.of(stem))
+                    && c.numbers().stream().anyMatch(n -> !n.dimension().isEmpty()));
   }
 
   private static boolean isShare(Cell.Number number) {

@@ -256,6 +256,7 @@ final class PromiseJudge {
           IDIOMS.contains(verb)
               || IDIOMS.contains(English.stem(verb))
               || row.says("automatic")
+              || row.says("auto")
               || row.says("self")
               || row.isInProse(verb)
               || isStressing(sentence, m);

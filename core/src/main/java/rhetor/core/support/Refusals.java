@@ -3,6 +3,7 @@ package rhetor.core.support;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Matcher;
@@ -28,12 +29,18 @@ final class Refusals {
   /** "Baskets for snow sold separately", "stand not included": what isn't there at first. */
   private static final Pattern LEFT_OUT =
       Pattern.compile(
-          "(?i)(?:^|[,;.])\\s*(?<x>\\p{L}[\\p{L} -]{2,40}?) (?:is |are )?(?:not (?:included|supplied|incl\\.?)|(?:sold |available |ordered )?separately|excluded|excl\\.?)(?<but>)\\s*(?=[,;.(]|$)");
+          "(?i)(?:^|[,;.(])\\s*(?<x>\\p{L}[\\p{L} -]{2,40}?) (?:is |are )?(?:not (?:included|supplied|incl\\.?)|(?:sold |available |ordered )?separately|excluded|excl\\.?)(?<but>)\\s*(?=[,;.()]|$)");
 
   /** "Not for peanuts", "no honey": what it is no use for. */
   private static final Pattern NOT_FOR =
       Pattern.compile(
           "(?i)(?:^|[,;.])\\s*(?:not(?: for)?|no|never)(?: the)? (?<x>\\p{L}{4,})(?<but>)\\s*(?=[,;.(]|$)");
+
+  /** A heading over what a thing is not for. */
+  private static final Pattern HEADS_NOT_FOR =
+      Pattern.compile("(?i)(?:not|never|unsuitable|no)(?: suitable| intended| recommended)? for");
+
+  private static final Pattern ITEM = Pattern.compile("\\s*[,;/]\\s*");
 
   private static final List<Pattern> PATTERNS = List.of(REFUSED, REFUSED_TOO, LEFT_OUT, NOT_FOR);
 
@@ -65,8 +72,14 @@ final class Refusals {
   private static List<Refusal> found(List<Cell> cells) {
     List<Refusal> all = new ArrayList<>();
     for (Cell cell : cells) {
+      if (HEADS_NOT_FOR.matcher(cell.title()).matches()) {
+        ITEM.splitAsStream(cell.value().strip())
+            .map(Refusals::telling)
+            .filter(what -> !what.isEmpty())
+            .forEach(what -> all.add(new Refusal(what, Set.of(), HEADS_NOT_FOR, cell)));
+      }
       boolean isAnswer = cell.answer() != Cell.Answer.NEITHER;
-      for (Pattern pattern : isAnswer ? List.of(NOT_FOR) : PATTERNS) {
+      for (Pattern pattern : isAnswer ? List.of(LEFT_OUT, NOT_FOR) : PATTERNS) {
         Matcher m = pattern.matcher(cell.value());
         while (m.find()) {
           Set<String> what = telling(m.group("x"));
@@ -83,6 +96,14 @@ final class Refusals {
   /** Whether a part of a cell says no to it. */
   boolean isOf(String stem) {
     return refusals.stream().anyMatch(r -> r.what.contains(stem));
+  }
+
+  /** The cell that says of a thing that it doesn't come with it. */
+  Optional<Cell> leavingOut(String stem) {
+    return refusals.stream()
+        .filter(r -> r.by == LEFT_OUT && r.what.equals(Set.of(stem)))
+        .map(Refusal::cell)
+        .findFirst();
   }
 
   /** The stems of words that do more than join others. */

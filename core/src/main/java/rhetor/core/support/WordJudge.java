@@ -22,6 +22,10 @@ final class WordJudge {
       Pattern.compile(
           "(?i)(?: and \\p{L}+)? (?:go(?:es)? into|makes?|rounds?|gives?|lends?|enrich(?:es)?|sweetens?|flavours?) (?:it|them|the \\p{L}+)\\b");
 
+  private static final Pattern HOLDS =
+      Pattern.compile(
+          "(?i)\\b(?:takes?|holds?|carries|carry|stores?|fits)(?: \\p{L}+,?)?(?: and| or)? $");
+
   private static final List<String> STUFFS = List.of("substance", "food");
 
   private static final Memo<Boolean> MICROBES =
@@ -197,7 +201,11 @@ final class WordJudge {
         continue;
       }
       boolean isThingIncluded =
-          isIncluding && English.isNoun(w) && !row.comesWith(w) && isIn(clauseOfInclusion, word);
+          isIncluding
+              && English.isNoun(w)
+              && !row.comesWith(w)
+              && isIn(clauseOfInclusion, word)
+              && !isOfWhatComes(sentence, word, all);
       boolean isSaid =
           isScheme(written)
               ? row.hasCode(written) || row.names(w)
@@ -222,6 +230,7 @@ final class WordJudge {
       } else if (isIncluding
           && isIn(clauseOfInclusion, word)
           && !FOR.matcher(sentence.substring(clauseOfInclusion[0], word.start())).find()
+          && !isOfWhatComes(sentence, word, all)
           && (English.isNoun(w) || !English.isKnown(w))) {
         found.add(Assertion.of(Kind.INCLUSION, sentence, word.start(), word.end(), ""));
       } else {
@@ -234,7 +243,10 @@ final class WordJudge {
                     ? Kind.MATERIAL
                     : isMadeOfRow(sentence, word, all)
                         ? Kind.OPEN
-                        : kinds.made(w).orElse(Kind.OPEN);
+                        : kinds
+                            .made(w)
+                            .filter(k -> k != Kind.MATERIAL || !isHeld(sentence, word))
+                            .orElse(Kind.OPEN);
         if (kind == Kind.COLOUR && !isShade(word, all) && isOfSomethingElse(word, all)) {
           continue;
         }
@@ -258,6 +270,23 @@ final class WordJudge {
         }
       }
     }
+  }
+
+  /**
+   * "A remote control" where a cell says yes to "remote": what stands before it says what it is.
+   */
+  private boolean isOfWhatComes(String sentence, Word word, List<Word> all) {
+    int at = all.indexOf(word);
+    return at > 0
+        && Clauses.areJoined(sentence, all.get(at - 1), word)
+        && row.cells().stream()
+            .filter(c -> c.answer() == Cell.Answer.YES)
+            .anyMatch(c -> c.names().contains(Set.of(English.stem(all.get(at - 1).text()))));
+  }
+
+  /** "A shelf takes pencil and rosin": what something is put into isn't made of that. */
+  private static boolean isHeld(String sentence, Word word) {
+    return HOLDS.matcher(sentence.substring(0, word.start())).find();
   }
 
   /** "Raisins go into it", "salt rounds it off": what does that is in it. */
