@@ -59,6 +59,7 @@ export function useTeaching() {
       const order = {
         ...which(ANY, learned.products),
         leaveSignedOff: true,
+        tries: 0,
         seed: 1,
         voice: '',
         template: 0,

@@ -42,6 +42,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
     queryFn: () => take(api.GET('/api/templates')),
   });
   const [author, setAuthor] = useState(RHETOR);
+  const [tries, setTries] = useState('');
   const [begin, setBegin] = useState('');
   const [time, setTime] = useState('02:00');
   const [isBusy, setBusy] = useState(false);
@@ -52,6 +53,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
     voice,
     template: Number(template),
     author,
+    tries: begin ? 0 : Number(tries),
   };
   const forecast = useQuery({
     queryKey: ['forecast', order],
@@ -148,6 +150,21 @@ export function WriteSentence({ filter, total, chosen }: Props) {
           onChange={setSeed}
         />
         <AuthorWords author={author} onChange={setAuthor} />,{' '}
+        {!begin && (
+          <>
+            <Word
+              label="How many first"
+              value={tries}
+              choices={[
+                { value: '', label: 'all at once' },
+                { value: '3', label: 'three first, to be looked at' },
+                { value: '10', label: 'ten first, to be looked at' },
+              ]}
+              onChange={setTries}
+            />
+            ,{' '}
+          </>
+        )}
         <Word label="When" value={begin} choices={BEGINS} onChange={setBegin} />
         {begin && (
           <>

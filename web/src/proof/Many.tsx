@@ -21,6 +21,7 @@ type Act = Schema['Act'];
 const SAID: { value: Deed; label: string; done: string }[] = [
   { value: 'SIGN_OFF', label: 'Sign off', done: 'signed off' },
   { value: 'SEND_BACK', label: 'Send back', done: 'sent back' },
+  { value: 'KEEP_OLD', label: 'Keep the old text of', done: 'as before the last run' },
   { value: 'SUBSTITUTE', label: 'Put words for others in', done: 'changed' },
   { value: 'GIVE', label: 'Give to people', done: 'given' },
   { value: 'WRITE', label: 'Write again', done: 'written' },
@@ -41,6 +42,8 @@ const LEFT: Record<string, [string, string]> = {
   DONE_BEFORE: ['is not at that stage', 'are not at that stage'],
   PUBLISHED: ['is live', 'are live'],
   UNWRITTEN: ['has no text', 'have no text'],
+  SIGNED_OFF: ['is signed off', 'are signed off'],
+  NO_OLDER: ['has no text of a run over an older one', 'have no text of a run over an older one'],
 };
 
 const done = (deed: Deed) => ELSEWHERE[deed] ?? SAID.find((d) => d.value === deed)!.done;
@@ -57,7 +60,7 @@ export function Many(props: {
   const { filter, total, deed, onDeed, onClose } = props;
   const queries = useQueryClient();
   const notice = useNotice();
-  const isActed = deed === 'SIGN_OFF' || deed === 'SEND_BACK';
+  const isActed = deed === 'SIGN_OFF' || deed === 'SEND_BACK' || deed === 'KEEP_OLD';
   const order = { deed: isActed ? deed : ('SIGN_OFF' as const), which: which(filter), seen: 0 };
   const forecast = useQuery({
     queryKey: ['acts', 'forecast', order],
@@ -135,7 +138,7 @@ export function Many(props: {
                 {would.left[reason] === 1 ? 'stays as it is' : 'stay as they are'}.
               </Box>
             ))}
-          {would.examples.map(({ product, opening }) => (
+          {would.examples.map(({ product, opening, then }) => (
             <Box
               key={product.id}
               data-testid="many-example"
@@ -149,7 +152,16 @@ export function Many(props: {
                 <Box component="span" sx={{ flex: 1 }} />
                 {product.readiness}
               </Box>
-              <Box sx={{ fontFamily: serif, fontSize: 16.5 }}>{opening}</Box>
+              <Box
+                sx={{
+                  fontFamily: serif,
+                  fontSize: 16.5,
+                  ...(then && { textDecoration: 'line-through', color: 'text.secondary' }),
+                }}
+              >
+                {opening}
+              </Box>
+              {then && <Box sx={{ fontFamily: serif, fontSize: 16.5 }}>{then}</Box>}
             </Box>
           ))}
           {would.texts > 0 && (

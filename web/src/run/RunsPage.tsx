@@ -264,7 +264,7 @@ function OneRun({ id }: { id: number }) {
             Stop after this product
           </Button>
         )}
-        {hasEnded && shown.written > 0 && (
+        {(hasEnded || shown.status === 'PAUSED') && shown.written > 0 && (
           <Button variant="contained" component={Link} to={`/proofs?run=${shown.id}`}>
             Read the texts
           </Button>

@@ -6,6 +6,7 @@ import { RHETOR } from './author';
 const order = {
   ...which(ANY),
   leaveSignedOff: true,
+  tries: 0,
   seed: 1,
   voice: '',
   template: 0,

@@ -17,6 +17,7 @@ public enum Event {
   STYLE_CHANGED("style changed"),
   SIGNED_OFF("signed off"),
   SENT_BACK("sent back"),
+  OLD_TEXTS_KEPT("old texts kept"),
   WORDS_SUBSTITUTED("words put for others"),
   TEXTS_CORRECTED("texts corrected in a table"),
   ACT_TAKEN_BACK("act on many texts taken back"),

@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
+import rhetor.app.log.Event;
 import rhetor.app.product.Stage;
 
 /** Keeps what people did to many texts at once. */
@@ -24,11 +25,7 @@ class ActStore {
       select case
         when p.text_id is null then 'UNWRITTEN'
         when p.stage = 'PUBLISHED' then 'PUBLISHED'
-        when %s then 'DONE_BEFORE'
-        when %s and p.must_fix > 0 then 'MUST_FIX'
-        when %s and (p.stale or p.failed is not null
-          or exists (select 1 from to_recheck r where r.product_id = p.id)) then 'CHANGED'
-        else '' end as reason, p.id, p.text_id, p.stage, p.readiness
+        %s else '' end as reason, p.id, p.text_id, p.stage, p.readiness
       from table(id bigint = ?) asked join product p on p.id = asked.id""";
 
   private final JdbcClient jdbc;
@@ -41,26 +38,49 @@ class ActStore {
 
   /** What can be done to many texts at once. */
   enum Deed {
-    SIGN_OFF(Stage.SIGNED_OFF, "p.stage = 'SIGNED_OFF'", "true"),
-    SEND_BACK(Stage.IN_PROOF, "p.stage <> 'SIGNED_OFF'", "false"),
+    SIGN_OFF(
+        Stage.SIGNED_OFF,
+        Event.SIGNED_OFF,
+        """
+        when p.stage = 'SIGNED_OFF' then 'DONE_BEFORE'
+        when p.must_fix > 0 then 'MUST_FIX'
+        when p.stale or p.failed is not null
+          or exists (select 1 from to_recheck r where r.product_id = p.id) then 'CHANGED'"""),
+    SEND_BACK(Stage.IN_PROOF, Event.SENT_BACK, "when p.stage <> 'SIGNED_OFF' then 'DONE_BEFORE'"),
+    /** The text before that of a run counts again; one that a person has worked on since stays. */
+    KEEP_OLD(
+        Stage.IN_PROOF,
+        Event.OLD_TEXTS_KEPT,
+        """
+        when p.stage = 'SIGNED_OFF' then 'SIGNED_OFF'
+        when not exists (select 1 from text t
+          where t.id = p.text_id and t.run_id is not null and t.parent_id is not null) then 'NO_OLDER'"""),
     /** Words put in the place of others; see {@link ManySubstitutions}. */
-    SUBSTITUTE(Stage.IN_PROOF, "true", "false"),
+    SUBSTITUTE(Stage.IN_PROOF, Event.WORDS_SUBSTITUTED, "when true then 'DONE_BEFORE'"),
     /** Cells corrected in a table; see {@link TextTable}. */
-    CORRECT(Stage.IN_PROOF, "true", "false");
+    CORRECT(Stage.IN_PROOF, Event.TEXTS_CORRECTED, "when true then 'DONE_BEFORE'");
 
     private final Stage to;
-    private final String isDone;
-    private final String isChecked;
+    private final Event event;
+    private final String left;
 
-    Deed(Stage to, String isDone, String isChecked) {
+    /**
+     * @param left branches of a case, for the texts that it leaves as they are
+     */
+    Deed(Stage to, Event event, String left) {
       this.to = to;
-      this.isDone = isDone;
-      this.isChecked = isChecked;
+      this.event = event;
+      this.left = left;
     }
 
     /** The stage that texts have afterwards. */
     Stage to() {
       return to;
+    }
+
+    /** What the log calls it. */
+    Event event() {
+      return event;
     }
 
     /** Whether it changes texts, and not only how far they are. */
@@ -69,7 +89,7 @@ class ActStore {
     }
 
     private String sql() {
-      return LEFT.formatted(isDone, isChecked, isChecked);
+      return LEFT.formatted(left);
     }
   }
 
@@ -79,7 +99,9 @@ class ActStore {
     PUBLISHED,
     DONE_BEFORE,
     MUST_FIX,
-    CHANGED
+    CHANGED,
+    SIGNED_OFF,
+    NO_OLDER
   }
 
   /**

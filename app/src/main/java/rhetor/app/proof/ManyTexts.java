@@ -37,8 +37,13 @@ public class ManyTexts {
     this.log = log;
   }
 
-  /** A product that it would be done to, and how its description begins. */
-  record ActExample(ProductLine product, String opening) {}
+  /**
+   * A product that it would be done to.
+   *
+   * @param opening how its description begins
+   * @param then how it would begin; empty if it stays so
+   */
+  record ActExample(ProductLine product, String opening, String then) {}
 
   /**
    * What a deed would do.
@@ -61,20 +66,30 @@ public class ManyTexts {
     int most = Math.min(EXAMPLES, candidates.size());
     for (int i = 0; i < most; i++) {
       int at = most == 1 ? 0 : i * (candidates.size() - 1) / (most - 1);
-      examples.add(example(candidates.get(at)));
+      examples.add(example(deed, candidates.get(at)));
     }
     return new ActForecast(candidates.size(), acts.left(deed, asked), examples);
   }
 
-  private ActExample example(ActStore.Candidate candidate) {
-    String opening =
-        texts
-            .find(candidate.textId())
-            .map(t -> t.draft().sentences(Field.DESCRIPTION))
-            .flatMap(s -> s.stream().findFirst())
-            .map(s -> s.text())
-            .orElse("");
-    return new ActExample(products.line(candidate.id()), opening);
+  private ActExample example(ActStore.Deed deed, ActStore.Candidate candidate) {
+    String then =
+        deed == ActStore.Deed.KEEP_OLD
+            ? texts.withOlder(List.of(candidate.textId())).stream()
+                .findFirst()
+                .map(t -> opening(t.parentId()))
+                .orElse("")
+            : "";
+    return new ActExample(products.line(candidate.id()), opening(candidate.textId()), then);
+  }
+
+  /** How the description of a text begins; empty if it has none. */
+  private String opening(long text) {
+    return texts
+        .find(text)
+        .map(t -> t.draft().sentences(Field.DESCRIPTION))
+        .flatMap(s -> s.stream().findFirst())
+        .map(s -> s.text())
+        .orElse("");
   }
 
   private List<Long> asked(List<Long> named, ProductFilter filter) {
@@ -103,17 +118,17 @@ public class ManyTexts {
               .formatted(candidates.size(), seen));
     }
     List<ActStore.Candidate> done = new ArrayList<>();
-    byStage(candidates).forEach((stage, some) -> done.addAll(moved(some, stage, deed.to())));
+    if (deed == ActStore.Deed.KEEP_OLD) {
+      done.addAll(older(candidates));
+    } else {
+      byStage(candidates).forEach((stage, some) -> done.addAll(moved(some, stage, deed.to())));
+    }
     if (done.size() != seen) {
       throw Refused.changedMeanwhile(
           "Somebody changed one of these texts at this moment. Nothing was done; look at the numbers again.");
     }
     long id = acts.add(deed, done, by);
-    log.note(
-        by,
-        deed == ActStore.Deed.SIGN_OFF ? Event.SIGNED_OFF : Event.SENT_BACK,
-        done.size() + " texts",
-        "act " + id);
+    log.note(by, deed.event(), done.size() + " texts", "act " + id);
     return acts.find(id).orElseThrow();
   }
 
@@ -129,9 +144,32 @@ public class ManyTexts {
     if (!acts.takeBack(id, by)) {
       throw Refused.conflict("This has been taken back already.");
     }
-    int back = act.deed().makesRevisions() ? unmade(id) : movedBack(act);
+    int back =
+        act.deed().makesRevisions()
+            ? unmade(id)
+            : act.deed() == ActStore.Deed.KEEP_OLD ? broughtBack(id) : movedBack(act);
     log.note(by, Event.ACT_TAKEN_BACK, back + " texts", "act " + id);
     return back;
+  }
+
+  /** Makes the texts before those of runs count again; those of which they did. */
+  private List<ActStore.Candidate> older(List<ActStore.Candidate> candidates) {
+    Map<Long, ActStore.Candidate> byText =
+        candidates.stream().collect(Collectors.toMap(ActStore.Candidate::textId, c -> c));
+    return texts.withOlder(List.copyOf(byText.keySet())).stream()
+        .filter(undo::takeBack)
+        .map(t -> byText.get(t.id()))
+        .toList();
+  }
+
+  /** Makes the texts of runs count again, where the ones before them still do. */
+  private int broughtBack(long act) {
+    Map<Long, ActStore.Candidate> byText =
+        acts.texts(act).stream().collect(Collectors.toMap(ActStore.Candidate::textId, c -> c));
+    return (int)
+        texts.withOlder(List.copyOf(byText.keySet())).stream()
+            .filter(t -> undo.bringBack(t, byText.get(t.id()).stage()))
+            .count();
   }
 
   private int movedBack(ActStore.Act act) {

@@ -731,18 +731,11 @@ public class ProofService {
 
   private static HouseLog.LogEntry entry(ActStore.Act act) {
     String back = act.takenBackBy().isEmpty() ? "" : ", taken back by " + act.takenBackBy();
-    Event event =
-        switch (act.deed()) {
-          case SIGN_OFF -> Event.SIGNED_OFF;
-          case SEND_BACK -> Event.SENT_BACK;
-          case SUBSTITUTE -> Event.WORDS_SUBSTITUTED;
-          case CORRECT -> Event.TEXTS_CORRECTED;
-        };
     return new HouseLog.LogEntry(
         -act.id(),
         act.at(),
         act.by(),
-        "%s with %,d others%s".formatted(event.label(), act.texts() - 1, back),
+        "%s with %,d others%s".formatted(act.deed().event().label(), act.texts() - 1, back),
         "",
         "",
         "");

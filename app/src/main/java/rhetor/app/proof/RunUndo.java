@@ -70,6 +70,18 @@ public class RunUndo {
     return isBack;
   }
 
+  /** Makes a text count again whose older one does; false if another one counts by now. */
+  boolean bringBack(TextStore.Undoable one, Stage stage) {
+    Text text = texts.find(one.id()).orElseThrow();
+    boolean isBack =
+        products.takeTextBack(one.productId(), one.parentId(), one.id(), stage, text.audit());
+    if (isBack) {
+      findings.put(one.productId(), text.audit());
+      house.changed(one.productId(), text.draft());
+    }
+    return isBack;
+  }
+
   private static Stage stage(Text text) {
     return text.origin() == Origin.HAND ? Stage.IN_PROOF : Stage.DRAFTED;
   }

@@ -93,6 +93,17 @@ class TextStore {
         .list();
   }
 
+  /** Texts with the ones before them, by the ids of those. */
+  List<Undoable> withOlder(List<Long> texts) {
+    return jdbc.sql(
+            """
+            select t.id, t.product_id, coalesce(t.parent_id, 0) as parent_id
+            from table(id bigint = ?) asked join text t on t.id = asked.id order by t.id""")
+        .param(texts.toArray())
+        .query(Undoable.class)
+        .list();
+  }
+
   /** What can be taken back of an act that made revisions. */
   List<Undoable> made(long act) {
     return jdbc.sql(

@@ -19,6 +19,7 @@ import java.time.Instant;
  * @param trouble why it waits, empty if it doesn't
  * @param unattended whether nobody waits for it: the watched folder or a schedule began it
  * @param about the sheet that it writes for, if one was put into the watched folder; else empty
+ * @param tries for how many products it writes before somebody is asked; 0 for all at once
  * @param goesOnAt when it goes on by itself, the epoch if it doesn't
  */
 public record Run(
@@ -41,7 +42,8 @@ public record Run(
     Instant createdAt,
     Instant finishedAt,
     boolean unattended,
-    String about) {
+    String about,
+    int tries) {
 
   /** How far a run is. */
   public enum Status {

@@ -1,6 +1,8 @@
 package rhetor.app.run;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
@@ -26,6 +28,7 @@ import rhetor.core.style.Voices;
 /** Runs over HTTP, with progress as server-sent events. */
 @RestController
 class RunController {
+  private static final int MOST_TRIES = 20;
   private static final Duration BEAT = Duration.ofMillis(300);
 
   private final RunService runs;
@@ -42,6 +45,7 @@ class RunController {
    * Which products to write for: those named, or all that match if none is.
    *
    * @param author who writes; absent if Rhetor does
+   * @param tries for how many products to write before somebody is asked; absent for all at once
    */
   record WriteOrder(
       List<Long> products,
@@ -59,7 +63,8 @@ class RunController {
       long seed,
       String voice,
       Long template,
-      @Valid Authorship author) {
+      @Valid Authorship author,
+      @Min(0) @Max(MOST_TRIES) Integer tries) {
     /** The voice asked for; empty for the one that each product's style has. */
     private Optional<Voice> chosenVoice() {
       if (voice == null || voice.isBlank()) {
@@ -72,11 +77,12 @@ class RunController {
 
     RunService.Manner manner() {
       return new RunService.Manner(
-          leaveSignedOff,
-          seed,
-          chosenVoice(),
-          template == null ? 0 : template,
-          author == null ? Authorship.COMPOSER : author);
+              leaveSignedOff,
+              seed,
+              chosenVoice(),
+              template == null ? 0 : template,
+              author == null ? Authorship.COMPOSER : author)
+          .triedOn(tries == null ? 0 : tries);
     }
 
     AskedProducts asked() {

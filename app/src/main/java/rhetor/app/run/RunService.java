@@ -74,6 +74,7 @@ public class RunService {
    * @param template id of the template that texts are built after, 0 for none
    * @param unattended whether nobody waits for them
    * @param about the sheet that they are for, if one was put into the watched folder; else empty
+   * @param tries for how many products to write before somebody is asked; 0 for all at once
    */
   public record Manner(
       boolean leaveSignedOff,
@@ -82,7 +83,8 @@ public class RunService {
       long template,
       Authorship authorship,
       boolean unattended,
-      String about) {
+      String about,
+      int tries) {
     /** Texts that somebody waits for. */
     public Manner(
         boolean leaveSignedOff,
@@ -90,7 +92,12 @@ public class RunService {
         Optional<Voice> voice,
         long template,
         Authorship authorship) {
-      this(leaveSignedOff, seed, voice, template, authorship, false, "");
+      this(leaveSignedOff, seed, voice, template, authorship, false, "", 0);
+    }
+
+    /** The same texts, a few of which somebody wants to see first. */
+    Manner triedOn(int some) {
+      return new Manner(leaveSignedOff, seed, voice, template, authorship, unattended, about, some);
     }
 
     /**
@@ -99,7 +106,7 @@ public class RunService {
      * @param sheet the sheet that they are for, empty for none
      */
     public Manner whenNobodyWaits(String sheet) {
-      return new Manner(leaveSignedOff, seed, voice, template, authorship, true, sheet);
+      return new Manner(leaveSignedOff, seed, voice, template, authorship, true, sheet, 0);
     }
   }
 
@@ -196,6 +203,7 @@ public class RunService {
             manner.leaveSignedOff,
             manner.unattended,
             manner.about,
+            manner.tries,
             choice.toWrite,
             by);
     schedule(id);
@@ -257,6 +265,10 @@ public class RunService {
     if (most.signum() > 0) {
       runs.letSpend(id, most);
     }
+    if (runs.next(id, 1).isEmpty()) {
+      // It was tried, and somebody has looked.
+      runs.endTrial(id);
+    }
     runs.setStatus(id, Run.Status.PAUSED, Run.Status.RUNNING);
     runs.forgetTrouble(id);
     // What is under way looks by itself whether it may go on.
@@ -281,6 +293,7 @@ public class RunService {
           "Nothing of this run is left to write: it came to all of its products, or others are being written for.");
     }
     runs.takeUp(id, left);
+    runs.endTrial(id);
     schedule(id);
     return get(id);
   }

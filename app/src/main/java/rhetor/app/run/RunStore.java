@@ -50,11 +50,12 @@ class RunStore {
       boolean leavesSigned,
       boolean unattended,
       String about,
+      int tries,
       List<Long> products,
       String by) {
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
-            "insert into run (status, seed, voice, template_id, engine, connection_id, amends, most, falls_back, leaves_signed, unattended, about, total, created_by, created_at) values ('WAITING', ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
+            "insert into run (status, seed, voice, template_id, engine, connection_id, amends, most, falls_back, leaves_signed, unattended, about, tries, total, created_by, created_at) values ('WAITING', ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
             Arrays.asList(
                 seed,
@@ -68,6 +69,7 @@ class RunStore {
                 leavesSigned,
                 unattended,
                 about,
+                tries,
                 products.size(),
                 by,
                 now()))
@@ -132,7 +134,8 @@ class RunStore {
         rs.getTimestamp("created_at").toInstant(),
         instant(rs, "finished_at"),
         rs.getBoolean("unattended"),
-        rs.getString("about"));
+        rs.getString("about"),
+        rs.getInt("tries"));
   }
 
   /** The moment in a column, the epoch if there is none. */
@@ -157,14 +160,50 @@ class RunStore {
   }
 
   /**
-   * The next products to write for; the row that names them is not locked: one worker has a run.
+   * The next products to write for; the row that names them is not locked: one worker has a run. Of
+   * a run that is tried first only those that it is tried on.
    */
   List<Long> next(long id, int limit) {
+    int tries =
+        jdbc.sql("select tries from run where id = ?").param(id).query(Integer.class).single();
+    if (tries > 0) {
+      return tried(id, tries);
+    }
     return jdbc.sql(
             "select product_id from run_item where run_id = ? and status = 'WAITING' order by run_id, status, product_id limit ?")
         .params(id, limit)
         .query(Long.class)
         .list();
+  }
+
+  /** Those of the products that a run is tried on, spread over all of it, that still wait. */
+  private List<Long> tried(long id, int tries) {
+    return jdbc.sql(
+            """
+            select product_id from (
+              select product_id, status,
+                row_number() over (order by product_id) - 1 as place, count(*) over () as among
+              from run_item where run_id = ?)
+            where mod(place, greatest(1, among / ?)) = 0 and place / greatest(1, among / ?) < ?
+              and status = 'WAITING' order by product_id""")
+        .params(id, tries, tries, tries)
+        .query(Long.class)
+        .list();
+  }
+
+  /** Whether a run has products left besides those that it was tried on. */
+  boolean isTried(long id) {
+    return jdbc.sql(
+                "select count(*) from run r where id = ? and tries > 0 and exists (select 1 from run_item i where i.run_id = r.id and i.status = 'WAITING')")
+            .param(id)
+            .query(Integer.class)
+            .single()
+        == 1;
+  }
+
+  /** From now on a run writes for all of its products. */
+  void endTrial(long id) {
+    jdbc.sql("update run set tries = 0 where id = ?").param(id).update();
   }
 
   /** What became of a product in a run. */

@@ -31,6 +31,9 @@ class RunWork {
   /** Each holds a connection to the database, which others want, too. */
   private static final int MOST_KEEPERS = 6;
 
+  private static final String TRIED =
+      "It was tried on a few products first. Read their texts; then let it go on with the others, or stop it.";
+
   /** A paused run is looked at again so often. */
   private static final Duration LOOK = Duration.ofSeconds(3);
 
@@ -77,6 +80,10 @@ class RunWork {
         run.authorship().asksModel()
             ? models.carryOut(run, composer, stops)
             : compose(run, composer, stops);
+    if (goesOn.isEmpty() && runs.isTried(id)) {
+      runs.pause(id, TRIED);
+      return Optional.of(clock.instant().plus(LOOK));
+    }
     Run after = run(id);
     if (goesOn.isEmpty() && !after.hasEnded()) {
       runs.finish(id, Run.Status.DONE);
