@@ -172,7 +172,9 @@ export function Many(props: {
               disabled={isBusy || forecast.isFetching}
               onClick={() => act.mutate(would.texts)}
             >
-              {SAID.find((d) => d.value === deed)!.label} {count(would.texts, 'text')}
+              {deed === 'KEEP_OLD'
+                ? `Keep ${count(would.texts, 'old text')}`
+                : `${SAID.find((d) => d.value === deed)!.label} ${count(would.texts, 'text')}`}
             </Button>
           )}
         </Box>

@@ -4,12 +4,35 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, take } from '../api/client';
-import { count } from '../frame/format';
+import { api, take, type Schema } from '../api/client';
+import { count, figure } from '../frame/format';
 import { ListDetail, ListItem } from '../frame/ListDetail';
 import { Angles } from './Angles';
+import { RangeRule } from './RangeRule';
 import { RangeStyle } from './RangeStyle';
 import { useRanges } from './ranges';
+
+/** What stands for no range in the list of them. */
+const HOUSE: Schema['Range'] = {
+  id: 0,
+  name: 'The whole house',
+  kind: '',
+  brand: '',
+  products: -1,
+  written: 0,
+  signedOff: 0,
+  live: 0,
+};
+
+/** How far the texts of a range are, in words. */
+function howFar(range: Schema['Range']) {
+  const said = [
+    `${figure(range.written)} written`,
+    range.signedOff > 0 && `${figure(range.signedOff)} signed off`,
+    range.live > 0 && `${figure(range.live)} live`,
+  ];
+  return range.written === 0 ? 'none written yet' : said.filter(Boolean).join(', ');
+}
 
 /** Named sets of products: what each decides otherwise than the house, and the lines of the season. */
 export function RangesPage() {
@@ -32,7 +55,7 @@ export function RangesPage() {
           </Box>
         </>
       }
-      list={[{ id: 0, name: 'The whole house', products: -1 }, ...ranges.data].map((r) => (
+      list={[{ ...HOUSE }, ...ranges.data].map((r) => (
         <ListItem
           key={r.id}
           isOpen={r.id === open}
@@ -40,15 +63,19 @@ export function RangesPage() {
           line={r.name}
           end={r.products < 0 ? '' : count(r.products, 'product')}
           below={
-            holding(r.id) && (
-              <Box sx={{ color: 'success.main', fontStyle: 'italic' }}>{holding(r.id)?.line}</Box>
-            )
+            <>
+              {r.products > 0 && <Box sx={{ color: 'text.secondary' }}>{howFar(r)}</Box>}
+              {holding(r.id) && (
+                <Box sx={{ color: 'success.main', fontStyle: 'italic' }}>{holding(r.id)?.line}</Box>
+              )}
+            </>
           }
         />
       ))}
       detail={
         <>
           <Angles key={open} range={open} angles={angles.data.filter((a) => a.range === open)} />
+          {range && <RangeRule key={`rule ${open}`} range={range} />}
           {range && <RangeStyle key={`style ${open}`} range={range} onGone={() => setOpen(0)} />}
         </>
       }

@@ -254,6 +254,15 @@ function OneRun({ id }: { id: number }) {
         </Typography>
       )}
       <Box sx={{ display: 'flex', gap: 1.5, mt: 2, flexWrap: 'wrap' }}>
+        {(hasEnded || shown.status === 'PAUSED') && shown.written > 0 && (
+          <Button
+            variant={hasEnded ? 'contained' : 'outlined'}
+            component={Link}
+            to={`/proofs?run=${shown.id}`}
+          >
+            Read the texts
+          </Button>
+        )}
         {!hasEnded && mayWrite && !isWaiting && (
           <Button variant="outlined" onClick={pause}>
             Pause
@@ -261,12 +270,7 @@ function OneRun({ id }: { id: number }) {
         )}
         {!hasEnded && mayWrite && (
           <Button variant="outlined" onClick={stop}>
-            Stop after this product
-          </Button>
-        )}
-        {(hasEnded || shown.status === 'PAUSED') && shown.written > 0 && (
-          <Button variant="contained" component={Link} to={`/proofs?run=${shown.id}`}>
-            Read the texts
+            {shown.status === 'PAUSED' ? 'Stop it' : 'Stop after this product'}
           </Button>
         )}
         {hasEnded && mayWrite && couldGoOn && (

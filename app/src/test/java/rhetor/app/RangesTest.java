@@ -238,4 +238,51 @@ class RangesTest {
     assertThat(editor.post("/api/editions", Map.of("products", ids)).expect(409).detail())
         .contains("RGE-0", "must be fixed first");
   }
+
+  private JsonNode named(String range) {
+    return editor
+        .get("/api/ranges")
+        .body()
+        .valueStream()
+        .filter(r -> r.path("name").asString().equals(range))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void products_come_into_a_range_by_its_rule_unless_they_are_in_another() {
+    String sheet =
+        """
+        SKU,Name,Category,Brand,Material,Weight
+        %1$s-1,Plover %1$s 1,Panniers,Quenby,canvas,900 g
+        %1$s-2,Plover %1$s 2,Panniers,Quenby,canvas,910 g
+        %1$s-3,Plover %1$s 3,Panniers,Ablett,canvas,920 g
+        """;
+    List<Long> first = editor.takeIn("rule-a.csv", sheet.formatted("RA"));
+    range("Kept by hand", List.of(first.get(1)));
+    long range = editor.post("/api/ranges", Map.of("name", "All Quenby")).expect(200).id();
+    assertThat(
+            editor
+                .put("/api/ranges/" + range + "/rule", Map.of("kind", "", "brand", "Quenby"))
+                .expect(200)
+                .body()
+                .path("products")
+                .asInt())
+        .isEqualTo(1);
+
+    editor.takeIn("rule-b.csv", sheet.formatted("RB"));
+    assertThat(named("All Quenby").path("products").asInt()).isEqualTo(3);
+    assertThat(named("All Quenby").path("written").asInt()).isZero();
+    assertThat(named("Kept by hand").path("products").asInt()).isEqualTo(1);
+    editor.write(List.of(first.get(0)), 0, "plain");
+    assertThat(named("All Quenby").path("written").asInt()).isEqualTo(1);
+
+    editor.put("/api/ranges/" + range + "/rule", Map.of("kind", "", "brand", "")).expect(200);
+    editor.takeIn("rule-c.csv", sheet.formatted("RC"));
+    assertThat(named("All Quenby").path("products").asInt()).isEqualTo(3);
+    editor.put("/api/ranges/999999/rule", Map.of("kind", "", "brand", "x")).expect(404);
+    editor
+        .put("/api/ranges/" + range + "/rule", Map.of("kind", "", "brand", "x".repeat(300)))
+        .expect(422);
+  }
 }

@@ -102,6 +102,7 @@ public final class ProductIntake implements AutoCloseable {
     flush();
     if (dryRun.isEmpty()) {
       aside.ifPresent(SourcesAside::finish);
+      products.tell(new ProductsTakenIn(intake));
     }
     return new Counts(added, changed, unchanged, left);
   }

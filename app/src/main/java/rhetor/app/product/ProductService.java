@@ -16,6 +16,7 @@ import java.util.function.BiFunction;
 import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -68,6 +69,7 @@ public class ProductService {
 
   private final HouseKnowledge knowledge;
   private final TransactionTemplate transaction;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
   private final BaseUnits units;
   private final HouseNameService houseNames;
@@ -87,6 +89,7 @@ public class ProductService {
       ProductNames names,
       JsonMapper json,
       TransactionTemplate transaction,
+      ApplicationEventPublisher events,
       Clock clock) {
     this.store = store;
     this.transaction = transaction;
@@ -99,7 +102,13 @@ public class ProductService {
     this.houseNames = houseNames;
     this.pictures = pictures;
     this.json = json;
+    this.events = events;
     this.clock = clock;
+  }
+
+  /** Tells others of this house what happened to products. */
+  void tell(ProductsTakenIn what) {
+    events.publishEvent(what);
   }
 
   private FactAssembler assembler() {

@@ -52,6 +52,19 @@ class RangeController {
     return new Moved(ranges.put(id, order.products(), order.filter()));
   }
 
+  /**
+   * Which products come into a range by themselves.
+   *
+   * @param kind of which kind, empty for any
+   * @param brand by which maker, empty for any; both empty for none
+   */
+  record Rule(@NotNull String kind, @NotNull String brand) {}
+
+  @PutMapping("/api/ranges/{id}/rule")
+  Moved setRule(@PathVariable long id, @Valid @RequestBody Rule rule) {
+    return new Moved(ranges.setRule(id, rule.kind(), rule.brand()));
+  }
+
   @PostMapping("/api/ranges/{id}/leave")
   Moved takeOut(@PathVariable long id, @Valid @RequestBody AskedProducts order) {
     return new Moved(ranges.takeOut(id, order.products(), order.filter()));

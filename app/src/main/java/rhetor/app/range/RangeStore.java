@@ -16,7 +16,16 @@ import rhetor.app.web.Refused;
 class RangeStore {
   private static final int BATCH = 500;
   private static final String RANGES =
-      "select r.id, r.name, (select count(*) from in_range i where i.range_id = r.id) as products from product_range r";
+      """
+      select r.id, r.name, r.kind, r.brand, coalesce(n.products, 0) as products,
+        coalesce(n.written, 0) as written, coalesce(n.signed_off, 0) as signed_off,
+        coalesce(n.live, 0) as live
+      from product_range r left join (
+        select i.range_id, count(*) as products, count(p.text_id) as written,
+          count(case when p.stage = 'SIGNED_OFF' then 1 end) as signed_off,
+          count(case when p.stage = 'PUBLISHED' then 1 end) as live
+        from in_range i join product p on p.id = i.product_id group by i.range_id) n
+        on n.range_id = r.id""";
 
   private final JdbcClient jdbc;
   private final JdbcTemplate template;
@@ -75,6 +84,32 @@ class RangeStore {
           s.setLong(1, p);
           s.setLong(2, range);
         });
+  }
+
+  void setRule(long id, String kind, String brand) {
+    jdbc.sql("update product_range set kind = ?, brand = ? where id = ?")
+        .params(kind, brand, id)
+        .update();
+  }
+
+  /** Ranges that products come into by themselves, the oldest first. */
+  List<Long> withRule() {
+    return jdbc.sql("select id from product_range where kind <> '' or brand <> '' order by id")
+        .query(Long.class)
+        .list();
+  }
+
+  /** Puts those products into a range that its rule names and that are in none; how many. */
+  int fill(long range) {
+    return jdbc.sql(
+            """
+            insert into in_range (product_id, range_id)
+            select p.id, r.id from product_range r join product p
+              on (r.kind = '' or p.kind = r.kind) and (r.brand = '' or p.brand = r.brand)
+            where r.id = ? and (r.kind <> '' or r.brand <> '')
+              and not exists (select 1 from in_range i where i.product_id = p.id)""")
+        .param(range)
+        .update();
   }
 
   void takeOut(long range, List<Long> products) {

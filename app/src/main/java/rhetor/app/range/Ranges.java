@@ -3,16 +3,19 @@ package rhetor.app.range;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.product.ProductFilter;
 import rhetor.app.product.ProductService;
+import rhetor.app.product.ProductsTakenIn;
 import rhetor.app.web.Refused;
 
 /** The house's ranges, and which products are in them. */
 @Service
 public class Ranges {
   private static final int LONGEST_NAME = 80;
+  private static final int LONGEST_WORD = 200;
 
   private final RangeStore store;
   private final ProductService products;
@@ -27,9 +30,22 @@ public class Ranges {
   /**
    * A named set of products that are worked on together.
    *
+   * @param kind products of which kind come into it by themselves; empty for any
+   * @param brand those of which maker do; empty for any, and with no kind either, none do
    * @param products how many are in it
+   * @param written how many of them have a text
+   * @param signedOff how many of those are signed off, but not live
+   * @param live how many are live
    */
-  public record Range(long id, String name, int products) {}
+  public record Range(
+      long id,
+      String name,
+      String kind,
+      String brand,
+      int products,
+      int written,
+      int signedOff,
+      int live) {}
 
   /** All ranges. */
   public List<Range> all() {
@@ -83,6 +99,42 @@ public class Ranges {
     store.put(id, meant);
     events.publishEvent(new RangeChanged(id));
     return meant.size();
+  }
+
+  /**
+   * Says which products come into a range by themselves, now and whenever some are taken in: those
+   * of a kind and a maker that are in no range.
+   *
+   * @param kind the kind, empty for any
+   * @param brand the maker, empty for any; if the kind is empty too, none come
+   * @return how many came now
+   */
+  @Transactional
+  public int setRule(long id, String kind, String brand) {
+    get(id);
+    store.setRule(id, word(kind), word(brand));
+    return fill(id);
+  }
+
+  private static String word(String word) {
+    if (word.length() > LONGEST_WORD) {
+      throw Refused.invalid("A kind and a maker have up to %d characters.".formatted(LONGEST_WORD));
+    }
+    return word.strip();
+  }
+
+  private int fill(long id) {
+    int came = store.fill(id);
+    if (came > 0) {
+      events.publishEvent(new RangeChanged(id));
+    }
+    return came;
+  }
+
+  /** Products that were taken in come into the ranges that want them; the oldest range first. */
+  @EventListener
+  void tookIn(ProductsTakenIn products) {
+    store.withRule().forEach(this::fill);
   }
 
   /** Takes products out of a range. */
