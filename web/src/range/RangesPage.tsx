@@ -74,8 +74,8 @@ export function RangesPage() {
       ))}
       detail={
         <>
-          <Angles key={open} range={open} angles={angles.data.filter((a) => a.range === open)} />
           {range && <RangeRule key={`rule ${open}`} range={range} />}
+          <Angles key={open} range={open} angles={angles.data.filter((a) => a.range === open)} />
           {range && <RangeStyle key={`style ${open}`} range={range} onGone={() => setOpen(0)} />}
         </>
       }

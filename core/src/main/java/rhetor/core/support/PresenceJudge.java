@@ -1,8 +1,8 @@
 package rhetor.core.support;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Pattern;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
@@ -24,7 +24,6 @@ final class PresenceJudge {
 
   private static final List<String> FOODS = List.of("food");
   private static final double MOSTLY = 0.5;
-  private static final int MOST_SAID = 2;
 
   private final Row row;
   private final AnswerJudge answers;
@@ -65,7 +64,6 @@ final class PresenceJudge {
                   .filter(c -> isMeant(c, phrase))
                   .findFirst()
                   .or(() -> answers.leavingOut(English.stem(head.text())))
-                  .or(() -> another(phrase))
               : Optional.empty();
       if (no.isPresent()) {
         found.add(Assertion.of(Kind.ANSWER, sentence, head.start(), head.end(), no.get().words()));
@@ -84,25 +82,6 @@ final class PresenceJudge {
         && phrase.role() != Role.OTHER;
   }
 
-  /** The cell that says which one of a thing there is, and it is a sister: "hand brake", "foot". */
-  private Optional<Cell> another(Phrase phrase) {
-    if (phrase.words().size() < 2) {
-      return Optional.empty();
-    }
-    String stem = English.stem(phrase.head().text());
-    String which = phrase.words().get(phrase.words().size() - 2).text();
-    boolean isElsewhere =
-        row.cells().stream()
-            .anyMatch(c -> c.said().contains(which) || c.label().contains(English.stem(which)));
-    return isElsewhere || !English.isNoun(which)
-        ? Optional.empty()
-        : row.cells().stream()
-            .filter(c -> c.answer() == Cell.Answer.NEITHER && c.numbers().isEmpty())
-            .filter(c -> c.names().contains(Set.of(stem)) && c.said().size() <= MOST_SAID)
-            .filter(c -> c.said().stream().anyMatch(s -> Lexicon.shipped().areSisters(which, s)))
-            .findFirst();
-  }
-
   /** Whether a word names a thing that can be a part of another. */
   private boolean isPart(Word head) {
     return English.isNoun(head.text())
@@ -117,7 +96,7 @@ final class PresenceJudge {
    */
   private boolean isMeant(Cell cell, Phrase phrase) {
     String stem = English.stem(phrase.head().text());
-    String title = cell.title().toLowerCase(java.util.Locale.ROOT);
+    String title = cell.title().toLowerCase(Locale.ROOT);
     if (!English.stem(English.lastWord(title)).equals(stem)) {
       return false;
     }

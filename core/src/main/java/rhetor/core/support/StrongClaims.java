@@ -10,7 +10,7 @@ import rhetor.core.support.Assertion.Kind;
 
 /** Holds words that stand nowhere where they are said of everything, or of what can be done. */
 final class StrongClaims {
-  private static final Set<String> ALL = Set.of("every", "all", "any", "each", "whole");
+  private static final Set<String> ALL = Set.of("every", "all", "any", "each");
 
   /** "Every water system", "any rain". */
   private static final Pattern EVERY = Pattern.compile("(?i)\\b(?:every|all|any|each)\\b");
