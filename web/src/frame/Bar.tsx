@@ -4,8 +4,9 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useContext, useEffect, useRef, useState, type FormEvent } from 'react';
-import { NavLink, useNavigate } from 'react-router';
+import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { api, take } from '../api/client';
+import { chapterOf } from '../guide/chapters';
 import { serif } from '../theme';
 import { dropAllDrafts } from './drafts';
 import { useNotice } from './Notice';
@@ -41,6 +42,7 @@ const KNOWN = [
 
 /** The bar on top: the name, the line of work with what waits at each word, and the house. */
 export function Bar() {
+  const { pathname } = useLocation();
   const waiting = useQuery({
     queryKey: ['waiting'],
     queryFn: () => take(api.GET('/api/waiting')),
@@ -112,6 +114,11 @@ export function Bar() {
       </Box>
       <Box sx={{ flex: 1 }} />
       <OrderField />
+      <Box sx={{ pb: 0.75 }}>
+        <Button component={Link} to={chapterOf(pathname)}>
+          Guide
+        </Button>
+      </Box>
       <HouseMenu />
     </Box>
   );

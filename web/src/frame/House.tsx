@@ -25,6 +25,7 @@ import { ProductsPage } from '../product/ProductsPage';
 import { VariantsPage } from '../product/VariantsPage';
 import { ProofsPage } from '../proof/ProofsPage';
 import { TextsPage } from '../proof/TextsPage';
+import { GuidePage } from '../guide/GuidePage';
 import { RangesPage } from '../range/RangesPage';
 import { ResultsPage } from '../result/ResultsPage';
 import { RunsPage } from '../run/RunsPage';
@@ -110,6 +111,7 @@ export function House() {
             <Route path="/me" element={<MyselfPage />} />
             <Route path="/tokens" element={<TokensPage />} />
             <Route path="/log" element={<LogPage />} />
+            <Route path="/guide/:page?" element={<GuidePage />} />
             <Route path="*" element={<Navigate to="/intake" replace />} />
           </Routes>
         </Boundary>

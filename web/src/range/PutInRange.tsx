@@ -67,7 +67,9 @@ export function PutInRange({ filter, total, chosen }: Props) {
           value={target}
           choices={[
             { value: 'new', label: 'a new range' },
-            ...(ranges.data ?? []).map((r) => ({ value: String(r.id), label: r.name })),
+            ...(ranges.data ?? [])
+              .filter((r) => !r.isAside)
+              .map((r) => ({ value: String(r.id), label: r.name })),
           ]}
           onChange={setTarget}
         />

@@ -42,6 +42,24 @@ export function RangeRule({ range }: { range: Schema['Range'] }) {
       value: name,
       label: name,
     }));
+  const aside = useMutation({
+    mutationFn: () =>
+      take(
+        api.PUT('/api/ranges/{id}/aside', {
+          params: { path: { id: range.id } },
+          body: { isAside: !range.isAside },
+        }),
+      ),
+    onSuccess: (now) => {
+      notice.say(
+        now.isAside
+          ? `“${now.name}” is put aside: its products keep what it decides, and none come in.`
+          : `“${now.name}” is taken up again.`,
+      );
+      queries.invalidateQueries({ queryKey: ['ranges'] });
+    },
+    onError: notice.trouble,
+  });
   const isNew = kind !== range.kind || brand !== range.brand;
   return (
     <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, flexWrap: 'wrap' }}>
@@ -64,6 +82,11 @@ export function RangeRule({ range }: { range: Schema['Range'] }) {
           ? 'come into it by themselves, unless they are in another range.'
           : '– but none come into it by themselves.'}
       </Sentence>
+      {!isNew && (
+        <Button size="small" disabled={aside.isPending} onClick={() => aside.mutate()}>
+          {range.isAside ? 'Take it up again' : 'Put it aside'}
+        </Button>
+      )}
       {isNew && (
         <Button
           size="small"

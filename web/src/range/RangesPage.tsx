@@ -18,6 +18,7 @@ const HOUSE: Schema['Range'] = {
   name: 'The whole house',
   kind: '',
   brand: '',
+  isAside: false,
   products: -1,
   written: 0,
   signedOff: 0,
@@ -55,7 +56,11 @@ export function RangesPage() {
           </Box>
         </>
       }
-      list={[{ ...HOUSE }, ...ranges.data].map((r) => (
+      list={[
+        HOUSE,
+        ...ranges.data.filter((r) => !r.isAside),
+        ...ranges.data.filter((r) => r.isAside),
+      ].map((r) => (
         <ListItem
           key={r.id}
           isOpen={r.id === open}
@@ -64,6 +69,9 @@ export function RangesPage() {
           end={r.products < 0 ? '' : count(r.products, 'product')}
           below={
             <>
+              {r.isAside && (
+                <Box sx={{ color: 'text.secondary', fontStyle: 'italic' }}>put aside</Box>
+              )}
               {r.products > 0 && <Box sx={{ color: 'text.secondary' }}>{howFar(r)}</Box>}
               {holding(r.id) && (
                 <Box sx={{ color: 'success.main', fontStyle: 'italic' }}>{holding(r.id)?.line}</Box>

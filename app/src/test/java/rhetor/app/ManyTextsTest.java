@@ -215,6 +215,25 @@ class ManyTextsTest {
   }
 
   @Test
+  void a_product_without_its_number_is_no_order_for_all() {
+    editor.get("/api/texts?products=+").expect(400);
+    List<Long> nobody = new ArrayList<>();
+    nobody.add(null);
+    editor
+        .post(
+            "/api/acts",
+            Map.of(
+                "deed",
+                "SIGN_OFF",
+                "which",
+                Map.of("products", nobody, "state", "PROOF"),
+                "seen",
+                3))
+        .expect(400);
+    assertThat(listed("&state=SIGNED_OFF")).noneMatch(p -> p.startsWith("MN-6"));
+  }
+
+  @Test
   void two_clicks_sign_off_once() throws Exception {
     Map<String, Object> rule = filter("kind", "front light");
     int texts = forecast("SIGN_OFF", rule).path("texts").asInt();

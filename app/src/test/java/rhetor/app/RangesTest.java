@@ -277,9 +277,20 @@ class RangesTest {
     editor.write(List.of(first.get(0)), 0, "plain");
     assertThat(named("All Quenby").path("written").asInt()).isEqualTo(1);
 
+    editor.put("/api/ranges/" + range + "/aside", Map.of("isAside", true)).expect(200);
+    editor.takeIn("rule-d.csv", sheet.formatted("RD"));
+    assertThat(named("All Quenby").path("products").asInt()).isEqualTo(3);
+    editor
+        .post("/api/ranges/" + range + "/products", Map.of("products", List.of(first.get(2))))
+        .expect(409);
+    editor.put("/api/ranges/" + range + "/aside", Map.of("isAside", false)).expect(200);
+    editor.takeIn("rule-e.csv", sheet.formatted("RE"));
+    // Those that came while it was put aside come now, too.
+    assertThat(named("All Quenby").path("products").asInt()).isEqualTo(7);
+
     editor.put("/api/ranges/" + range + "/rule", Map.of("kind", "", "brand", "")).expect(200);
     editor.takeIn("rule-c.csv", sheet.formatted("RC"));
-    assertThat(named("All Quenby").path("products").asInt()).isEqualTo(3);
+    assertThat(named("All Quenby").path("products").asInt()).isEqualTo(7);
     editor.put("/api/ranges/999999/rule", Map.of("kind", "", "brand", "x")).expect(404);
     editor
         .put("/api/ranges/" + range + "/rule", Map.of("kind", "", "brand", "x".repeat(300)))

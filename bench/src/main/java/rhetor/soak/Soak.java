@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Queue;
@@ -91,18 +92,26 @@ public final class Soak implements Hand.Faults {
     return requests;
   }
 
-  /** A soak of as many minutes as {@code --minutes} says, twenty if it says nothing. */
+  /**
+   * A soak of as many minutes as {@code --minutes} says, twenty if it says nothing; or a run of
+   * {@code --products} during which the server is killed {@code --kills} times.
+   */
   public static void main(String[] args) throws Exception {
-    long minutes = 20;
-    for (int i = 0; i < args.length; i++) {
-      if (args[i].equals("--minutes") && i + 1 < args.length && args[i + 1].matches("\\d{1,4}")) {
-        minutes = Long.parseLong(args[++i]);
-      } else {
-        System.err.println("rhetor soak takes --minutes N and nothing else.");
+    Map<String, Integer> said = new HashMap<>(Map.of("--minutes", 20, "--products", 2_000));
+    for (int i = 0; i < args.length; i += 2) {
+      boolean isKnown = Set.of("--minutes", "--kills", "--products").contains(args[i]);
+      if (!isKnown || i + 1 == args.length || !args[i + 1].matches("\\d{1,5}")) {
+        System.err.println(
+            "rhetor soak takes --minutes N, or --kills N with --products N, and nothing else.");
         System.exit(2);
       }
+      said.put(args[i], Integer.valueOf(args[i + 1]));
     }
-    List<String> faults = new Soak(Duration.ofMinutes(minutes), Path.of("."), System.out).run();
+    List<String> faults =
+        said.containsKey("--kills")
+            ? new KilledRun(said.get("--kills"), said.get("--products"), Path.of("."), System.out)
+                .run()
+            : new Soak(Duration.ofMinutes(said.get("--minutes")), Path.of("."), System.out).run();
     System.exit(faults.isEmpty() ? 0 : 1);
   }
 

@@ -23,7 +23,7 @@ class EditionController {
     this.editions = editions;
   }
 
-  record PublishOrder(@NotNull List<Long> products) {}
+  record PublishOrder(@NotNull List<@NotNull Long> products) {}
 
   /**
    * What becomes of a page that was changed in the shop.

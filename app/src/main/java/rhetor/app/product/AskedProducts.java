@@ -1,5 +1,8 @@
 package rhetor.app.product;
 
+import jakarta.validation.constraints.NotNull;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 
 /**
@@ -7,7 +10,7 @@ import java.util.List;
  * nothing; what they mean is said in {@link ProductFilter}.
  */
 public record AskedProducts(
-    List<Long> products,
+    List<@NotNull Long> products,
     String search,
     String state,
     Long intake,
@@ -19,7 +22,9 @@ public record AskedProducts(
     Long reader,
     Long run) {
   public AskedProducts {
-    products = products == null ? List.of() : List.copyOf(products);
+    // Who names a product without its id is told so, and doesn't get all of them.
+    products =
+        products == null ? List.of() : Collections.unmodifiableList(new ArrayList<>(products));
   }
 
   /** What all that match have in common. */

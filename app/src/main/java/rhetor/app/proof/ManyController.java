@@ -55,7 +55,7 @@ class ManyController {
   /** The texts of products that match, field by field in plain lines. */
   @GetMapping("/api/texts")
   TextTable.TablePage texts(
-      @ParameterObject AskedProducts which,
+      @Valid @ParameterObject AskedProducts which,
       @RequestParam(defaultValue = "SHEET") ProductLists.Order order,
       @RequestParam(defaultValue = "") String after,
       @RequestParam(defaultValue = "40") int limit) {

@@ -65,6 +65,14 @@ class RangeController {
     return new Moved(ranges.setRule(id, rule.kind(), rule.brand()));
   }
 
+  /** Whether a range is put aside. */
+  record Aside(boolean isAside) {}
+
+  @PutMapping("/api/ranges/{id}/aside")
+  Ranges.Range putAside(@PathVariable long id, @RequestBody Aside aside) {
+    return ranges.putAside(id, aside.isAside());
+  }
+
   @PostMapping("/api/ranges/{id}/leave")
   Moved takeOut(@PathVariable long id, @Valid @RequestBody AskedProducts order) {
     return new Moved(ranges.takeOut(id, order.products(), order.filter()));

@@ -17,7 +17,7 @@ class RangeStore {
   private static final int BATCH = 500;
   private static final String RANGES =
       """
-      select r.id, r.name, r.kind, r.brand, coalesce(n.products, 0) as products,
+      select r.id, r.name, r.kind, r.brand, r.is_aside, coalesce(n.products, 0) as products,
         coalesce(n.written, 0) as written, coalesce(n.signed_off, 0) as signed_off,
         coalesce(n.live, 0) as live
       from product_range r left join (
@@ -92,9 +92,14 @@ class RangeStore {
         .update();
   }
 
+  void putAside(long id, boolean isAside) {
+    jdbc.sql("update product_range set is_aside = ? where id = ?").params(isAside, id).update();
+  }
+
   /** Ranges that products come into by themselves, the oldest first. */
   List<Long> withRule() {
-    return jdbc.sql("select id from product_range where kind <> '' or brand <> '' order by id")
+    return jdbc.sql(
+            "select id from product_range where (kind <> '' or brand <> '') and not is_aside order by id")
         .query(Long.class)
         .list();
   }
@@ -106,7 +111,7 @@ class RangeStore {
             insert into in_range (product_id, range_id)
             select p.id, r.id from product_range r join product p
               on (r.kind = '' or p.kind = r.kind) and (r.brand = '' or p.brand = r.brand)
-            where r.id = ? and (r.kind <> '' or r.brand <> '')
+            where r.id = ? and (r.kind <> '' or r.brand <> '') and not r.is_aside
               and not exists (select 1 from in_range i where i.product_id = p.id)""")
         .param(range)
         .update();

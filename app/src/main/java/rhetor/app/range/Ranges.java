@@ -32,6 +32,8 @@ public class Ranges {
    *
    * @param kind products of which kind come into it by themselves; empty for any
    * @param brand those of which maker do; empty for any, and with no kind either, none do
+   * @param isAside whether the house is done with it: what it decides holds, and no product comes
+   *     into it
    * @param products how many are in it
    * @param written how many of them have a text
    * @param signedOff how many of those are signed off, but not live
@@ -42,6 +44,7 @@ public class Ranges {
       String name,
       String kind,
       String brand,
+      boolean isAside,
       int products,
       int written,
       int signedOff,
@@ -79,6 +82,14 @@ public class Ranges {
     return get(id);
   }
 
+  /** Puts a range aside, so that no product comes into it any more, or takes it up again. */
+  @Transactional
+  public Range putAside(long id, boolean isAside) {
+    get(id);
+    store.putAside(id, isAside);
+    return get(id);
+  }
+
   /** Takes a range away; its products stay, under the house's style. */
   @Transactional
   public void remove(long id) {
@@ -94,7 +105,9 @@ public class Ranges {
    */
   @Transactional
   public int put(long id, List<Long> ids, ProductFilter filter) {
-    get(id);
+    if (get(id).isAside()) {
+      throw Refused.conflict("This range is put aside. Take it up again first.");
+    }
     List<Long> meant = meant(ids, filter);
     store.put(id, meant);
     events.publishEvent(new RangeChanged(id));

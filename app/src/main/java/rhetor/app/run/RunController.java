@@ -48,7 +48,7 @@ class RunController {
    * @param tries for how many products to write before somebody is asked; absent for all at once
    */
   record WriteOrder(
-      List<Long> products,
+      List<@NotNull Long> products,
       String search,
       String state,
       long intake,

@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -29,6 +30,7 @@ class ModelApi {
   private final Scribe scribe = new Scribe();
   private final Weather weather = new Weather();
   private volatile MannersOrder manners = new MannersOrder(0);
+  private Ledger ledger = new Ledger(0, 0, 0);
   private final byte[] key;
 
   ModelApi(@Value("${standins.token}") String token) {
@@ -44,6 +46,14 @@ class ModelApi {
    * @param misbehaves how many in a hundred answers to questions for texts are no proper answer
    */
   record MannersOrder(int misbehaves) {}
+
+  /**
+   * What was answered since it was started.
+   *
+   * @param asked tokens of all questions
+   * @param answered tokens of all answers
+   */
+  record Ledger(long answers, long asked, long answered) {}
 
   /** What is asked. */
   record Request(String model, List<Message> messages) {}
@@ -68,6 +78,7 @@ class ModelApi {
     }
     String answer = scribe.answer(request.messages, manners.misbehaves);
     int asked = request.messages.stream().mapToInt(m -> tokens(m.content)).sum();
+    book(asked, tokens(answer));
     return ResponseEntity.ok(
         Map.of(
             "id", UUID.nameUUIDFromBytes(answer.getBytes(StandardCharsets.UTF_8)).toString(),
@@ -91,6 +102,19 @@ class ModelApi {
                     tokens(answer),
                     "total_tokens",
                     asked + tokens(answer))));
+  }
+
+  private synchronized void book(int asked, int answered) {
+    ledger = new Ledger(ledger.answers + 1, ledger.asked + asked, ledger.answered + answered);
+  }
+
+  /** What it would send a bill for. */
+  @GetMapping("/ledger")
+  ResponseEntity<Object> ledger(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization) {
+    return isKnown(authorization)
+        ? ResponseEntity.ok(ledger)
+        : error(HttpStatus.UNAUTHORIZED, "The key is wrong or missing.");
   }
 
   private boolean isKnown(String authorization) {

@@ -1,0 +1,2 @@
+/** The guide that ships with Rhetor, where people read it. */
+package rhetor.app.guide;
