@@ -60,21 +60,7 @@ final class KilledRun implements Hand.Faults {
     this.out = out;
     this.folder = Files.createTempDirectory("rhetor-kills");
     int port = Server.freePort();
-    int outsidePort = Server.freePort();
-    this.outside =
-        Server.of(
-            jars.resolve("standins/target/rhetor-standins-1.0-SNAPSHOT-exec.jar"),
-            "240m",
-            outsidePort,
-            folder.resolve("outside.log"),
-            List.of(
-                "serve",
-                "--port",
-                String.valueOf(outsidePort),
-                "--data",
-                folder.toString(),
-                "--token",
-                TOKEN));
+    this.outside = Server.outside(jars, folder, TOKEN, folder.resolve("outside.log"));
     this.app =
         Server.of(
             jars.resolve("app/target/rhetor-app-1.0-SNAPSHOT-exec.jar"),

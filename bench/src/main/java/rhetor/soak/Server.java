@@ -50,6 +50,24 @@ final class Server {
     return new Server(command, log, port);
   }
 
+  /**
+   * The simulated services outside: a shop, and a text model.
+   *
+   * @param jars the folder that has the modules, built
+   * @param data where they keep what they hold
+   * @param token what they know their customers by
+   */
+  static Server outside(Path jars, Path data, String token, Path log) throws IOException {
+    int port = freePort();
+    return of(
+        jars.resolve("standins/target/rhetor-standins-1.0-SNAPSHOT-exec.jar"),
+        "240m",
+        port,
+        log,
+        List.of(
+            "serve", "--port", String.valueOf(port), "--data", data.toString(), "--token", token));
+  }
+
   String url() {
     return "http://127.0.0.1:" + port;
   }

@@ -51,22 +51,8 @@ public final class Soak implements Hand.Faults {
     this.duration = duration;
     this.out = out;
     this.folder = Files.createTempDirectory("rhetor-soak");
-    int shopPort = Server.freePort();
     int port = Server.freePort();
-    this.shop =
-        Server.of(
-            jars.resolve("standins/target/rhetor-standins-1.0-SNAPSHOT-exec.jar"),
-            "240m",
-            shopPort,
-            folder.resolve("shop.log"),
-            List.of(
-                "serve",
-                "--port",
-                String.valueOf(shopPort),
-                "--data",
-                folder.resolve("shop").toString(),
-                "--token",
-                TOKEN));
+    this.shop = Server.outside(jars, folder.resolve("shop"), TOKEN, folder.resolve("shop.log"));
     this.app =
         Server.of(
             jars.resolve("app/target/rhetor-app-1.0-SNAPSHOT-exec.jar"),

@@ -6,7 +6,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Stream;
 import org.commonmark.node.Heading;
 import org.commonmark.node.Image;
@@ -64,9 +63,12 @@ class Guide {
   }
 
   /** A picture of the guide. */
-  Optional<Resource> picture(String name) {
+  Resource picture(String name) {
     Resource picture = new ClassPathResource("guide/pictures/" + name + ".png");
-    return picture.exists() ? Optional.of(picture) : Optional.empty();
+    if (!picture.exists()) {
+      throw Refused.notFound("The guide has no such picture.");
+    }
+    return picture;
   }
 
   private static Page read(Resource file) {

@@ -43,14 +43,9 @@ class GuideController {
 
   @GetMapping("/api/guide/pictures/{name:[a-z-]+}")
   ResponseEntity<Resource> picture(@PathVariable String name) {
-    return guide
-        .picture(name)
-        .map(
-            p ->
-                ResponseEntity.ok()
-                    .contentType(MediaType.IMAGE_PNG)
-                    .cacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePrivate())
-                    .body(p))
-        .orElseGet(() -> ResponseEntity.notFound().build());
+    return ResponseEntity.ok()
+        .contentType(MediaType.IMAGE_PNG)
+        .cacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePrivate())
+        .body(guide.picture(name));
   }
 }
