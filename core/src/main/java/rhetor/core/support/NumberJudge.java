@@ -27,12 +27,52 @@ final class NumberJudge {
   private static final Pattern ABOUT =
       Pattern.compile(
           "(?i)\\b(?:about|around|nearly|almost|just under|just over|roughly|some|over|under|more than|less than|a little (?:over|under)|close to|well over) ?$");
+  private static final Pattern HALF_OF =
+      Pattern.compile(
+          "(?i)\\bhalf (?:of (?:its|the|all) )?(?!an?\\b|the\\b|of\\b)(?<w>\\p{L}{3,})");
+
+  /** One of these stands where {@link #ENTIRELY} is. */
+  private static final Set<String> WHOLLY =
+      Set.of("entirely", "wholly", "completely", "fully", "purely", "solely", "nothing", "hundred");
+
+  /** One of these stands where {@link #SINGLE} is. */
+  private static final Set<String> OF_ONE = Set.of("single", "just", "only");
+
+  private static final Pattern ENTIRELY =
+      Pattern.compile(
+          "(?i)\\b(?:entirely|wholly|completely|fully|purely|solely|nothing but|a hundred per cent)(?= )");
+
+  /** For how many people it is. */
+  private static final Pattern FOR_SO_MANY =
+      Pattern.compile(
+          "(?i)\\b(?:room|space|places?|seats|sleeps|holds|takes|carries|enough)(?: for)?(?: up to)? (?<n>\\p{L}+|\\d+)(?: (?:people|persons|adults|riders|of you))?(?=[.,;!?]|$)");
+
+  /** From what age on it is for somebody. */
+  private static final Pattern OF_AGE =
+      Pattern.compile(
+          "(?i)\\b(?:people|children|child|kids|adults|toddlers|babies|boys|girls|anyone|players|riders) (?:of|from|aged|over|above)(?: the age of)? (?<n>\\p{L}+|\\d+)(?! ?(?:cm|kg|m|kilos?|centimetres)\\b)");
+
+  /** Stems of what columns are headed by that say for what age. */
+  private static final Set<String> AGES =
+      Set.of("age", "year", "month", "child", "from", "use", "audience");
+
+  /** Stems of what cells say of an age under any heading: "age 9 to 14". */
+  private static final Set<String> AGES_SAID = Set.of("age", "year", "month");
+
+  /** Stems of what columns are headed by that count people. */
+  private static final Set<String> PEOPLE =
+      Set.of(
+          "person", "people", "seat", "berth", "sleep", "rider", "passenger", "paddler", "player");
 
   /** What is hardly ever given without its unit where the heading doesn't say what it is. */
   private static final Set<String> MEASURED_BY_UNIT =
       Set.of("volume", "mass", "power", "pressure", "voltage");
 
-  static final double WHOLE = 100;
+  /** In hundred. */
+  private static final double HALF = 50;
+
+  private static final double NEAR_HALF = 5;
+  private static final double WHOLE = 100;
 
   private static final Pattern DEGREES = Pattern.compile("(?i)degrees?|°");
   private static final Pattern DEGREES_BEHIND = Pattern.compile("(?i)[ -]?(?:degrees?|°)");
@@ -40,6 +80,9 @@ final class NumberJudge {
   /** Stems of what columns are headed by that have degrees. */
   private static final Set<String> OF_DEGREES =
       Set.of("wash", "washing", "temperature", "temp", "heat", "angle", "tilt", "comfort");
+
+  private static final Pattern SINGLE =
+      Pattern.compile("(?i)\\b(?:a single|just one|only one) (?<w>\\p{L}{2,})");
 
   private static final int FIRST_YEAR = 1950;
   private static final int LAST_YEAR = 2100;
@@ -103,14 +146,12 @@ final class NumberJudge {
   /** Stem of the noun for what the product is. */
   private final String kind;
 
-  private final SpokenNumbers spokenNumbers;
   private final JudgeWords words = JudgeWords.shipped();
   private final Lexicon lexicon = Lexicon.shipped();
 
   NumberJudge(Row row, ProductFacts product, Knowledge knowledge) {
     this.knowledge = knowledge;
     this.row = row;
-    this.spokenNumbers = new SpokenNumbers(row, knowledge);
     this.name = product.name();
     this.kind = English.stem(English.lastWord(product.kindNoun()));
   }
@@ -121,8 +162,22 @@ final class NumberJudge {
    * @param spoken its words
    */
   void judge(String sentence, Set<String> spoken, List<Assertion> found) {
+    if (!Collections.disjoint(WHOLLY, spoken)) {
+      wholly(sentence, found);
+    }
+    halves(sentence, found);
+    if (!Collections.disjoint(OF_ONE, spoken)) {
+      single(sentence, found);
+    }
     List<Amount> amounts = Amount.in(sentence, knowledge);
-    spokenNumbers.judge(sentence, spoken, !amounts.isEmpty(), found);
+    if (amounts.isEmpty()) {
+      if (sentence.contains(" one")) {
+        ages(sentence, found);
+      }
+      return;
+    }
+    people(sentence, found);
+    ages(sentence, found);
     for (Amount amount : amounts) {
       if (isInName(sentence, amount)) {
         continue;
@@ -313,7 +368,7 @@ final class NumberJudge {
     return false;
   }
 
-  static boolean says(Cell cell, Amount amount, boolean isAbout) {
+  private static boolean says(Cell cell, Amount amount, boolean isAbout) {
     return cell.numbers().stream().anyMatch(n -> isSame(n, amount, isAbout));
   }
 
@@ -611,6 +666,106 @@ final class NumberJudge {
         .anyMatch(a -> SEVERAL.matcher(sentence.substring(amount.end(), a.start())).matches());
   }
 
+  /** "Entirely organic" where a cell has 95 in a hundred. */
+  private void wholly(String sentence, List<Assertion> found) {
+    Matcher m = ENTIRELY.matcher(sentence);
+    while (m.find()) {
+      Set<String> of = Stems.of(sentence.substring(m.end(), Clauses.end(sentence, m.end())));
+      row.cells().stream()
+          .filter(c -> c.words().indexOf('%') >= 0 && c.parts() == 1 && !c.numbers().isEmpty())
+          .filter(c -> c.numbers().stream().allMatch(n -> n.value() < WHOLE))
+          .filter(c -> c.names().stream().anyMatch(n -> !n.isEmpty() && of.containsAll(n)))
+          .findFirst()
+          .ifPresent(
+              c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
+    }
+  }
+
+  /** "Half cotton" where a cell has four fifths of it. */
+  private void halves(String sentence, List<Assertion> found) {
+    Matcher m = HALF_OF.matcher(sentence);
+    while (sentence.contains("alf ") && m.find()) {
+      String stem = English.stem(m.group("w").toLowerCase(Locale.ROOT));
+      row.cells().stream()
+          .filter(c -> c.said().contains(stem) || c.label().contains(stem))
+          .filter(c -> c.numbers().stream().anyMatch(NumberJudge::isShare))
+          .filter(c -> c.numbers().stream().noneMatch(n -> Math.abs(n.value() - HALF) <= NEAR_HALF))
+          .findFirst()
+          .ifPresent(
+              c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
+    }
+  }
+
+  /** "A single LED" where a cell has two. */
+  private void single(String sentence, List<Assertion> found) {
+    Matcher m = SINGLE.matcher(sentence);
+    while (m.find()) {
+      String what = m.group("w").toLowerCase(Locale.ROOT);
+      Pattern several =
+          Pattern.compile(
+              "(?i)(?<![\\d.,])(?:[2-9]|\\d{2}) ?[x×]? ?" + Pattern.quote(what) + "s?\\b");
+      String stem = English.stem(what);
+      row.cells().stream()
+          .filter(c -> several.matcher(c.words()).find() || countsSeveral(c, stem))
+          .findFirst()
+          .ifPresent(
+              c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
+    }
+  }
+
+  /** "Wheels: 2". */
+  private static boolean countsSeveral(Cell cell, String stem) {
+    return cell.heading().equals(Set.of(stem))
+        && !cell.numbers().isEmpty()
+        && cell.numbers().stream()
+            .allMatch(n -> n.dimension().isEmpty() && n.value() > 1 && n.value() < WHOLE);
+  }
+
+  /** "Room for three" where a cell has two persons. */
+  private void people(String sentence, List<Assertion> found) {
+    Matcher m = FOR_SO_MANY.matcher(sentence);
+    while (m.find()) {
+      List<Amount> amounts = Amount.in(m.group("n"), knowledge);
+      if (amounts.size() != 1) {
+        continue;
+      }
+      List<Cell> of =
+          row.cells().stream()
+              .filter(c -> c.label().stream().anyMatch(PEOPLE::contains))
+              .filter(c -> !c.numbers().isEmpty())
+              .toList();
+      boolean isSaid =
+          row.proseNumbers().contains(amounts.getFirst().value())
+              || row.cells().stream().anyMatch(c -> says(c, amounts.getFirst(), false));
+      if (!of.isEmpty() && !isSaid) {
+        found.add(
+            Assertion.of(Kind.NUMBER, sentence, m.start("n"), m.end("n"), of.getFirst().words()));
+      }
+    }
+  }
+
+  /** "People of 1 and over", where the one is a tap's least pressure. */
+  private void ages(String sentence, List<Assertion> found) {
+    Matcher m = OF_AGE.matcher(sentence);
+    while (m.find()) {
+      // "One" alone is more often a pronoun than an age.
+      String age = m.group("n").equalsIgnoreCase("one") ? "1" : m.group("n");
+      List<Amount> amounts = Amount.in(age, knowledge);
+      boolean isSaid =
+          amounts.size() != 1
+              || row.proseNumbers().contains(amounts.getFirst().value())
+              || row.cells().stream()
+                  .filter(
+                      c ->
+                          c.label().stream().anyMatch(AGES::contains)
+                              || c.said().stream().anyMatch(AGES_SAID::contains))
+                  .anyMatch(c -> says(c, amounts.getFirst(), false));
+      if (!isSaid) {
+        found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end("n"), ""));
+      }
+    }
+  }
+
   /** "85 % down" where the cell has 85 of feather, and of down another share. */
   private boolean isShareOfOther(String sentence, Amount amount, List<Cell> saying) {
     Optional<String> thing = behind(sentence, amount);
@@ -649,6 +804,11 @@ final class NumberJudge {
             c ->
                 c.names().contains(Set.of(stem))
                     && c.numbers().stream().anyMatch(n -> !n.dimension().isEmpty()));
+  }
+
+  private static boolean isShare(Cell.Number number) {
+    return number.dimension().equals("share")
+        || number.dimension().isEmpty() && number.value() > HALF && number.value() < WHOLE;
   }
 
   /** "138 cm high" where the cell has it as the width. */
