@@ -114,12 +114,14 @@ export function Bar() {
       </Box>
       <Box sx={{ flex: 1 }} />
       <OrderField />
-      <Box sx={{ pb: 0.75 }}>
-        <Button component={Link} to={chapterOf(pathname)}>
-          Guide
-        </Button>
+      <Box sx={{ display: 'flex', alignItems: 'flex-end' }}>
+        <Box sx={{ pb: 0.75 }}>
+          <Button component={Link} to={chapterOf(pathname)}>
+            Guide
+          </Button>
+        </Box>
+        <HouseMenu />
       </Box>
-      <HouseMenu />
     </Box>
   );
 }
