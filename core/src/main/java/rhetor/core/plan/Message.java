@@ -4,9 +4,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Claim;
+import rhetor.core.language.English;
+import rhetor.core.language.Lexicon;
 import rhetor.core.language.Words;
 import rhetor.core.text.Support;
 
@@ -32,6 +37,11 @@ public record Message(
     List<Claim> claims,
     Optional<RangeFigures.Contrast> contrast,
     List<Fact> also) {
+
+  /** "Sleep two people", "have three drawers". */
+  private static final Pattern HOW_MANY = Pattern.compile("(\\S+) (\\p{L}+)$");
+
+  private static final Set<String> PEOPLE = Set.of("person", "people");
 
   /** The place in a sentence that a phrase fits. */
   public enum Form {
@@ -191,7 +201,7 @@ public record Message(
         List.copyOf(others));
   }
 
-  /** Whether a noun has the fact's value in it: "a black pannier" has said its colour. */
+  /** Whether a noun has said the fact: "a black pannier" has said its colour. */
   public boolean isNamedBy(String noun) {
     String value =
         switch (fact.value()) {
@@ -202,6 +212,24 @@ public record Message(
         };
     // "Navy socks" are navy blue.
     String shade = fact.concept().equals("colour") ? value.split(" ", 2)[0] : value;
-    return shade.length() > 2 && Words.find(shade, noun) >= 0;
+    return shade.length() > 2 && Words.find(shade, noun) >= 0 || saysHowMany(noun);
+  }
+
+  /**
+   * "A two-man tent" has said that it "sleeps two people", and a "three drawer chest" that it "has
+   * three drawers".
+   */
+  private boolean saysHowMany(String noun) {
+    String verb = verb();
+    Matcher many = HOW_MANY.matcher(verb == null ? "" : verb);
+    if (!many.find()) {
+      return false;
+    }
+    String counted = English.singular(many.group(2));
+    Matcher called =
+        Pattern.compile("\\b" + Pattern.quote(many.group(1)) + "[ -](\\p{L}+)").matcher(noun);
+    return called.find()
+        && (English.singular(called.group(1)).equals(counted)
+            || PEOPLE.contains(counted) && Lexicon.shipped().isKindOf(called.group(1), "person"));
   }
 }

@@ -47,7 +47,10 @@ class WordsThatFitTest {
     "Panniers, Colour, natural, natural colour",
     "Panniers, Colours, 'navy, petrol', navy blue and petrol",
     "Doorbells, Battery, 2 x AAA, two AAA cells",
-    "Trays, Dimensions cm, '30 x 20; 45 x 30', 30 × 20 cm and 45 × 30 cm"
+    "Trays, Dimensions cm, '30 x 20; 45 x 30', 30 × 20 cm and 45 × 30 cm",
+    "Saucepans, Lid, glass, a lid of glass",
+    "Saucepans, Lids, glass, lids of glass",
+    "Chests of drawers, Drawers, 3, three drawers"
   })
   void is_said(String kind, String heading, String cell, String said) {
     assertThat(prose(kind, heading, cell)).contains(said);
@@ -132,7 +135,9 @@ class WordsThatFitTest {
     "Panniers, Certification, 100 %, certified",
     "Courses, Level, all, all",
     "Doorbells, Battery, AA, (?i)from AA|AA cell",
-    "Doorbells, Distance, 120 m, distance of"
+    "Doorbells, Distance, 120 m, distance of",
+    "Saucepans, Lids, glass, (?i)an? (?:glass )?lid",
+    "Three drawer chests, Drawers, 3, three drawers"
   })
   void is_not_said(String kind, String heading, String cell, String notSaid) {
     assertThat(prose(kind, heading, cell)).doesNotContainPattern(notSaid);

@@ -6,11 +6,9 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhetor.core.knowledge.Claim;
 import rhetor.core.language.English;
-import rhetor.core.language.Lexicon;
 import rhetor.core.plan.Message;
 import rhetor.core.plan.Message.Form;
 import rhetor.core.text.Support;
@@ -46,9 +44,6 @@ public record NounPhrase(
 
     private static final int ADJECTIVES = 2;
 
-    /** "Sleep two people", "have room for one person". */
-    private static final Pattern HOW_MANY = Pattern.compile("(\\S+) (?:people|person)$");
-
     /** A keyword that goes on behind its noun. */
     private static final Pattern GOES_ON = Pattern.compile(" (?:with|without|for) ");
 
@@ -77,13 +72,9 @@ public record NounPhrase(
       // What the noun itself says ("stoneware teapot") needn't be said again.
       for (Message m : messages) {
         boolean adjective = m.has(Form.ADJ) && has(noun, m.get(Form.ADJ).toLowerCase(Locale.ROOT));
-        if (keyed
-            && (adjective
-                || m.isNamedBy(noun)
-                || saysHowMany(noun, m)
-                || m.theme().equals("use")
-                    && m.has(Form.PP)
-                    && Echo.overlaps(m.get(Form.PP), noun))) {
+        if (adjective
+            || m.isNamedBy(noun)
+            || m.theme().equals("use") && m.has(Form.PP) && Echo.overlaps(m.get(Form.PP), noun)) {
           said.add(m);
         }
       }
@@ -115,16 +106,6 @@ public record NounPhrase(
       boolean bare = subject.plural() || English.withArticle(noun).equals(noun);
       String words = bare ? phrase.toString() : English.withArticle(phrase.toString());
       return new NounPhrase(words, support, said, informative);
-    }
-
-    /** "A two-man tent" has said that it "sleeps two people". */
-    private static boolean saysHowMany(String noun, Message m) {
-      Matcher people = HOW_MANY.matcher(m.has(Form.VERB) ? m.get(Form.VERB) : "");
-      if (!people.find()) {
-        return false;
-      }
-      Matcher called = Pattern.compile("\\b" + people.group(1) + "[ -](\\p{L}+)").matcher(noun);
-      return called.find() && Lexicon.shipped().isKindOf(called.group(1), "person");
     }
 
     /** An "800 lumen torch" has said "800-lumen" too. */

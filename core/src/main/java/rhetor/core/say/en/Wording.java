@@ -197,6 +197,7 @@ public final class Wording implements Phrasebook {
       Value value,
       String label,
       Joined joined,
+      String several,
       String productClass,
       String voice) {}
 
@@ -205,7 +206,13 @@ public final class Wording implements Phrasebook {
       Fact fact, Concept concept, String productClass, Voice voice) {
     return fillings.computeIfAbsent(
         new Filling(
-            concept.id(), fact.value(), fact.label(), joined(fact), productClass, voice.id()),
+            concept.id(),
+            fact.value(),
+            fact.label(),
+            joined(fact),
+            several(fact),
+            productClass,
+            voice.id()),
         f -> {
           Map<Form, List<String>> filled = new EnumMap<>(Form.class);
           for (Concept.SayOf of : concept.taught()) {
@@ -237,10 +244,11 @@ public final class Wording implements Phrasebook {
           if (concept.id().startsWith(Knowledge.OWN)) {
             return readable(filled);
           }
+          Map<Form, List<String>> counted = ofSeveral(filled, f.several);
           return switch (f.joined) {
-            case CHOICE -> offered(filled, true);
-            case WHOLE -> offered(filled, false);
-            case EITHER -> filled;
+            case CHOICE -> offered(counted, true);
+            case WHOLE -> offered(counted, false);
+            case EITHER -> counted;
           };
         });
   }
@@ -285,11 +293,32 @@ public final class Wording implements Phrasebook {
     if (!(fact.value() instanceof Value.Terms(List<String> items)) || items.size() < 2) {
       return Joined.EITHER;
     }
-    String heading = fact.source().heading().strip().toLowerCase(Locale.ROOT);
-    if (English.isPlural(heading) && English.isNoun(English.singular(heading))) {
+    if (!several(fact).isEmpty()) {
       return Joined.CHOICE;
     }
     return fact.source().raw().split("/").length == items.size() ? Joined.WHOLE : Joined.EITHER;
+  }
+
+  /** What the heading of a fact's cell names several of, as one: "handle" of "Handles". */
+  private static String several(Fact fact) {
+    String heading = fact.source().heading().strip().toLowerCase(Locale.ROOT);
+    String one = English.singular(heading);
+    return English.isPlural(heading) && English.isNoun(one) ? one : "";
+  }
+
+  /** "A handle of ash" under the heading "Handles" is "handles of ash". */
+  private static Map<Form, List<String>> ofSeveral(Map<Form, List<String>> filled, String part) {
+    List<String> had = filled.getOrDefault(Form.WITH, List.of());
+    if (part.isEmpty() || had.isEmpty()) {
+      return filled;
+    }
+    Pattern one = Pattern.compile("^an? ((?:.* )?)" + Pattern.quote(part) + "(?= of |$)");
+    String several = Matcher.quoteReplacement(English.plural(part));
+    Map<Form, List<String>> counted = new EnumMap<>(filled);
+    counted.put(
+        Form.WITH,
+        had.stream().map(w -> one.matcher(w).replaceFirst("$1" + several)).distinct().toList());
+    return counted;
   }
 
   /**
