@@ -13,6 +13,7 @@ import rhetor.core.language.English;
 import rhetor.core.language.Nearness;
 import rhetor.core.plan.Message;
 import rhetor.core.plan.Message.Form;
+import rhetor.core.plan.PageFacts;
 import rhetor.core.plan.Planner;
 import rhetor.core.plan.RangeFigures;
 import rhetor.core.plan.Rotation;
@@ -21,6 +22,7 @@ import rhetor.core.say.en.Framing;
 import rhetor.core.say.en.KeywordUse;
 import rhetor.core.say.en.NounPhrase;
 import rhetor.core.say.en.Opening;
+import rhetor.core.say.en.PageWriter;
 import rhetor.core.say.en.Pen;
 import rhetor.core.say.en.SentenceWriter;
 import rhetor.core.say.en.Subject;
@@ -69,6 +71,7 @@ public final class Composer {
   private static final int TOLD = 4;
 
   private final Knowledge knowledge;
+  private final Wording phrasebook;
   private final Planner planner;
   private final ValueText values;
   private final Rotation rotation;
@@ -93,7 +96,8 @@ public final class Composer {
    */
   public Composer(Knowledge knowledge, long seed, Variety variety, RangeFigures range) {
     this.knowledge = knowledge;
-    this.planner = new Planner(knowledge, new Wording(knowledge));
+    this.phrasebook = new Wording(knowledge);
+    this.planner = new Planner(knowledge, phrasebook);
     this.values = new ValueText(knowledge);
     this.rotation = new Rotation(seed);
     this.variety = variety;
@@ -104,6 +108,9 @@ public final class Composer {
   public Draft compose(Brief brief) {
     if (!brief.style().equals(rules.style())) {
       rules = HouseRules.of(brief.style());
+    }
+    if (PageFacts.isPage(brief.product())) {
+      return page(brief);
     }
     KeywordUse keyword = keywordUse(brief);
     if (!brief.product().supplierText().isBlank()) {
@@ -127,6 +134,21 @@ public final class Composer {
     variety.add(best.prose(), written);
     variety.add(best.plain(Field.SHORT_DESCRIPTION), written);
     return best;
+  }
+
+  /** The texts of a page that shows several products. */
+  private Draft page(Brief brief) {
+    rotation.start(brief.product().sku(), brief.take());
+    Pen pen = new Pen(brief.voice(), rules, rotation, variety, values, range);
+    Draft draft = new PageWriter(knowledge, phrasebook, pen, brief.product()).write();
+    StyleFinish finish = new StyleFinish(rules, brief.product());
+    for (Field field : draft.fields().keySet()) {
+      List<Block> blocks = finish.of(field, draft.blocks(field));
+      draft = draft.with(field, field == Field.DESCRIPTION ? finish.setOut(blocks) : blocks);
+    }
+    written++;
+    variety.add(draft.prose(), written);
+    return draft;
   }
 
   /**

@@ -106,6 +106,8 @@ final class NumberJudge {
   private static final Pattern PORTION =
       Pattern.compile("(?i)\\b(?:a|an|one|each|every|per) (?<w>\\p{L}{3,})\\b");
 
+  private static final Pattern NAMED = Pattern.compile(" \\p{L}{3,}");
+
   private static final Pattern COUNT = Pattern.compile("\\d{1,2}");
 
   private static final Pattern SEVERAL = Pattern.compile(" (?:and|or) ");
@@ -179,7 +181,7 @@ final class NumberJudge {
     people(sentence, found);
     ages(sentence, found);
     for (Amount amount : amounts) {
-      if (isInName(sentence, amount)) {
+      if (isInName(sentence, amount) || isCountOfNamed(sentence, amount)) {
         continue;
       }
       boolean isAbout = ABOUT.matcher(sentence.substring(0, amount.start())).find();
@@ -366,6 +368,26 @@ final class NumberJudge {
       at = sentence.indexOf(name, at + 1);
     }
     return false;
+  }
+
+  /**
+   * "Sixteen day rides" where a cell says 16 and another "day rides": what looks like the number's
+   * unit begins the name of what is counted.
+   */
+  private boolean isCountOfNamed(String sentence, Amount amount) {
+    if (amount.unit().isEmpty()) {
+      return false;
+    }
+    int unit = sentence.lastIndexOf(' ', amount.end() - 1) + 1;
+    Matcher next = NAMED.matcher(sentence).region(amount.end(), sentence.length());
+    if (unit <= amount.start() || !next.lookingAt()) {
+      return false;
+    }
+    String named = sentence.substring(unit, next.end());
+    return row.cells().stream().anyMatch(c -> Words.find(named, c.value()) >= 0)
+        && row.cells().stream()
+            .flatMap(c -> c.numbers().stream())
+            .anyMatch(n -> n.dimension().isEmpty() && n.value() == amount.value());
   }
 
   private static boolean says(Cell cell, Amount amount, boolean isAbout) {

@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhetor.core.knowledge.Knowledge;
@@ -19,6 +20,15 @@ class LongCellsTest {
 
   /** Reading in more than linear time takes minutes. */
   private static final Duration AT_ONCE = Duration.ofSeconds(10);
+
+  /** What is read once from the disk, words and models, isn't the cell's time. */
+  @BeforeAll
+  static void reads_what_is_shipped() {
+    List<String> headings = List.of("SKU", "Name", "Description");
+    SheetRow row = new SheetRow(2, List.of("A", "Lamp", "It weighs 5 kg."), new BitSet());
+    Reading reading = new ReadingProposer(KNOWLEDGE).propose(headings, List.of(row));
+    assertThat(new FactReader("sheet", reading, KNOWLEDGE).read(row)).isNotNull();
+  }
 
   private static String longest(String unit) {
     int most = SheetLimits.STANDARD.cellCharacters();
