@@ -4,6 +4,9 @@ import type { Schema } from '../api/client';
 const STAGES = ['UNWRITTEN', 'DRAFTED', 'IN_PROOF', 'SIGNED_OFF', 'PUBLISHED'];
 const NAMES = ['unwritten', 'drafted', 'in proof', 'signed off', 'published'];
 
+/** What a stage is called where people read it. */
+export const stageName = (stage: string) => NAMES[STAGES.indexOf(stage)] ?? '';
+
 /** Five ticks on a line, filled from the left. */
 export function Stage({ product }: { product: Schema['ProductLine'] }) {
   const at = STAGES.indexOf(product.stage);

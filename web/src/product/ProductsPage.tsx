@@ -79,6 +79,7 @@ export function ProductsPage() {
         <Link to="/products/missing">What is missing</Link>
         <Link to="/products/variants">Variants</Link>
         <Link to="/products/new">A product by hand, or from a text</Link>
+        <Link to="/categories">Category pages</Link>
         {mayWrite && (
           <Button
             size="small"

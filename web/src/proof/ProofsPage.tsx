@@ -209,8 +209,17 @@ export function ProofsPage() {
                     <span>{l.name}</span>
                     <strong>{l.readiness}</strong>
                   </Box>
-                  <Box sx={{ fontSize: 12, color: 'text.secondary', display: 'flex', gap: 1 }}>
-                    {l.sku} <Stage product={l} />
+                  <Box
+                    sx={{
+                      fontSize: 12,
+                      color: 'text.secondary',
+                      display: 'flex',
+                      flexWrap: 'wrap',
+                      columnGap: 1,
+                      '& > :first-of-type': { overflowWrap: 'anywhere' },
+                    }}
+                  >
+                    <span>{l.sku}</span> <Stage product={l} />
                   </Box>
                 </Box>
               </Box>

@@ -15,6 +15,7 @@ import org.springframework.http.converter.HttpMessageConversionException;
 import org.springframework.stereotype.Component;
 import org.springframework.web.client.RestClient;
 import org.springframework.web.client.RestClientException;
+import org.springframework.web.util.UriBuilder;
 import rhetor.app.category.Categories;
 import rhetor.app.house.ShopConnections;
 
@@ -87,7 +88,7 @@ class ShopClient {
             () ->
                 http()
                     .get()
-                    .uri("/api/products/{sku}", sku)
+                    .uri(place(sku))
                     .exchange(
                         (q, r) -> {
                           content[0] = body(r, ShopContent.class).orElse(null);
@@ -102,6 +103,14 @@ class ShopClient {
       case 404 -> Optional.empty();
       default -> throw refused(answer.status);
     };
+  }
+
+  /** Where the shop keeps what is shown of a product, or of a category page. */
+  private static Function<UriBuilder, URI> place(String sku) {
+    return uri ->
+        Categories.keyOf(sku)
+            .map(key -> uri.path("/api/categories/{key}").build(key))
+            .orElseGet(() -> uri.path("/api/products/{sku}").build(sku));
   }
 
   private static ShopRefused unreadable() {
@@ -137,7 +146,7 @@ class ShopClient {
             () ->
                 http()
                     .put()
-                    .uri("/api/products/{sku}", sku)
+                    .uri(place(sku))
                     .headers(
                         h -> {
                           if (version.isEmpty()) {

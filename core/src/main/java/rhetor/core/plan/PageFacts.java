@@ -3,6 +3,7 @@ package rhetor.core.plan;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -60,14 +61,12 @@ public final class PageFacts {
       this.source = source;
     }
 
-    /** The reach of a page's fact. */
+    /** The reach of a page's fact; what a person typed in is said of each. */
     public static Reach of(Fact fact) {
-      for (Reach reach : values()) {
-        if (reach.source.equals(fact.source().sheet())) {
-          return reach;
-        }
-      }
-      throw new IllegalArgumentException("not a page's fact: " + fact.label());
+      return Arrays.stream(values())
+          .filter(r -> r.source.equals(fact.source().sheet()))
+          .findFirst()
+          .orElse(EACH);
     }
   }
 

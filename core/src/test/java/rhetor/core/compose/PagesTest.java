@@ -137,6 +137,20 @@ class PagesTest {
   }
 
   @Test
+  void doesnt_part_what_goes_together() {
+    String racks =
+        prose(
+            page(
+                "Panniers",
+                """
+                SKU,Name,Category,Mounting
+                P1,Gale,Panniers,hooks for 8-11 mm rails
+                P2,Drift,Panniers,hooks for 8-16 mm rails
+                """));
+    assertThat(racks).contains("two panniers").doesNotContain("11 or");
+  }
+
+  @Test
   void nobody_counts_boots_or_bed_linen() {
     String boots =
         prose(

@@ -13,6 +13,9 @@ import rhetor.standins.harrowmere.Catalogue;
  * @param text what stands above the products, as HTML; most have nothing
  */
 record Category(String key, String name, String text, List<String> skus) {
+  /** Its texts are kept among those of the goods; this stands before its key there. */
+  static final String SKU = "category/";
+
   private static final Map<String, String> NAMES =
       Map.of(
           "Packtaschen", "Panniers",
@@ -21,7 +24,17 @@ record Category(String key, String name, String text, List<String> skus) {
           "Rahmentaschen", "Frame bags",
           "Rucksäcke", "Backpacks");
 
-  /** The shop's categories, by key. */
+  /** What its texts are kept by. */
+  String sku() {
+    return SKU + key;
+  }
+
+  /** The same page with the text that stands there now. */
+  Category with(String html) {
+    return new Category(key, name, html, skus);
+  }
+
+  /** The shop's categories as they were at first, by key. */
   static List<Category> all() {
     Map<String, List<String>> skus = new LinkedHashMap<>();
     for (Catalogue.Shown shown : Catalogue.shown()) {

@@ -61,6 +61,13 @@ class GoodsStore {
         putPicture(shown.sku(), pictures.draw(shown));
       }
     }
+    for (Category page : Category.all()) {
+      if (find(page.sku()).isEmpty()) {
+        put(
+            page.sku(),
+            new Goods.Texts(page.name(), "", page.text(), page.name(), "", List.of(), ""));
+      }
+    }
   }
 
   /** In some old texts a picture stands in the middle of the words. */
@@ -82,9 +89,10 @@ class GoodsStore {
         .optional();
   }
 
+  /** A page of products; texts of category pages, which are kept among them, are none. */
   List<Goods> page(String after, int limit) {
-    return jdbc.sql("select * from goods where sku > ? order by sku limit ?")
-        .params(after, limit)
+    return jdbc.sql("select * from goods where sku > ? and sku not like ? order by sku limit ?")
+        .params(after, Category.SKU + "%", limit)
         .query(GoodsStore::read)
         .list();
   }

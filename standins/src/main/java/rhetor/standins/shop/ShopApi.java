@@ -91,6 +91,9 @@ class ShopApi {
                         Category.all().stream()
                             .filter(c -> c.key().compareTo(after) > 0)
                             .limit(Math.clamp(limit, 1, 200))
+                            .map(
+                                c ->
+                                    goods.find(c.sku()).map(g -> c.with(g.description())).orElse(c))
                             .toList())));
   }
 
@@ -98,6 +101,19 @@ class ShopApi {
   ResponseEntity<Object> get(
       @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
       @PathVariable String sku)
+      throws InterruptedException {
+    return read(authorization, sku);
+  }
+
+  @GetMapping("/categories/{key}")
+  ResponseEntity<Object> getCategory(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+      @PathVariable String key)
+      throws InterruptedException {
+    return read(authorization, Category.SKU + key);
+  }
+
+  private ResponseEntity<Object> read(String authorization, String sku)
       throws InterruptedException {
     return obstacle(authorization)
         .or(() -> broken(sku))
@@ -118,18 +134,46 @@ class ShopApi {
       @RequestBody Goods.Texts texts,
       HttpServletRequest request)
       throws InterruptedException {
+    return write(authorization, new Expected(ifMatch, ifNoneMatch), sku, texts, request);
+  }
+
+  @PutMapping("/categories/{key}")
+  ResponseEntity<Object> putCategory(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+      @RequestHeader(name = "If-Match", defaultValue = "") String ifMatch,
+      @RequestHeader(name = "If-None-Match", defaultValue = "") String ifNoneMatch,
+      @PathVariable String key,
+      @RequestBody Goods.Texts texts,
+      HttpServletRequest request)
+      throws InterruptedException {
+    return write(
+        authorization, new Expected(ifMatch, ifNoneMatch), Category.SKU + key, texts, request);
+  }
+
+  /** The version that who writes expects, and the one that there must not be. */
+  private record Expected(String version, String none) {
+    boolean isOther(Optional<Goods> before) {
+      return before.isPresent()
+          ? none.equals("*") || !version.isEmpty() && !version.equals(before.get().etag())
+          : !version.isEmpty();
+    }
+  }
+
+  private ResponseEntity<Object> write(
+      String authorization,
+      Expected expected,
+      String sku,
+      Goods.Texts texts,
+      HttpServletRequest request)
+      throws InterruptedException {
     Optional<ResponseEntity<Object>> obstacle = obstacle(authorization);
     if (obstacle.isPresent()) {
       return obstacle.get();
     }
     Optional<Goods> before = goods.find(sku);
-    boolean other =
-        before.isPresent()
-            ? ifNoneMatch.equals("*") || !ifMatch.isEmpty() && !ifMatch.equals(before.get().etag())
-            : !ifMatch.isEmpty();
-    if (other) {
+    if (expected.isOther(before)) {
       return ResponseEntity.status(HttpStatus.PRECONDITION_FAILED)
-          .body(Map.of("detail", "The product has another version."));
+          .body(Map.of("detail", "The page has another version."));
     }
     Goods now = goods.put(sku, texts);
     String page =
@@ -137,8 +181,9 @@ class ShopApi {
             + request.getServerName()
             + ":"
             + request.getServerPort()
-            + "/products/"
-            + now.slug();
+            + (sku.startsWith(Category.SKU)
+                ? "/categories/" + sku.substring(Category.SKU.length())
+                : "/products/" + now.slug());
     return ResponseEntity.status(before.isPresent() ? HttpStatus.OK : HttpStatus.CREATED)
         .eTag(now.etag())
         .body(new Stored(sku, page, now.version()));

@@ -37,13 +37,7 @@ class ShopPages {
   ResponseEntity<String> index() {
     StringBuilder list = new StringBuilder("<ul class=list>");
     for (Goods g : goods.page("", 200)) {
-      list.append("<li><a href='/products/")
-          .append(g.slug())
-          .append("'>")
-          .append(picture(g))
-          .append("<br>")
-          .append(e(g.title()))
-          .append("</a></li>");
+      list.append(entry(g));
     }
     return page("Harrowmere Cycle & Trail", "Touring and commuting by bicycle.", list + "</ul>");
   }
@@ -69,6 +63,30 @@ class ShopPages {
             + e(String.join(" · ", g.tags()))
             + "</p></article></div>";
     return page(g.metaTitle(), g.metaDescription(), body);
+  }
+
+  @GetMapping("/categories/{key}")
+  ResponseEntity<String> category(@PathVariable String key) {
+    Optional<Category> shown = Category.all().stream().filter(c -> c.key().equals(key)).findFirst();
+    if (shown.isEmpty()) {
+      return ResponseEntity.notFound().build();
+    }
+    Category c = shown.get();
+    Goods text = goods.find(c.sku()).orElseThrow();
+    StringBuilder body = new StringBuilder("<h1>" + e(text.title()) + "</h1>");
+    body.append(text.description()).append("<ul class=list>");
+    c.skus().forEach(sku -> goods.find(sku).ifPresent(g -> body.append(entry(g))));
+    return page(text.metaTitle(), text.metaDescription(), body + "</ul>");
+  }
+
+  private String entry(Goods g) {
+    return "<li><a href='/products/"
+        + g.slug()
+        + "'>"
+        + picture(g)
+        + "<br>"
+        + e(g.title())
+        + "</a></li>";
   }
 
   private String picture(Goods g) {

@@ -32,6 +32,7 @@ import rhetor.core.text.Support;
  */
 public final class PageWriter {
   private static final String PRODUCTS = "products";
+  private static final Pattern WORDS = Pattern.compile("\\D+");
   private static final Set<String> ARTICLES = Set.of("a", "an");
 
   private static final Pattern LIMITED =
@@ -298,7 +299,9 @@ public final class PageWriter {
             .map(w -> String.join(" ", w.subList(before, w.size() - after)))
             .distinct()
             .toList();
-    if (middles.size() < 2 || middles.contains("")) {
+    // "Rails from 8 to 11 or 16 mm" has lost which goes with which.
+    boolean areWords = middles.stream().allMatch(m -> WORDS.matcher(m).matches());
+    if (middles.size() < 2 || !areWords) {
       return Optional.empty();
     }
     List<String> one = words.getFirst();
