@@ -11,6 +11,7 @@ import { count } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { ANY, which } from '../product/filter';
 import { RHETOR } from '../run/author';
+import { ALL } from '../run/extent';
 import { told } from './told';
 
 export type Learnable = Schema['Learnable'];
@@ -64,6 +65,7 @@ export function useTeaching() {
         voice: '',
         template: 0,
         author: RHETOR,
+        ...ALL,
       };
       try {
         return { ...act, run: (await take(api.POST('/api/runs', { body: order }))).id };

@@ -13,6 +13,9 @@ const SHOW = {
   atLeast: 0,
   below: 0,
   voice: '',
+  fields: [],
+  mostCharacters: 0,
+  mostWords: 0,
   left: [],
   clear: true,
 };
@@ -43,6 +46,19 @@ describe('the plan that an order makes', () => {
     const { pathname, search } = plan({ ...SHOW, verb: 'WRITE', kind: 'lamp', voice: 'warm' });
     expect(pathname).toBe('/products');
     expect(new URLSearchParams(search).get('voice')).toBe('warm');
+  });
+
+  it('takes along which texts are written and how long', () => {
+    const { search } = plan({
+      ...SHOW,
+      verb: 'WRITE',
+      fields: ['meta_title', 'meta_description'],
+      mostCharacters: 140,
+    });
+    const address = new URLSearchParams(search);
+    expect(address.get('fields')).toBe('meta_title,meta_description');
+    expect(address.get('most')).toBe('140 characters');
+    expect(new URLSearchParams(plan({ ...SHOW, verb: 'WRITE' }).search).has('most')).toBe(false);
   });
 
   it('offers no deed where something was not understood, and says what', () => {

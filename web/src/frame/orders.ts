@@ -34,6 +34,9 @@ export function plan(order: Order): Plan {
   if (order.verb === 'WRITE') {
     const address = toAddress(filter);
     if (order.voice) address.set('voice', order.voice);
+    if (order.fields.length > 0) address.set('fields', order.fields.join(','));
+    if (order.mostCharacters) address.set('most', `${order.mostCharacters} characters`);
+    if (order.mostWords) address.set('most', `${order.mostWords} words`);
     return { pathname: '/products', search: address.toString(), left };
   }
   const texts = {

@@ -11,6 +11,7 @@ import { article, useVoices } from '../proof/voices';
 import { money } from '../model/connections';
 import { RHETOR, duration } from '../run/author';
 import { AuthorWords } from '../run/AuthorWords';
+import { extent, fieldChoices, fieldsOf, lengthOf, UNITS } from '../run/extent';
 import { BEGINS, rhythmOf } from '../run/schedule';
 import { which, type Filter } from './filter';
 
@@ -30,6 +31,8 @@ export function WriteSentence({ filter, total, chosen }: Props) {
   // An order may say which; each order is another.
   const [address] = useSearchParams();
   const [voice, setVoice] = useState(address.get('voice') ?? '');
+  const [fields, setFields] = useState(fieldsOf(address.get('fields')));
+  const [length, setLength] = useState(lengthOf(address.get('most')));
   const style = useQuery({
     queryKey: ['style', 'now'],
     queryFn: () => take(api.GET('/api/style')),
@@ -54,7 +57,9 @@ export function WriteSentence({ filter, total, chosen }: Props) {
     template: Number(template),
     author,
     tries: begin ? 0 : Number(tries),
+    ...extent(fields, length.unit, length.most),
   };
+  const isUnsaid = length.unit !== '' && !order.mostCharacters && !order.mostWords;
   const forecast = useQuery({
     queryKey: ['forecast', order],
     queryFn: () => take(api.POST('/api/runs/forecast', { body: order })),
@@ -99,7 +104,31 @@ export function WriteSentence({ filter, total, chosen }: Props) {
       }}
     >
       <Sentence>
-        Write all texts for{' '}
+        Write{' '}
+        <Word
+          label="Which texts"
+          value={fields}
+          choices={fieldChoices(fields)}
+          onChange={setFields}
+        />
+        ,{' '}
+        {length.unit && (
+          <>
+            <TypedWord
+              label="How long"
+              value={length.most}
+              otherwise="how many"
+              onSettled={(most) => setLength({ ...length, most })}
+            />{' '}
+          </>
+        )}
+        <Word
+          label="Length"
+          value={length.unit}
+          choices={UNITS}
+          onChange={(unit) => setLength({ ...length, unit })}
+        />
+        , for{' '}
         <strong>
           {chosen.length > 0
             ? count(chosen.length, 'chosen product')
@@ -176,13 +205,15 @@ export function WriteSentence({ filter, total, chosen }: Props) {
       </Sentence>
       <Button
         variant="contained"
-        disabled={isBusy || (!begin && !forecast.data?.toWrite)}
+        disabled={isBusy || isUnsaid || (!begin && !forecast.data?.toWrite)}
         onClick={start}
         data-testid="write"
       >
         {begin ? 'Set it' : `Write ${figure(forecast.data?.toWrite ?? 0)}`}
       </Button>
       <Box sx={{ color: 'text.secondary', pb: 0.5 }} aria-live="polite" data-testid="expected">
+        {isUnsaid && <>Say how many {length.unit} a text may have, from 1 to 99,999. </>}
+        {fields && <>Products that have no text yet get all of theirs. </>}
         {left > 0 && <>{count(left, 'product')} will be left alone. </>}
         {expected && expected.seconds >= 0 && <>It takes {duration(expected.seconds)}. </>}
         {expected && author.engine !== 'COMPOSER' && (

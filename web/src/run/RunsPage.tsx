@@ -20,6 +20,7 @@ import { SureButton } from '../frame/SureButton';
 import { money } from '../model/connections';
 import { amount, duration } from './author';
 import { Outcomes } from './Outcomes';
+import { whatIsWritten } from './extent';
 import { Schedules } from './Schedules';
 
 type Run = Schema['Run'];
@@ -211,6 +212,7 @@ function OneRun({ id }: { id: number }) {
         {shown.failed > 0 && `, ${figure(shown.failed)} failed`}
         {shown.left > 0 && `, ${figure(shown.left)} left alone`}.
         {!hasEnded && !isWaiting && toGo > 1 && ` ${capital(duration(toGo))} to go.`}
+        {whatIsWritten(shown.extent) && ` It writes ${whatIsWritten(shown.extent)}.`}
       </Typography>
       {by(shown) && (
         <Typography data-testid="run-bill">

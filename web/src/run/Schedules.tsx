@@ -9,6 +9,7 @@ import { useMay } from '../frame/session';
 import { SureButton } from '../frame/SureButton';
 import { useConnections } from '../model/connections';
 import { useRanges } from '../range/ranges';
+import { whatIsWritten } from './extent';
 import { begins, whichProducts } from './schedule';
 
 /** Runs that begin by themselves. */
@@ -46,6 +47,7 @@ export function Schedules() {
                 (id) => ranges.data?.find((r) => r.id === id)?.name,
                 (id) => intakes.data?.find((i) => i.id === id)?.fileName,
               )}
+              {whatIsWritten(s.order) && `, ${whatIsWritten(s.order)}`}
               {model && `, by ${model.name}`}.
             </Box>
             <Box sx={{ color: 'text.secondary', display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>

@@ -2,6 +2,7 @@ import { expect, test } from 'vitest';
 import { ANY, which } from '../product/filter';
 import { BEGINS, begins, rhythmOf, whichProducts } from './schedule';
 import { RHETOR } from './author';
+import { ALL } from './extent';
 
 const order = {
   ...which(ANY),
@@ -11,6 +12,7 @@ const order = {
   voice: '',
   template: 0,
   author: RHETOR,
+  ...ALL,
 };
 
 test('every word that can be chosen says when it begins', () => {

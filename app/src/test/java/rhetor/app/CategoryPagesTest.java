@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import rhetor.app.RunningRhetor.House;
 import rhetor.app.people.Role;
+import rhetor.core.language.English;
 import tools.jackson.databind.JsonNode;
 
 /** Category pages: written from what stands on them, proofed and published as products are. */
@@ -72,7 +73,7 @@ class CategoryPagesTest {
                 HttpRequest.newBuilder(URI.create(house.shop() + "/categories/" + PAGE)).build(),
                 BodyHandlers.ofString())
             .body();
-    assertThat(shown).contains(products + " to choose from").contains("/products/");
+    assertThat(shown).contains(English.number(products) + " saddle bags").contains("/products/");
     assertThat(line(editor, PAGE).path("stage").asString()).isEqualTo("PUBLISHED");
   }
 

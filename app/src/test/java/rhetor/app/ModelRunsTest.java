@@ -296,13 +296,15 @@ class ModelRunsTest {
     long run = run(products, Map.of());
     model.awaitAsked(4);
     writer.post("/api/runs/" + run + "/pause", Map.of()).expect(200);
+    // On a slow day the first answers have been awaited too long by now, and asked for again.
+    int asked = model.asked();
     writer.post("/api/runs/" + run + "/pause", Map.of()).expect(409);
     wanted.countDown();
     // What is under way is finished.
     writer.until("/api/runs/" + run, r -> r.path("run").path("written").asInt() == 4);
     assertThat(until(run, "PAUSED").path("run").path("trouble").asString())
         .contains("paused by writer@test.example");
-    assertThat(model.asked()).isEqualTo(4);
+    assertThat(model.asked()).isEqualTo(asked);
     writer.post("/api/runs/" + run + "/go-on", Map.of("most", 0)).expect(200);
     assertThat(until(run, "DONE").path("run").path("written").asInt()).isEqualTo(20);
     writer.post("/api/runs/" + run + "/go-on", Map.of("most", 0)).expect(409);

@@ -89,6 +89,8 @@ final class OddModel implements AutoCloseable {
       Said said = manner.apply(prompt);
       said.headers.forEach(x.getResponseHeaders()::set);
       x.getResponseHeaders().set("Content-Type", "application/json");
+      // This server closes what has been idle for half a minute: a question must not go that way.
+      x.getResponseHeaders().set("Connection", "close");
       byte[] body =
           (said.status == 200
                   ? JSON.writeValueAsString(

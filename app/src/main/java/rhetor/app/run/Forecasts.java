@@ -12,6 +12,8 @@ import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.core.compose.Brief;
 import rhetor.core.compose.Composer;
+import rhetor.core.compose.Extent;
+import rhetor.core.model.ModelWriter;
 import rhetor.core.model.PromptWriter;
 import rhetor.core.say.Variety;
 import rhetor.core.style.Field;
@@ -56,10 +58,11 @@ class Forecasts {
   record Expected(
       long seconds, BigDecimal cost, int ofModel, BigDecimal spent, BigDecimal monthlyMost) {}
 
-  Expected expected(List<Long> toWrite, String voice, long template, Authorship authorship) {
+  Expected expected(
+      List<Long> toWrite, String voice, long template, Authorship authorship, Extent extent) {
     OptionalDouble each = runs.secondsOfEach(authorship.engine(), authorship.connection());
     long seconds = each.isPresent() ? Math.round(each.getAsDouble() * toWrite.size()) : -1;
-    if (!authorship.asksModel() || toWrite.isEmpty()) {
+    if (!authorship.asksModel() || toWrite.isEmpty() || !ModelWriter.writes(extent)) {
       return new Expected(seconds, BigDecimal.ZERO, 0, BigDecimal.ZERO, BigDecimal.ZERO);
     }
     Connection connection = models.get(authorship.connection());
@@ -69,7 +72,7 @@ class Forecasts {
     int looked = Math.min(LOOKED_AT, toWrite.size());
     for (int i = 0; i < looked; i++) {
       Product product = products.get(toWrite.get((int) ((long) i * toWrite.size() / looked)));
-      Brief brief = briefs.of(product, voice, template);
+      Brief brief = briefs.of(product, voice, template, extent);
       Draft draft =
           new Composer(
                   knowledge.current(),
@@ -82,7 +85,7 @@ class Forecasts {
       }
       int answer = 0;
       for (Field field : Field.values()) {
-        answer += draft.plain(field).length();
+        answer += extent.has(field) ? draft.plain(field).length() : 0;
       }
       sum = sum.add(models.estimate(connection, prompts.prompt(brief).length(), answer));
       asked++;

@@ -253,7 +253,7 @@ class ModelRuns {
       Asked asked;
       try {
         Product product = products.get(id);
-        Brief brief = briefs.of(product, run.voice(), run.template());
+        Brief brief = briefs.of(product, run);
         asked = new Asked(product, brief, composer.compose(brief));
       } catch (RuntimeException e) {
         LOG.warn("product {} can't be written for", id, e);
@@ -261,7 +261,8 @@ class ModelRuns {
         return;
       }
       boolean isEnough =
-          run.authorship().engine() == Engine.BOTH && !isThin(asked.composed, asked.brief);
+          !ModelWriter.writes(run.extent())
+              || run.authorship().engine() == Engine.BOTH && !isThin(asked.composed, asked.brief);
       if (isEnough || fellBack) {
         compose(
             asked,
@@ -278,7 +279,7 @@ class ModelRuns {
       try {
         int answer = 0;
         for (Field field : Field.values()) {
-          answer += asked.composed.plain(field).length();
+          answer += run.extent().has(field) ? asked.composed.plain(field).length() : 0;
         }
         return new Came(
             asked,

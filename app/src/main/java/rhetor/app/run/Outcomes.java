@@ -1,5 +1,6 @@
 package rhetor.app.run;
 
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import org.slf4j.Logger;
@@ -95,7 +96,8 @@ class Outcomes {
                 .apply(product)
                 .ifPresent(
                     w -> {
-                      proofs.keep(product, w.draft(), run.id(), w.origin(), w.author());
+                      Draft all = run.extent().over(before(product), w.draft());
+                      proofs.keep(product, all, run.id(), w.origin(), w.author());
                       runs.setItem(
                           run.id(),
                           productId,
@@ -109,6 +111,10 @@ class Outcomes {
       }
       write(run, productId, writing, tries - 1);
     }
+  }
+
+  private Draft before(Product product) {
+    return product.textId() == 0 ? new Draft(Map.of()) : proofs.text(product.textId()).draft();
   }
 
   /** Notes that nothing could be written for a product, and why. */

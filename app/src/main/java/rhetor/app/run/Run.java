@@ -2,6 +2,7 @@ package rhetor.app.run;
 
 import java.math.BigDecimal;
 import java.time.Instant;
+import rhetor.core.compose.Extent;
 
 /**
  * One act of writing for many products.
@@ -20,6 +21,7 @@ import java.time.Instant;
  * @param unattended whether nobody waits for it: the watched folder or a schedule began it
  * @param about the sheet that it writes for, if one was put into the watched folder; else empty
  * @param tries for how many products it writes before somebody is asked; 0 for all at once
+ * @param extent which texts it writes, and how long at most
  * @param goesOnAt when it goes on by itself, the epoch if it doesn't
  */
 public record Run(
@@ -43,7 +45,8 @@ public record Run(
     Instant finishedAt,
     boolean unattended,
     String about,
-    int tries) {
+    int tries,
+    Extent extent) {
 
   /** How far a run is. */
   public enum Status {

@@ -22,6 +22,8 @@ import rhetor.app.product.AskedProducts;
 import rhetor.app.proof.RunUndo;
 import rhetor.app.web.Refused;
 import rhetor.app.web.Streams;
+import rhetor.core.compose.Extent;
+import rhetor.core.style.Field;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 
@@ -29,6 +31,8 @@ import rhetor.core.style.Voices;
 @RestController
 class RunController {
   private static final int MOST_TRIES = 20;
+  private static final int MOST_FIELDS = 20;
+  private static final int LONGEST = 99_999;
   private static final Duration BEAT = Duration.ofMillis(300);
 
   private final RunService runs;
@@ -45,6 +49,9 @@ class RunController {
    * Which products to write for: those named, or all that match if none is.
    *
    * @param author who writes; absent if Rhetor does
+   * @param fields which texts; absent for all
+   * @param mostCharacters how long they may be; absent for as long as the house has them
+   * @param mostWords likewise
    * @param tries for how many products to write before somebody is asked; absent for all at once
    */
   record WriteOrder(
@@ -64,6 +71,9 @@ class RunController {
       String voice,
       Long template,
       @Valid Authorship author,
+      @Size(max = MOST_FIELDS) List<@NotNull Field> fields,
+      @Min(0) @Max(LONGEST) Integer mostCharacters,
+      @Min(0) @Max(LONGEST) Integer mostWords,
       @Min(0) @Max(MOST_TRIES) Integer tries) {
     /** The voice asked for; empty for the one that each product's style has. */
     private Optional<Voice> chosenVoice() {
@@ -82,7 +92,12 @@ class RunController {
               chosenVoice(),
               template == null ? 0 : template,
               author == null ? Authorship.COMPOSER : author)
-          .triedOn(tries == null ? 0 : tries);
+          .triedOn(tries == null ? 0 : tries)
+          .to(
+              Extent.of(
+                  fields == null ? List.of() : fields,
+                  mostCharacters == null ? 0 : mostCharacters,
+                  mostWords == null ? 0 : mostWords));
     }
 
     AskedProducts asked() {

@@ -18,6 +18,7 @@ import rhetor.app.product.ProductService;
 import rhetor.app.product.Stage;
 import rhetor.app.template.Templates;
 import rhetor.app.web.Refused;
+import rhetor.core.compose.Extent;
 import rhetor.core.style.Voice;
 import rhetor.core.style.Voices;
 
@@ -74,6 +75,7 @@ public class RunService {
    * @param template id of the template that texts are built after, 0 for none
    * @param unattended whether nobody waits for them
    * @param about the sheet that they are for, if one was put into the watched folder; else empty
+   * @param extent which texts, and how long at most
    * @param tries for how many products to write before somebody is asked; 0 for all at once
    */
   public record Manner(
@@ -84,7 +86,8 @@ public class RunService {
       Authorship authorship,
       boolean unattended,
       String about,
-      int tries) {
+      int tries,
+      Extent extent) {
     /** Texts that somebody waits for. */
     public Manner(
         boolean leaveSignedOff,
@@ -92,12 +95,19 @@ public class RunService {
         Optional<Voice> voice,
         long template,
         Authorship authorship) {
-      this(leaveSignedOff, seed, voice, template, authorship, false, "", 0);
+      this(leaveSignedOff, seed, voice, template, authorship, false, "", 0, Extent.ALL);
     }
 
     /** The same texts, a few of which somebody wants to see first. */
     Manner triedOn(int some) {
-      return new Manner(leaveSignedOff, seed, voice, template, authorship, unattended, about, some);
+      return new Manner(
+          leaveSignedOff, seed, voice, template, authorship, unattended, about, some, extent);
+    }
+
+    /** Of the same texts only some, or shorter ones. */
+    Manner to(Extent some) {
+      return new Manner(
+          leaveSignedOff, seed, voice, template, authorship, unattended, about, tries, some);
     }
 
     /**
@@ -106,7 +116,7 @@ public class RunService {
      * @param sheet the sheet that they are for, empty for none
      */
     public Manner whenNobodyWaits(String sheet) {
-      return new Manner(leaveSignedOff, seed, voice, template, authorship, true, sheet, 0);
+      return new Manner(leaveSignedOff, seed, voice, template, authorship, true, sheet, 0, extent);
     }
   }
 
@@ -173,7 +183,8 @@ public class RunService {
             choice.toWrite,
             manner.voice.map(Voice::id).orElse(""),
             manner.template,
-            manner.authorship));
+            manner.authorship,
+            manner.extent));
   }
 
   /**
@@ -204,6 +215,7 @@ public class RunService {
             manner.unattended,
             manner.about,
             manner.tries,
+            manner.extent,
             choice.toWrite,
             by);
     schedule(id);
@@ -342,7 +354,8 @@ public class RunService {
     return start(
         failed,
         new ProductFilter("", "ALL", 0),
-        new Manner(true, runs.seed(id), Voices.find(run.voice()), run.template(), run.authorship()),
+        new Manner(true, runs.seed(id), Voices.find(run.voice()), run.template(), run.authorship())
+            .to(run.extent()),
         by);
   }
 }

@@ -10,11 +10,16 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
+import rhetor.core.compose.Extent;
 import rhetor.core.model.Amends;
+import rhetor.core.style.Field;
 
 /** Keeps runs and what became of each product in them. */
 @Repository
@@ -51,11 +56,12 @@ class RunStore {
       boolean unattended,
       String about,
       int tries,
+      Extent extent,
       List<Long> products,
       String by) {
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
-            "insert into run (status, seed, voice, template_id, engine, connection_id, amends, most, falls_back, leaves_signed, unattended, about, tries, total, created_by, created_at) values ('WAITING', ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
+            "insert into run (status, seed, voice, template_id, engine, connection_id, amends, most, falls_back, leaves_signed, unattended, about, tries, fields, most_characters, most_words, total, created_by, created_at) values ('WAITING', ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
             Arrays.asList(
                 seed,
@@ -70,6 +76,9 @@ class RunStore {
                 unattended,
                 about,
                 tries,
+                codes(extent.fields()),
+                extent.mostCharacters(),
+                extent.mostWords(),
                 products.size(),
                 by,
                 now()))
@@ -135,7 +144,17 @@ class RunStore {
         instant(rs, "finished_at"),
         rs.getBoolean("unattended"),
         rs.getString("about"),
-        rs.getInt("tries"));
+        rs.getInt("tries"),
+        Extent.of(
+            fields(rs.getString("fields")), rs.getInt("most_characters"), rs.getInt("most_words")));
+  }
+
+  private static String codes(Set<Field> fields) {
+    return fields.stream().sorted().map(Field::code).collect(Collectors.joining(","));
+  }
+
+  private static List<Field> fields(String codes) {
+    return codes.isEmpty() ? List.of() : Stream.of(codes.split(",")).map(Field::parse).toList();
   }
 
   /** The moment in a column, the epoch if there is none. */

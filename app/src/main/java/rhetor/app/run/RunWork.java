@@ -133,7 +133,7 @@ class RunWork {
       Run run, Composer composer, long id) {
     try {
       Product product = products.get(id);
-      Draft draft = composer.compose(briefs.of(product, run.voice(), run.template()));
+      Draft draft = composer.compose(briefs.of(product, run));
       return now ->
           now.facts().equals(product.facts()) && now.keyword().equals(product.keyword())
               ? Optional.of(Outcomes.Writing.composed(draft, ""))

@@ -17,6 +17,7 @@ import rhetor.core.template.Template;
  * @param template how its texts are built
  * @param apart ids of the facts that tell the product from others of its name, which its title
  *     needs; mostly none
+ * @param extent which texts, and how long
  * @param take which of several texts for the product it is, from 0; takes differ in plan and words
  */
 public record Brief(
@@ -26,11 +27,12 @@ public record Brief(
     Style style,
     Template template,
     List<String> apart,
+    Extent extent,
     int take) {
 
   /** A brief that leaves it to the composer how texts are built. */
   public Brief(ProductFacts product, String keyword, Voice voice, Style style, int take) {
-    this(product, keyword, voice, style, Template.NONE, List.of(), take);
+    this(product, keyword, voice, style, Template.NONE, List.of(), Extent.ALL, take);
   }
 
   /** A first take in the plain voice, with the keyword that the product's sheet asks for. */
@@ -45,26 +47,31 @@ public record Brief(
 
   /** The same brief for a house of this style, in its own voice. */
   public Brief under(Style house) {
-    return new Brief(product, keyword, house.ownVoice(), house, template, apart, take);
+    return new Brief(product, keyword, house.ownVoice(), house, template, apart, extent, take);
   }
 
   /** The same brief in another voice, as the house bends it. */
   public Brief in(Voice other) {
-    return new Brief(product, keyword, style.bend(other), style, template, apart, take);
+    return new Brief(product, keyword, style.bend(other), style, template, apart, extent, take);
   }
 
   /** The same brief for another take. */
   public Brief take(int other) {
-    return new Brief(product, keyword, voice, style, template, apart, other);
+    return new Brief(product, keyword, voice, style, template, apart, extent, other);
   }
 
   /** The same brief for texts built so. */
   public Brief after(Template other) {
-    return new Brief(product, keyword, voice, style, other, apart, take);
+    return new Brief(product, keyword, voice, style, other, apart, extent, take);
   }
 
   /** The same brief for a product that these facts tell from others of its name. */
   public Brief apartBy(List<String> facts) {
-    return new Brief(product, keyword, voice, style, template, facts, take);
+    return new Brief(product, keyword, voice, style, template, facts, extent, take);
+  }
+
+  /** The same brief for some of the texts, or shorter ones. */
+  public Brief to(Extent some) {
+    return new Brief(product, keyword, voice, some.bound(style), template, apart, some, take);
   }
 }

@@ -10,6 +10,7 @@ import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
 import rhetor.core.check.Mending;
 import rhetor.core.compose.Brief;
+import rhetor.core.compose.Extent;
 import rhetor.core.compose.SupportFinder;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
@@ -65,14 +66,15 @@ public final class ModelWriter {
     List<String> sentBack;
     try {
       Round round = round(answer, new Draft(Map.of()), brief, checker);
-      if (round.audit.mustFix().isEmpty()) {
+      List<Mark> wrong = wrong(round, brief);
+      if (wrong.isEmpty()) {
         return new Written(round.draft, round.audit, round.notes, List.of());
       }
       first = Optional.of(round);
-      back = prompts.correction(round.draft, round.audit.mustFix());
-      sentBack = round.audit.mustFix().stream().map(Mark::why).distinct().toList();
+      back = prompts.correction(round.draft, wrong, brief.extent());
+      sentBack = wrong.stream().map(Mark::why).distinct().toList();
     } catch (UnreadableAnswer e) {
-      back = PromptWriter.FORM;
+      back = PromptWriter.form(brief.extent());
       sentBack = List.of(e.getMessage());
     }
     String again = model.answer(List.of(asked, Turn.answered(answer), Turn.asked(back)));
@@ -80,13 +82,23 @@ public final class ModelWriter {
     try {
       Round second = round(again, before, brief, checker);
       boolean better =
-          first.isEmpty() || second.audit.mustFix().size() <= first.get().audit.mustFix().size();
+          first.isEmpty() || wrong(second, brief).size() <= wrong(first.get(), brief).size();
       Round kept = better ? second : first.get();
       return new Written(kept.draft, kept.audit, kept.notes, sentBack);
     } catch (UnreadableAnswer e) {
       Round kept = first.orElseThrow(() -> e);
       return new Written(kept.draft, kept.audit, kept.notes, sentBack);
     }
+  }
+
+  /** Whether a model is asked for any of a brief's texts; others are the composer's. */
+  public static boolean writes(Extent extent) {
+    return PromptWriter.ASKED.stream().anyMatch(extent::has);
+  }
+
+  /** What must be fixed in the fields that it was asked for. */
+  private static List<Mark> wrong(Round round, Brief brief) {
+    return round.audit.mustFix().stream().filter(m -> brief.extent().has(m.field())).toList();
   }
 
   /** What an answer makes of the texts that are there; fields that it doesn't have stay. */

@@ -9,6 +9,7 @@ import java.util.StringJoiner;
 import java.util.stream.Collectors;
 import rhetor.core.check.Mark;
 import rhetor.core.compose.Brief;
+import rhetor.core.compose.Extent;
 import rhetor.core.compose.Slots;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.Licence;
@@ -76,16 +77,16 @@ public final class PromptWriter {
           Field.IMAGE_ALT);
 
   /** How the answer is to come, whatever else is asked. */
-  static final String FORM =
-      "Answer with a JSON object of these fields and nothing else: "
-          + ASKED.stream()
-              .map(
-                  f ->
-                      f == Field.DESCRIPTION
-                          ? f.code() + " (HTML without a page heading)"
-                          : f.code())
-              .collect(Collectors.joining(", "))
-          + ".";
+  static String form(Extent extent) {
+    return "Answer with a JSON object of these fields and nothing else: "
+        + ASKED.stream()
+            .filter(extent::has)
+            .map(
+                f ->
+                    f == Field.DESCRIPTION ? f.code() + " (HTML without a page heading)" : f.code())
+            .collect(Collectors.joining(", "))
+        + ".";
+  }
 
   /** Facts that stand over the list already. */
   private static final Set<String> NAMED = Set.of("name", "brand", "category");
@@ -113,7 +114,7 @@ public final class PromptWriter {
     List<String> wanted = new ArrayList<>(style.required());
     wanted.addAll(style.supporting());
     put(slots, "required", String.join(", ", wanted));
-    put(slots, "lengths", lengths(style));
+    put(slots, "lengths", lengths(style, brief.extent()));
     put(slots, "outline", outline(template, slots));
     put(slots, "language", style.spelling().language());
     put(slots, "instructions", instructions(style, template));
@@ -122,11 +123,12 @@ public final class PromptWriter {
             .filled(slots)
             .replaceAll("\n{3,}", "\n\n")
             .strip();
-    return asked.contains(FORM) ? asked : asked + "\n\n" + FORM;
+    String form = form(brief.extent());
+    return asked.contains(form) ? asked : asked + "\n\n" + form;
   }
 
   /** What is sent back when an answer has things that must be fixed. */
-  String correction(Draft draft, List<Mark> marks) {
+  String correction(Draft draft, List<Mark> marks, Extent extent) {
     StringJoiner lines = new StringJoiner("\n");
     lines.add("Some of this can't stand:");
     for (Mark mark : marks) {
@@ -136,7 +138,7 @@ public final class PromptWriter {
               : " “" + draft.sentences(mark.field()).get(mark.sentence()).text() + "”";
       lines.add("- " + mark.field().code() + sentence + ": " + mark.why());
     }
-    lines.add("Put this right and leave the rest as it is. " + FORM);
+    lines.add("Put this right and leave the rest as it is. " + form(extent));
     return lines.toString();
   }
 
@@ -182,9 +184,12 @@ public final class PromptWriter {
         .collect(Collectors.joining(", "));
   }
 
-  private static String lengths(Style style) {
+  private static String lengths(Style style, Extent extent) {
     StringJoiner lines = new StringJoiner("\n");
     for (Field field : Field.values()) {
+      if (!extent.has(field)) {
+        continue;
+      }
       Length length = style.length(field);
       StringJoiner limits = new StringJoiner(", ");
       if (length.mostCharacters() > 0) {

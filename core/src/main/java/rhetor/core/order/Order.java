@@ -1,6 +1,7 @@
 package rhetor.core.order;
 
 import java.util.List;
+import rhetor.core.style.Field;
 
 /**
  * What was understood of an order in plain words. It is a plan to look at; nothing is done by it.
@@ -15,6 +16,9 @@ import java.util.List;
  * @param atLeast the least readiness, 0 for any
  * @param below a readiness that all stay below, 0 for any
  * @param voice value of the voice to write in, or empty
+ * @param fields which texts are to be written; none for all
+ * @param mostCharacters how long they may be, 0 if nobody says
+ * @param mostWords likewise
  * @param left what was not understood, in the order of the words
  */
 public record Order(
@@ -28,6 +32,9 @@ public record Order(
     int atLeast,
     int below,
     String voice,
+    List<Field> fields,
+    int mostCharacters,
+    int mostWords,
     List<Left> left) {
 
   /** What can be ordered. */
@@ -51,6 +58,6 @@ public record Order(
   }
 
   static Order search(String words) {
-    return new Order(Verb.SHOW, words, "", "", "", "", "", 0, 0, "", List.of());
+    return new Order(Verb.SHOW, words, "", "", "", "", "", 0, 0, "", List.of(), 0, 0, List.of());
   }
 }

@@ -2,6 +2,7 @@ package rhetor.core.order;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -14,6 +15,7 @@ import java.util.stream.Stream;
 import rhetor.core.language.English;
 import rhetor.core.order.Order.Left;
 import rhetor.core.order.Order.Verb;
+import rhetor.core.style.Field;
 
 /**
  * Reads orders in plain English by a grammar of phrases: the longest phrase that the words go on
@@ -28,6 +30,11 @@ public final class OrderReader {
 
   /** Stands for a readiness, 0 to 100. */
   private static final String NUMBER = "#";
+
+  /** Stands for how many characters or words, 1 to 99,999. */
+  private static final String LENGTH = "##";
+
+  private static final String SHORTEN = "shorten";
 
   /** Words that join the others and choose nothing by themselves. */
   private static final Set<String> JOINING =
@@ -79,7 +86,16 @@ public final class OrderReader {
 
   /** Words that orders begin with. */
   private static final List<String> VERBS =
-      List.of("show", "find", "list", "write", "rewrite", "write again", "sign off", "send back");
+      List.of(
+          "show",
+          "find",
+          "list",
+          "write",
+          "rewrite",
+          "write again",
+          SHORTEN,
+          "sign off",
+          "send back");
 
   /** What vocabulary names. */
   public enum Sort {
@@ -117,16 +133,36 @@ public final class OrderReader {
     private int atLeast;
     private int below;
     private String voice = "";
-    private boolean isSaidTwice;
+    private final Set<Field> fields = EnumSet.noneOf(Field.class);
+    private int mostCharacters;
+    private int mostWords;
+    private boolean isShortened;
+
+    /** Whether what was just said has no place in the plan: said twice, or of no such order. */
+    private boolean isLeftOut;
+
     private final List<Left> left = new ArrayList<>();
 
     /** A list shows one kind, one stage and so on: who says two would be shown the other half. */
     private String once(String before, String now) {
-      isSaidTwice |= !before.isEmpty() && !before.equals(now);
+      isLeftOut |= !before.isEmpty() && !before.equals(now);
       return before.isEmpty() ? now : before;
     }
 
+    /** Only what is written has fields and a length of its own. */
+    private void ofWriting(Runnable said) {
+      if (verb == Verb.WRITE) {
+        said.run();
+      } else {
+        isLeftOut = true;
+      }
+    }
+
     private Order order() {
+      if (isShortened && mostCharacters == 0 && mostWords == 0) {
+        left.add(
+            new Left(SHORTEN, List.of(SHORTEN + " to 140 characters", SHORTEN + " to 70 words")));
+      }
       return new Order(
           verb == null ? Verb.SHOW : verb,
           search,
@@ -138,6 +174,9 @@ public final class OrderReader {
           atLeast,
           below,
           voice,
+          List.copyOf(fields),
+          mostCharacters,
+          mostWords,
           List.copyOf(left));
     }
   }
@@ -156,6 +195,8 @@ public final class OrderReader {
     verbs();
     states();
     readiness();
+    fields();
+    lengths();
     for (Named named : vocabulary) {
       switch (named.sort()) {
         case KIND ->
@@ -179,10 +220,15 @@ public final class OrderReader {
           switch (verb) {
             case "sign off" -> Verb.SIGN_OFF;
             case "send back" -> Verb.SEND_BACK;
-            case "write", "rewrite", "write again" -> Verb.WRITE;
+            case "write", "rewrite", "write again", SHORTEN -> Verb.WRITE;
             default -> Verb.SHOW;
           };
-      add(verb, (p, n) -> p.verb = means);
+      add(
+          verb,
+          (p, n) -> {
+            p.verb = means;
+            p.isShortened = verb.equals(SHORTEN);
+          });
     }
   }
 
@@ -220,10 +266,48 @@ public final class OrderReader {
     add("at most " + NUMBER, (p, n) -> p.below = n + 1);
   }
 
+  private void fields() {
+    for (Field field : Field.values()) {
+      String label = field.label().toLowerCase(Locale.ROOT);
+      String several = field == Field.TAGS || field.isList() ? label : English.plural(label);
+      boolean isOfAll = field == Field.DESCRIPTION;
+      add(
+          several,
+          (p, n) -> {
+            // "Sign off the descriptions over 90" means the texts.
+            if (!isOfAll || p.verb == Verb.WRITE) {
+              p.ofWriting(() -> p.fields.add(field));
+            }
+          });
+    }
+    add("alt texts", (p, n) -> p.ofWriting(() -> p.fields.add(Field.IMAGE_ALT)));
+  }
+
+  private void lengths() {
+    for (String unit : List.of("characters", "words")) {
+      BiConsumer<Plan, Integer> means =
+          (p, n) ->
+              p.ofWriting(
+                  () -> {
+                    if (unit.equals("words")) {
+                      p.mostWords = n;
+                    } else {
+                      p.mostCharacters = n;
+                    }
+                  });
+      String length = LENGTH + " " + unit;
+      Stream.of("to", "to at most", "at most", "no more than", "up to", "within", "in", "under")
+          .forEach(w -> add(w + " " + length, means));
+      Stream.of("at most", "or less", "or fewer", "at the most", "long")
+          .forEach(w -> add(length + " " + w, means));
+      add(length, means);
+    }
+  }
+
   private void add(String words, BiConsumer<Plan, Integer> means) {
     List<String> stems = new ArrayList<>();
     for (String word : words.split("[ -]+")) {
-      stems.add(word.equals(NUMBER) ? NUMBER : stem(word));
+      stems.add(word.startsWith(NUMBER) ? word : stem(word));
     }
     phrases.add(new Phrase(words, List.copyOf(stems), means));
   }
@@ -255,8 +339,8 @@ public final class OrderReader {
         close(left, plan);
         int end = at + match.phrase().stems().size();
         match.phrase().means().accept(plan, match.number());
-        if (plan.isSaidTwice) {
-          plan.isSaidTwice = false;
+        if (plan.isLeftOut) {
+          plan.isLeftOut = false;
           plan.left.add(new Left(typed(tokens.subList(at, end)), List.of()));
         }
         at = end;
@@ -326,12 +410,13 @@ public final class OrderReader {
     int number = 0;
     for (int i = 0; i < phrase.stems().size(); i++) {
       Token token = tokens.get(at + i);
-      if (phrase.stems().get(i).equals(NUMBER)) {
-        if (!token.typed().matches("\\d{1,2}|100")) {
+      String wanted = phrase.stems().get(i);
+      if (wanted.startsWith(NUMBER)) {
+        if (!token.typed().matches(wanted.equals(LENGTH) ? "[1-9]\\d{0,4}" : "\\d{1,2}|100")) {
           return -1;
         }
         number = Integer.parseInt(token.typed());
-      } else if (token.isQuoted() || !phrase.stems().get(i).equals(token.stem())) {
+      } else if (token.isQuoted() || !wanted.equals(token.stem())) {
         return -1;
       }
     }
@@ -379,7 +464,9 @@ public final class OrderReader {
             phrase.shown().toLowerCase(Locale.ROOT).startsWith(begun)
                 && phrase.shown().length() > begun.length();
         if (goesOn && isFirst == VERBS.contains(phrase.shown()) && completions.size() < most) {
-          completions.add(typed.substring(0, from) + phrase.shown().replace(NUMBER, "90"));
+          completions.add(
+              typed.substring(0, from)
+                  + phrase.shown().replace(LENGTH, "140").replace(NUMBER, "90"));
         }
       }
     }

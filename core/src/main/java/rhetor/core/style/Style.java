@@ -122,6 +122,14 @@ public record Style(
         own.mostWords());
   }
 
+  /** The same style with another length of a field. */
+  public Style with(Field field, Length length) {
+    Map<Field, Length> others = new EnumMap<>(Field.class);
+    others.putAll(lengths);
+    others.put(field, length);
+    return with(p -> p.lengths = others);
+  }
+
   /** Whether a field's text isn't too long. */
   public boolean fits(Field field, String text) {
     return length(field).fits(text);

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import rhetor.core.Products;
 import rhetor.core.Styles;
 import rhetor.core.compose.Brief;
+import rhetor.core.compose.Extent;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.style.Field;
@@ -62,7 +63,7 @@ class ModelWriterTest {
     assertThat(second).extracting(Turn::answered).containsExactly(false, true, false);
     assertThat(second.get(2).text())
         .contains("“It is made of leather.”", "leather", "640 g")
-        .endsWith(PromptWriter.FORM);
+        .endsWith(PromptWriter.form(Extent.ALL));
   }
 
   @Test
@@ -121,6 +122,6 @@ class ModelWriterTest {
     assertThat(Arrays.asList(PromptWriter.USUAL.split("\n"))).noneMatch(l -> l.contains("JSON"));
     assertThat(new PromptWriter(Knowledge.standard()).prompt(Brief.of(PANNIER)))
         .contains("- Weight: 940 g")
-        .endsWith(PromptWriter.FORM);
+        .endsWith(PromptWriter.form(Extent.ALL));
   }
 }

@@ -76,8 +76,12 @@ class OrderReaderTest {
       delimiter = '>',
       value = {
         "sign off all rain jackets painted by elves > painted by elves",
-        "shorten the panniers > ",
-        "rewrite the panniers to 140 characters > to 140 characters",
+        "condense the panniers > ",
+        "shorten the panniers > shorten=[shorten to 140 characters, shorten to 70 words]",
+        "sign off the panniers to 140 characters > to 140 characters",
+        "sign off the meta titles of panniers > meta titles",
+        "show panniers of 70 words > 70 words",
+        "rewrite the panniers in 123456 words > 123456 words",
         "show bags > bags=[handlebar bag, saddle bag]",
         "sign off everything over 900 > over 900",
         "show panniers and delete them > delete",
@@ -95,6 +99,29 @@ class OrderReaderTest {
       assertThat(said(order)).endsWith("|" + left);
       assertThat(order.isClear()).isFalse();
     }
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '>',
+      value = {
+        "shorten the meta descriptions of all saddle bags to 140 characters > [META_DESCRIPTION] 140 0 saddle bag",
+        "rewrite the panniers of the spring range in the warm voice, 70 words at most > [] 0 70 pannier",
+        "rewrite the titles and meta titles of U-locks > [TITLE, META_TITLE] 0 0 U-lock",
+        "write the alt texts of panniers > [IMAGE_ALT] 0 0 pannier",
+        "write the short descriptions for panniers under 90 characters > [SHORT_DESCRIPTION] 90 0 pannier",
+        "rewrite descriptions of panniers, no more than 120 words > [DESCRIPTION] 0 120 pannier",
+        "rewrite the panniers under 90 > [] 0 0 pannier",
+        "shorten tags of U-locks to 60 characters > [TAGS] 60 0 U-lock"
+      })
+  void what_is_written_has_fields_and_lengths(String words, String wanted) {
+    Order order = reader.read(words);
+    assertThat(order.left()).isEmpty();
+    assertThat(order.verb()).isEqualTo(Verb.WRITE);
+    assertThat(
+            "%s %d %d %s"
+                .formatted(order.fields(), order.mostCharacters(), order.mostWords(), order.kind()))
+        .isEqualTo(wanted);
   }
 
   @ParameterizedTest
@@ -128,6 +155,11 @@ class OrderReaderTest {
     assertThat(reader.completions("sign off panniers wi", 9))
         .contains("sign off panniers without marks");
     assertThat(reader.completions("sign off ov", 5)).containsExactly("sign off over 90");
+    assertThat(reader.completions("shorten the meta d", 5))
+        .first()
+        .isEqualTo("shorten the meta descriptions");
+    assertThat(reader.completions("shorten panniers to ", 9))
+        .contains("shorten panniers to 140 characters");
     assertThat(reader.completions("", 5)).isEmpty();
     assertThat(reader.completions("show zzz", 5)).isEmpty();
   }
