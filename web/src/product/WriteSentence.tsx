@@ -48,6 +48,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
   const [tries, setTries] = useState('');
   const [begin, setBegin] = useState('');
   const [time, setTime] = useState('02:00');
+  const [before, setBefore] = useState('');
   const [isBusy, setBusy] = useState(false);
   const order = {
     ...which(filter, chosen),
@@ -70,7 +71,13 @@ export function WriteSentence({ filter, total, chosen }: Props) {
     try {
       if (begin) {
         const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-        const body = { order, ...rhythmOf(begin), time: time.trim(), zone };
+        const body = {
+          order,
+          ...rhythmOf(begin),
+          time: time.trim(),
+          zone,
+          pullsFirst: before === 'PULL',
+        };
         queries.setQueryData(['schedules'], await take(api.POST('/api/schedules', { body })));
         navigate('/runs');
         return;
@@ -198,7 +205,16 @@ export function WriteSentence({ filter, total, chosen }: Props) {
         {begin && (
           <>
             {' at '}
-            <TypedWord label="Time" value={time} onSettled={setTime} />
+            <TypedWord label="Time" value={time} onSettled={setTime} />,{' '}
+            <Word
+              label="Before"
+              value={before}
+              choices={[
+                { value: '', label: 'with what is known by then' },
+                { value: 'PULL', label: 'once the shop’s products are pulled in' },
+              ]}
+              onChange={setBefore}
+            />
           </>
         )}
         .

@@ -41,7 +41,8 @@ export function Schedules() {
         return (
           <Box key={s.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1 }}>
             <Box>
-              {capital(begins(s))} ({s.zone}):{' '}
+              {capital(begins(s))} ({s.zone})
+              {s.pullsFirst && ', once the shop’s products are pulled in'}:{' '}
               {whichProducts(
                 s.order,
                 (id) => ranges.data?.find((r) => r.id === id)?.name,

@@ -93,6 +93,49 @@ class SchedulesTest {
   }
 
   @Test
+  void the_shops_products_are_pulled_in_before_where_that_is_wanted() {
+    List<Long> products =
+        writer.takeIn(
+            "SCP.csv",
+            "SKU,Name,Type,Brand,Material,Weight\nSCP-1,Weald Pannier 1,Panniers,Tolvane,canvas,815 g\n");
+    int pulled = writer.get("/api/pulls/latest").body().path("pulled").asInt();
+    writer.post("/api/schedules", order(products, Map.of("pullsFirst", true))).expect(200);
+    assertThat(only().path("pullsFirst").asBoolean()).isTrue();
+    due();
+    writer.until("/api/schedules", s -> s.path(0).path("lastRun").asLong() > 0);
+    JsonNode pull = writer.get("/api/pulls/latest").body();
+    assertThat(pull.path("status").asString()).isEqualTo("DONE");
+    assertThat(pull.path("pulled").asInt()).isGreaterThanOrEqualTo(Math.max(1, pulled));
+  }
+
+  @Test
+  void a_shop_that_does_not_answer_is_told_of_and_nothing_begins() {
+    Visitor owner = house.as(Role.OWNER);
+    owner
+        .put("/api/house/shop", Map.of("address", "http://127.0.0.1:1", "token", "none"))
+        .expect(200);
+    try {
+      writer
+          .post("/api/schedules", order(List.of(), Map.of("pullsFirst", true, "rhythm", "ONCE")))
+          .expect(200);
+      due();
+      JsonNode said =
+          writer
+              .until("/api/schedules", s -> !s.path(0).path("lastSaid").asString().isEmpty())
+              .body()
+              .path(0);
+      assertThat(said.path("lastSaid").asString())
+          .contains("couldn't be pulled in")
+          .contains("can't be reached");
+      assertThat(said.path("lastRun").asLong()).isZero();
+    } finally {
+      owner
+          .put("/api/house/shop", Map.of("address", house.shop(), "token", RunningRhetor.TOKEN))
+          .expect(200);
+    }
+  }
+
+  @Test
   void what_makes_no_sense_is_refused() {
     for (Map<String, Object> wrong :
         List.<Map<String, Object>>of(

@@ -124,14 +124,31 @@ public class PullService {
     return jdbc.sql(PULL + "where id = ?").param(id).query(Pull.class).single();
   }
 
+  /** Begins a pull unless one is under way; the id of that which is. */
+  @Transactional
+  public long begin(String by) {
+    turns.take(Turns.Turn.PULL);
+    return latest().filter(p -> p.status == Status.RUNNING).orElseGet(() -> next(by)).id;
+  }
+
+  /** How a pull ended: empty while it goes on, else why it failed or no words if it didn't. */
+  public Optional<String> ended(long id) {
+    Pull pull = get(id);
+    return pull.status == Status.RUNNING ? Optional.empty() : Optional.of(pull.trouble);
+  }
+
   /** Begins a pull, or goes on with the last one if that failed. */
   @Transactional
   public Pull start(String by) {
     turns.take(Turns.Turn.PULL);
-    Optional<Pull> last = latest();
-    if (last.filter(p -> p.status == Status.RUNNING).isPresent()) {
+    if (latest().filter(p -> p.status == Status.RUNNING).isPresent()) {
       throw Refused.conflict("The shop's products are being pulled in right now.");
     }
+    return next(by);
+  }
+
+  private Pull next(String by) {
+    Optional<Pull> last = latest();
     long id;
     if (last.filter(p -> p.status == Status.FAILED).isPresent()) {
       id = last.get().id;

@@ -28,13 +28,15 @@ class ScheduleController {
    * @param weekday the day of a weekly rhythm
    * @param time such as 02:00
    * @param zone such as Europe/London
+   * @param pullsFirst whether the shop's products are pulled in before; absent for no
    */
   record ScheduleOrder(
       @Valid @NotNull RunController.WriteOrder order,
       @NotNull Rhythm rhythm,
       @NotNull DayOfWeek weekday,
       @NotNull @Size(max = 5) String time,
-      @NotNull @Size(max = 60) String zone) {}
+      @NotNull @Size(max = 60) String zone,
+      Boolean pullsFirst) {}
 
   @GetMapping("/api/schedules")
   List<Schedules.Schedule> all() {
@@ -49,6 +51,7 @@ class ScheduleController {
         order.weekday(),
         order.time(),
         order.zone(),
+        Boolean.TRUE.equals(order.pullsFirst()),
         person.getName());
     return schedules.all();
   }

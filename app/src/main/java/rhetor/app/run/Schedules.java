@@ -24,6 +24,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.edition.PullService;
 import rhetor.app.web.Refused;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -36,12 +37,14 @@ public class Schedules {
 
   private final JdbcClient jdbc;
   private final RunService runs;
+  private final PullService pulls;
   private final Clock clock;
   private final JsonMapper json = JsonMapper.builder().build();
 
-  Schedules(JdbcClient jdbc, RunService runs, Clock clock) {
+  Schedules(JdbcClient jdbc, RunService runs, PullService pulls, Clock clock) {
     this.jdbc = jdbc;
     this.runs = runs;
+    this.pulls = pulls;
     this.clock = clock;
   }
 
@@ -61,6 +64,7 @@ public class Schedules {
    * @param order what it writes, and how
    * @param time such as 02:00
    * @param zone such as Europe/London
+   * @param pullsFirst whether the shop's products are pulled in before it begins
    * @param nextAt when it begins next, the epoch if never again
    * @param lastAt when it last was due, the epoch if it wasn't yet
    * @param lastRun the run that began then, 0 if none did
@@ -73,6 +77,7 @@ public class Schedules {
       DayOfWeek weekday,
       String time,
       String zone,
+      boolean pullsFirst,
       Instant nextAt,
       Instant lastAt,
       long lastRun,
@@ -95,6 +100,7 @@ public class Schedules {
         DayOfWeek.of(rs.getInt("weekday")),
         rs.getString("at_time"),
         rs.getString("zone"),
+        rs.getBoolean("pulls_first"),
         instant(rs.getTimestamp("next_at")),
         instant(rs.getTimestamp("last_at")),
         rs.getLong("last_run"),
@@ -109,6 +115,7 @@ public class Schedules {
   /**
    * Sets a run to begin by itself.
    *
+   * @param pullsFirst whether the shop's products are pulled in before
    * @throws Refused if time or zone make no sense, or there are too many already
    */
   @Transactional
@@ -118,6 +125,7 @@ public class Schedules {
       DayOfWeek weekday,
       String time,
       String zone,
+      boolean pullsFirst,
       String by) {
     if (all().size() >= MOST) {
       throw Refused.conflict(
@@ -127,13 +135,14 @@ public class Schedules {
     Instant next = rhythm.next(clock.instant(), time(time), weekday, zone(zone));
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
-            "insert into schedule (wanted, rhythm, weekday, at_time, zone, next_at, set_by) values (?, ?, ?, ?, ?, ?, ?)")
+            "insert into schedule (wanted, rhythm, weekday, at_time, zone, pulls_first, next_at, set_by) values (?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
             json.writeValueAsString(order),
             rhythm.name(),
             weekday.getValue(),
             time,
             zone,
+            pullsFirst,
             Timestamp.from(next),
             by)
         .update(key, "id");
@@ -173,6 +182,36 @@ public class Schedules {
             .query((rs, i) -> schedule(rs))
             .list();
     due.forEach(this::begin);
+    pulled();
+  }
+
+  /** Begins what has waited for the shop's products to be pulled in. */
+  private void pulled() {
+    record Waiting(long id, long awaitsPull) {}
+    for (Waiting waiting :
+        jdbc.sql("select id, awaits_pull from schedule where awaits_pull is not null")
+            .query(Waiting.class)
+            .list()) {
+      Optional<String> trouble = pulls.ended(waiting.awaitsPull);
+      int claimed =
+          trouble.isEmpty()
+              ? 0
+              : jdbc.sql("update schedule set awaits_pull = null where id = ? and awaits_pull = ?")
+                  .params(waiting.id, waiting.awaitsPull)
+                  .update();
+      if (claimed == 1 && trouble.get().isEmpty()) {
+        start(get(waiting.id));
+      } else if (claimed == 1) {
+        said(waiting.id, 0, "The shop's products couldn't be pulled in: " + trouble.get());
+      }
+    }
+  }
+
+  private Schedule get(long id) {
+    return jdbc.sql("select * from schedule where id = ?")
+        .param(id)
+        .query((rs, i) -> schedule(rs))
+        .single();
   }
 
   private void begin(Schedule schedule) {
@@ -193,7 +232,11 @@ public class Schedules {
                     schedule.id,
                     Timestamp.from(schedule.nextAt)))
             .update();
-    if (claimed == 1) {
+    if (claimed == 1 && schedule.pullsFirst) {
+      jdbc.sql("update schedule set awaits_pull = ? where id = ?")
+          .params(pulls.begin(schedule.setBy), schedule.id)
+          .update();
+    } else if (claimed == 1) {
       start(schedule);
     }
   }
@@ -215,12 +258,16 @@ public class Schedules {
       LOG.warn("schedule {} could not begin", schedule.id, e);
       said = String.valueOf(e.getMessage());
     }
+    said(schedule.id, run, said);
+  }
+
+  private void said(long schedule, long run, String said) {
     jdbc.sql("update schedule set last_run = ?, last_said = ? where id = ?")
         .params(
             Arrays.asList(
                 run == 0 ? null : run,
                 said.length() > LONGEST ? said.substring(0, LONGEST) : said,
-                schedule.id))
+                schedule))
         .update();
   }
 }

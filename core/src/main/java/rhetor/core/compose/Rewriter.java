@@ -10,6 +10,7 @@ import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.Nearness;
 import rhetor.core.language.Words;
 import rhetor.core.plan.Message;
+import rhetor.core.plan.PageFacts;
 import rhetor.core.plan.Planner;
 import rhetor.core.plan.RangeFigures;
 import rhetor.core.plan.Rotation;
@@ -111,6 +112,10 @@ public final class Rewriter {
       ProductFacts product,
       String keyword,
       Order order) {
+    if (PageFacts.isPage(product)) {
+      throw new IllegalArgumentException(
+          "This page shows several products, and its sentences are made from all of them. Have it written anew, with another wording, or change it by hand.");
+    }
     if (field == Field.TITLE) {
       return title(product, keyword, order);
     }

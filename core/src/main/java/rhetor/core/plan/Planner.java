@@ -79,6 +79,10 @@ public final class Planner {
   /** The facts that can be said, the most salient first. */
   public List<Message> messages(ProductFacts product, Choice choice) {
     List<Message> messages = new ArrayList<>();
+    if (PageFacts.isPage(product)) {
+      // What is so of several products is nothing that one of them has.
+      return messages;
+    }
     Optional<ProductClass> productClass = knowledge.productClass(product.productClass());
     for (Fact each : product.facts()) {
       Fact fact = withoutItself(each, product.kindNoun());

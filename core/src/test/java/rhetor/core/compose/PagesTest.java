@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -21,6 +22,7 @@ import rhetor.core.knowledge.Knowledge;
 import rhetor.core.plan.PageFacts;
 import rhetor.core.style.Field;
 import rhetor.core.style.Style;
+import rhetor.core.style.Voices;
 import rhetor.core.support.Assertion;
 import rhetor.core.support.Judge;
 import rhetor.core.text.Draft;
@@ -205,6 +207,21 @@ class PagesTest {
                     T3,Ledge,Hollin,Mugs
                     """)))
         .contains("three products by Hollin: mugs and kettles");
+  }
+
+  /** "It holds 1.2 to 2 litres" is true of none of them. */
+  @Test
+  void isnt_rewritten_as_if_it_were_one_product() {
+    ProductFacts page = page("Kettles", KETTLES);
+    Draft draft = drafts(page).getFirst();
+    Rewriter rewriter = new Rewriter(KNOWLEDGE, 1);
+    Rewriter.Order longer = new Rewriter.Order(Rewriter.Way.LONGER, Voices.plain(), 0);
+    assertThatThrownBy(
+            () ->
+                rewriter.rewrite(
+                    draft.blocks(Field.DESCRIPTION), Field.DESCRIPTION, Set.of(), page, "", longer))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining("several products");
   }
 
   @Test
