@@ -212,7 +212,8 @@ function OneRun({ id }: { id: number }) {
         {shown.failed > 0 && `, ${figure(shown.failed)} failed`}
         {shown.left > 0 && `, ${figure(shown.left)} left alone`}.
         {!hasEnded && !isWaiting && toGo > 1 && ` ${capital(duration(toGo))} to go.`}
-        {whatIsWritten(shown.extent) && ` It writes ${whatIsWritten(shown.extent)}.`}
+        {whatIsWritten(shown.extent) &&
+          ` It ${hasEnded ? 'wrote' : 'writes'} ${whatIsWritten(shown.extent)}.`}
       </Typography>
       {by(shown) && (
         <Typography data-testid="run-bill">

@@ -81,6 +81,31 @@ class SomeFieldsTest {
   }
 
   @Test
+  void what_tells_of_facts_that_have_changed_stays_stale() {
+    Visitor writer = house.as(Role.WRITER);
+    String sheet =
+        """
+        SKU,Name,Brand,Category,Material,Capacity,Weight
+        SF-d1,Knot d1,Averil,Panniers,canvas,14 l,%s
+        """;
+    List<Long> products = writer.takeIn("some-fields-d.csv", sheet.formatted("810 g"));
+    run(writer, order(products, Map.of()));
+    assertThat(isStale(writer)).isFalse();
+    writer.takeIn("some-fields-d.csv", sheet.formatted("950 g"));
+    assertThat(isStale(writer)).isTrue();
+    run(writer, order(products, Map.of("fields", List.of("meta_title"))));
+    assertThat(isStale(writer)).isTrue();
+    run(writer, order(products, Map.of("mostWords", 90)));
+    assertThat(isStale(writer)).isFalse();
+  }
+
+  private static boolean isStale(Visitor writer) {
+    JsonNode found = writer.get("/api/products?search=SF-d1").expect(200).body().path("items");
+    assertThat(found).hasSize(1);
+    return found.get(0).path("stale").asBoolean();
+  }
+
+  @Test
   void a_product_without_a_text_gets_all_of_it() {
     Visitor writer = house.as(Role.WRITER);
     List<Long> products = two(writer, "b");

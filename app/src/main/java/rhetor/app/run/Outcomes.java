@@ -1,5 +1,6 @@
 package rhetor.app.run;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -96,8 +97,12 @@ class Outcomes {
                 .apply(product)
                 .ifPresent(
                     w -> {
+                      boolean staysStale = isStaleBesides(run, product);
                       Draft all = run.extent().over(before(product), w.draft());
                       proofs.keep(product, all, run.id(), w.origin(), w.author());
+                      if (staysStale) {
+                        products.markStale(List.of(productId));
+                      }
                       runs.setItem(
                           run.id(),
                           productId,
@@ -111,6 +116,13 @@ class Outcomes {
       }
       write(run, productId, writing, tries - 1);
     }
+  }
+
+  /** Whether facts have changed that fields tell which the run leaves as they are. */
+  private boolean isStaleBesides(Run run, Product product) {
+    return !run.extent().fields().isEmpty()
+        && product.textId() != 0
+        && products.line(product.id()).stale();
   }
 
   private Draft before(Product product) {
