@@ -54,6 +54,12 @@ class CategoryPagesTest {
     Visitor editor = house.as(Role.EDITOR);
     int products = line(editor, PAGE).path("products").asInt();
     long page = take(editor, PAGE).path("products").get(0).asLong();
+    // Nobody knows anything of these products yet; what a person says of the page is so of each.
+    editor
+        .put(
+            "/api/products/" + page + "/facts/material",
+            Map.of("label", "Material", "text", "waxed cotton"))
+        .expect(200);
     editor.write(List.of(page), 0, "plain");
     JsonNode proof = editor.get("/api/proofs/" + page).expect(200).body();
     assertThat(proof.toString()).contains("saddle bags");
@@ -73,7 +79,10 @@ class CategoryPagesTest {
                 HttpRequest.newBuilder(URI.create(house.shop() + "/categories/" + PAGE)).build(),
                 BodyHandlers.ofString())
             .body();
-    assertThat(shown).contains(English.number(products) + " saddle bags").contains("/products/");
+    assertThat(shown)
+        .contains(English.number(products) + " saddle bags")
+        .contains("waxed cotton")
+        .contains("/products/");
     assertThat(line(editor, PAGE).path("stage").asString()).isEqualTo("PUBLISHED");
   }
 

@@ -145,9 +145,9 @@ class PagesTest {
             page(
                 "Panniers",
                 """
-                SKU,Name,Category,Mounting
-                P1,Gale,Panniers,hooks for 8-11 mm rails
-                P2,Drift,Panniers,hooks for 8-16 mm rails
+                SKU,Name,Brand,Category,Mounting
+                P1,Gale,Orrin,Panniers,hooks for 8-11 mm rails
+                P2,Drift,Orrin,Panniers,hooks for 8-16 mm rails
                 """));
     assertThat(racks).contains("two panniers").doesNotContain("11 or");
   }
@@ -207,6 +207,30 @@ class PagesTest {
                     T3,Ledge,Hollin,Mugs
                     """)))
         .contains("three products by Hollin: mugs and kettles");
+  }
+
+  @Test
+  void counts_in_order() {
+    String shelves =
+        prose(
+            page(
+                "Shelves",
+                """
+                SKU,Name,Category,Mount
+                A1,Gale,Shelves,three brackets
+                A2,Drift,Shelves,two brackets
+                """));
+    assertThat(shelves).contains("two or three brackets");
+  }
+
+  @Test
+  void says_nothing_where_nothing_is_known() {
+    for (Draft draft :
+        drafts(page("Kettles", "SKU,Name,Category\nK1,Brim,Kettles\nK2,Spout,Kettles\n"))) {
+      assertThat(draft.plain(Field.TITLE)).isEqualTo("Kettles");
+      assertThat(draft.plain(Field.DESCRIPTION)).isEmpty();
+      assertThat(draft.plain(Field.SHORT_DESCRIPTION)).isEmpty();
+    }
   }
 
   /** "It holds 1.2 to 2 litres" is true of none of them. */

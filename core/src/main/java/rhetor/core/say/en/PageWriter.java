@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Value;
@@ -32,6 +33,10 @@ import rhetor.core.text.Support;
  */
 public final class PageWriter {
   private static final String PRODUCTS = "products";
+
+  /** Larger numbers are written in figures. */
+  private static final int LARGEST_WORD = 12;
+
   private static final Pattern WORDS = Pattern.compile("\\D+");
   private static final Set<String> ARTICLES = Set.of("a", "an");
 
@@ -90,15 +95,19 @@ public final class PageWriter {
   /** All fields that the page's facts allow; what would be too long for its field is left out. */
   public Draft write() {
     Sentence opening = opening();
-    List<Sentence> rest = new ArrayList<>(figures());
+    List<Sentence> rest = figures();
     Map<Field, List<Block>> fields = new EnumMap<>(Field.class);
     put(fields, Field.TITLE, named(page.name()));
-    put(fields, Field.SHORT_DESCRIPTION, fitting(Field.SHORT_DESCRIPTION, opening, rest));
     put(fields, Field.META_TITLE, metaTitle());
-    put(fields, Field.META_DESCRIPTION, fitting(Field.META_DESCRIPTION, opening, rest));
     put(fields, Field.IMAGE_ALT, named(page.name()));
     put(fields, Field.TAGS, tags());
-    put(fields, Field.DESCRIPTION, fitting(Field.DESCRIPTION, opening, rest));
+    // "Compare seven chain locks" tells nobody anything.
+    if (!rest.isEmpty() || own(PageFacts.MAKERS).isPresent() || own(PageFacts.KINDS).isPresent()) {
+      for (Field field :
+          List.of(Field.SHORT_DESCRIPTION, Field.META_DESCRIPTION, Field.DESCRIPTION)) {
+        put(fields, field, fitting(field, opening, rest));
+      }
+    }
     return new Draft(fields);
   }
 
@@ -189,7 +198,7 @@ public final class PageWriter {
   }
 
   private String number() {
-    return count.scale() <= 0 && count.intValue() <= 12
+    return count.scale() <= 0 && count.intValue() <= LARGEST_WORD
         ? English.number(count.intValue())
         : count.toPlainString();
   }
@@ -298,6 +307,7 @@ public final class PageWriter {
         words.stream()
             .map(w -> String.join(" ", w.subList(before, w.size() - after)))
             .distinct()
+            .sorted(Comparator.comparingInt(PageWriter::counted))
             .toList();
     // "Rails from 8 to 11 or 16 mm" has lost which goes with which.
     boolean areWords = middles.stream().allMatch(m -> WORDS.matcher(m).matches());
@@ -308,6 +318,16 @@ public final class PageWriter {
     String start = String.join(" ", one.subList(0, before)) + " ";
     String end = String.join(" ", one.subList(one.size() - after, one.size()));
     return Optional.of((start + either(middles) + " " + end).strip());
+  }
+
+  /** "Two or three straps": what counts stands in its order, all else as it was. */
+  private static int counted(String middle) {
+    int space = middle.indexOf(' ');
+    String first = space < 0 ? middle : middle.substring(0, space);
+    return IntStream.rangeClosed(1, LARGEST_WORD)
+        .filter(n -> English.number(n).equals(first))
+        .findFirst()
+        .orElse(0);
   }
 
   private static String either(List<String> items) {
