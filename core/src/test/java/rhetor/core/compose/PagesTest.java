@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.IntStream;
@@ -17,7 +18,10 @@ import rhetor.core.Products;
 import rhetor.core.check.Audit;
 import rhetor.core.check.Checker;
 import rhetor.core.check.Mark;
+import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Source;
+import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.plan.PageFacts;
 import rhetor.core.style.Field;
@@ -207,6 +211,36 @@ class PagesTest {
                     T3,Ledge,Hollin,Mugs
                     """)))
         .contains("three products by Hollin: mugs and kettles");
+  }
+
+  /** What a person says of a page is so of each, and one kettle is no two. */
+  @Test
+  void one_is_spoken_of_as_one() {
+    ProductFacts page = page("Kettles", "SKU,Name,Brand,Category\nK1,Brim,Hollin,Kettles\n");
+    List<Fact> facts = new ArrayList<>(page.facts());
+    facts.add(
+        new Fact(
+            "material",
+            "material",
+            "Material",
+            new Value.Terms(List.of("copper")),
+            List.of(new Source("", 0, "typed", "copper")),
+            false));
+    ProductFacts typed =
+        new ProductFacts(
+            page.sku(),
+            page.name(),
+            page.productClass(),
+            page.kindNoun(),
+            facts,
+            List.of(),
+            "",
+            "",
+            List.of());
+    assertThat(prose(typed))
+        .contains("a kettle by Hollin")
+        .containsPattern("It is made (?:of|from) copper")
+        .doesNotContainPattern("(?i)both|they|kettles");
   }
 
   @Test

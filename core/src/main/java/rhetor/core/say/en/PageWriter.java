@@ -58,6 +58,7 @@ public final class PageWriter {
   /** Whether one can say how many of them there are: not of boots, and not of coffee. */
   private final boolean isCounted;
 
+  /** Whether they are "they": one kettle isn't, nor is any amount of coffee. */
   private final boolean isPlural;
 
   /**
@@ -83,13 +84,14 @@ public final class PageWriter {
             .map(f -> f.value() instanceof Value.Quantity q ? q.amount() : BigDecimal.ONE)
             .orElse(BigDecimal.ONE);
     this.isOne = count.compareTo(BigDecimal.ONE) == 0;
-    this.isPlural = English.isPlural(noun) || English.isPluralOnly(noun);
+    boolean areSeveral = English.isPlural(noun) || English.isPluralOnly(noun);
     this.isCounted =
-        isPlural
+        areSeveral
             && knowledge
                 .productClass(productClass)
                 .map(c -> !c.noun().equals(c.plural()))
                 .orElse(!English.isPluralOnly(noun));
+    this.isPlural = areSeveral && !(isOne && isCounted);
   }
 
   /** All fields that the page's facts allow; what would be too long for its field is left out. */
@@ -223,8 +225,8 @@ public final class PageWriter {
     List<Sentence> sentences = new ArrayList<>();
     String they = isPlural ? "they" : "it";
     sentences.addAll(told(they, differing));
-    boolean isMany = count.intValue() > 2;
-    sentences.addAll(told((isMany ? "all of " : "both of ") + (isPlural ? "them" : "it"), ofEach));
+    String all = isPlural ? (count.intValue() > 2 ? "all of them" : "both of them") : "all of it";
+    sentences.addAll(told(isOne ? they : all, ofEach));
     sentences.addAll(furthest);
     return sentences;
   }
@@ -235,7 +237,8 @@ public final class PageWriter {
   /** Facts told two at a time. */
   private List<Sentence> told(String first, List<Said> said) {
     List<Sentence> sentences = new ArrayList<>();
-    List<String> then = List.of("the " + noun, isPlural ? "they" : "it");
+    String thing = isOne && isCounted ? English.singular(noun) : noun;
+    List<String> then = List.of("the " + thing, isPlural ? "they" : "it");
     for (int i = 0; i < said.size(); i += TOGETHER) {
       List<Said> together = said.subList(i, Math.min(said.size(), i + TOGETHER));
       String predicate = Framing.predicate(together.stream().map(Said::verb).toList(), isPlural);
