@@ -50,6 +50,7 @@ public final class Lexicon {
 
   private final Memo<Set<String>> kin = new Memo<>(this::findKin);
   private final Memo<Set<String>> contraries = new Memo<>(this::findContraries);
+  private final Memo<Set<String>> pertaining = new Memo<>(this::findPertaining);
 
   private Lexicon() {
     try {
@@ -280,6 +281,29 @@ public final class Lexicon {
       throw new IllegalStateException(e);
     }
     return found;
+  }
+
+  /** What an adjective pertains to in its first sense: the sun, of "solar". Empty for others. */
+  public Set<String> pertaining(String adjective) {
+    return pertaining.of(lower(adjective));
+  }
+
+  private Set<String> findPertaining(String adjective) {
+    try {
+      IndexWord index = dictionary.lookupIndexWord(POS.ADJECTIVE, adjective);
+      Set<String> found = new HashSet<>();
+      List<Synset> senses = index == null ? List.of() : index.getSenses();
+      for (Word each : senses.isEmpty() ? List.<Word>of() : senses.get(0).getWords()) {
+        for (Pointer pointer : each.getPointers()) {
+          if (pointer.getType() == PointerType.PERTAINYM) {
+            add(found, pointer);
+          }
+        }
+      }
+      return found;
+    } catch (JWNLException e) {
+      throw new IllegalStateException(e);
+    }
   }
 
   /** Whether a pointer goes to what says the same in another part of speech. */

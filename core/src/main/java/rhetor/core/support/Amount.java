@@ -70,6 +70,9 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
       Pattern.compile(
           "(?<f>(?<![\\p{L}\\d.,/])(?:\\d+ )?\\d+/\\d+(?= ?(?:[\"″”]|in\\b|inch)))|(?<n>(?:(?<![\\p{L}\\d.,])|(?<=\\d[x×]))(?:\\d{1,3}(?:[, ]\\d{3})+(?:\\.\\d+)?(?!\\d)|\\d+(?:[.,]\\d+)?))|(?<w>\\p{L}+(?:-\\p{L}+)*)");
 
+  /** What stands between the sides of a thing. */
+  private static final Pattern SIDES = Pattern.compile(" by | ?[x×] ?");
+
   /** "Half an hour", "three quarters of a litre". */
   private static final Pattern PART_OF_ONE =
       Pattern.compile(
@@ -181,9 +184,9 @@ record Amount(double value, Optional<Unit> unit, boolean isWord, int start, int 
     for (int i = all.size() - 2; i >= 0; i--) {
       Amount one = all.get(i);
       Amount next = all.get(i + 1);
-      boolean isSide = text.substring(one.end, next.start).equals(" by ");
+      boolean isSide = SIDES.matcher(text.substring(one.end, next.start)).matches();
       if (isSide && one.unit.isEmpty() && next.unit.isPresent()) {
-        // "183 by 122 cm" are centimetres both.
+        // "183 by 122 cm" are centimetres both, and so are all of "70 x 32 x 16 mm".
         all.set(i, new Amount(one.value, next.unit, one.isWord, one.start, one.end));
       }
     }

@@ -284,8 +284,8 @@ final class AnswerJudge {
 
   /**
    * The word that calls a cell otherwise than its heading does: "fastened with a seat belt" has all
-   * of "seat belt fix", "magnetic ring" is what a "mag ring" is, one freezes in a freezer, and what
-   * is wireless has no cable.
+   * of "seat belt fix", "magnetic ring" is what a "mag ring" is, one freezes in a freezer, what is
+   * wireless has no cable, and what is solar runs on the sun.
    */
   private Optional<Word> namedOtherwise(Cell cell, Set<String> stems, List<Word> all) {
     for (Set<String> name : cell.names()) {
@@ -299,7 +299,7 @@ final class AnswerJudge {
               .filter(
                   w ->
                       name.size() == 1
-                          ? isDoneIn(word, w.text())
+                          ? isDoneIn(word, w.text()) || isSaidOf(word, w.text())
                           : isShortFor(word, w.text())
                               || name.size() >= ENOUGH_OF_A_NAME && isKinOf(word, w.text()))
               .findFirst();
@@ -313,6 +313,14 @@ final class AnswerJudge {
   private static boolean isDoneIn(String thing, String verb) {
     return English.tags(verb).contains("VB")
         && (thing.equals(verb + "er") || thing.equals(verb + "r"));
+  }
+
+  /** "Solar" is of the sun. */
+  private static boolean isSaidOf(String quality, String thing) {
+    return !English.isNoun(quality)
+        && English.isAdjective(quality)
+        && English.isNoun(thing)
+        && Lexicon.shipped().pertaining(quality).contains(English.singular(thing));
   }
 
   /** "Mag" of "magnetic". */

@@ -1,5 +1,6 @@
 package rhetor.core.support;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import rhetor.core.knowledge.Unit;
@@ -38,6 +39,23 @@ record Cell(
   /** What it says, for people. */
   String value() {
     return words.substring(words.indexOf(':') + 1);
+  }
+
+  /**
+   * Stems of what it tells by being there: its heading, and its concept's names, but not what only
+   * one of these has beside others. A weight may be called "dry weight", and is nothing dry.
+   */
+  Set<String> toldByItself() {
+    Set<String> told = new HashSet<>(heading);
+    Set<String> once = new HashSet<>();
+    for (Set<String> name : names) {
+      for (String stem : name) {
+        if (name.size() == 1 || !once.add(stem)) {
+          told.add(stem);
+        }
+      }
+    }
+    return told;
   }
 
   /** What a cell says to whether something is so. */

@@ -81,6 +81,12 @@ final class NumberJudge {
   private static final Set<String> OF_DEGREES =
       Set.of("wash", "washing", "temperature", "temp", "heat", "angle", "tilt", "comfort");
 
+  /** What stands where two are spoken of. */
+  private static final String BOTH = "both";
+
+  private static final Pattern BOTH_OF =
+      Pattern.compile("(?i)\\bboth (?:of (?:its|the|their) |its |the )?(?<w>\\p{L}{2,})");
+
   private static final Pattern SINGLE =
       Pattern.compile("(?i)\\b(?:a single|just one|only one) (?<w>\\p{L}{2,})");
 
@@ -170,6 +176,9 @@ final class NumberJudge {
     halves(sentence, found);
     if (!Collections.disjoint(OF_ONE, spoken)) {
       single(sentence, found);
+    }
+    if (spoken.contains(BOTH)) {
+      both(sentence, found);
     }
     List<Amount> amounts = Amount.in(sentence, knowledge);
     if (amounts.isEmpty()) {
@@ -499,8 +508,9 @@ final class NumberJudge {
             && n.dimension().isEmpty()
             && a.value() % CENTURY == n.value();
     double off = Math.abs(mine - theirs);
+    // What has no unit was not converted, and so not rounded.
     double allowed =
-        isAbout ? NEARLY : areBoth && n.dimension().equals("time") ? NEARLY_THE_DAY : NEAR;
+        isAbout ? NEARLY : !areBoth ? 0 : n.dimension().equals("time") ? NEARLY_THE_DAY : NEAR;
     return isShare || isYear || off <= allowed * Math.max(Math.abs(mine), Math.abs(theirs));
   }
 
@@ -732,6 +742,27 @@ final class NumberJudge {
           .findFirst()
           .ifPresent(
               c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
+    }
+  }
+
+  /** "Both doors" where a cell has one of them. */
+  private void both(String sentence, List<Assertion> found) {
+    Matcher m = BOTH_OF.matcher(sentence);
+    while (m.find()) {
+      String what = m.group("w").toLowerCase(Locale.ROOT);
+      Set<String> heading = Set.of(English.stem(what));
+      row.cells().stream()
+          .filter(c -> English.isPlural(what) && c.heading().equals(heading) && c.parts() == 1)
+          .filter(
+              c ->
+                  c.numbers().size() == 1
+                      && c.numbers().getFirst().dimension().isEmpty()
+                      && c.numbers().getFirst().value() != 2)
+          .findFirst()
+          .ifPresent(
+              c ->
+                  found.add(
+                      Assertion.of(Kind.NUMBER, sentence, m.start(), m.start() + 4, c.words())));
     }
   }
 

@@ -132,7 +132,7 @@ final class Row {
     product.facts().forEach(f -> f.sources().forEach(c -> all.append(' ').append(c.heading())));
     text = all.toString().toUpperCase(Locale.ROOT);
     for (Cell cell : cells) {
-      told.addAll(cell.label());
+      told.addAll(cell.toldByItself());
       cutOff.addAll(cell.cutOff());
       cell.label().stream().filter(s -> s.indexOf('\'') > 0).forEach(contracted::add);
       cell.numbers().forEach(n -> told.addAll(JudgeWords.shipped().measures(n.dimension())));
@@ -257,6 +257,10 @@ final class Row {
         return true;
       }
     }
+    if (JudgeWords.shipped().is("cleaned", word)) {
+      // To wash and to dry-clean are two things, though both clean.
+      return false;
+    }
     for (String kin : Lexicon.shipped().kin(English.stem(word))) {
       if (stems.contains(English.stem(kin))) {
         return true;
@@ -275,6 +279,7 @@ final class Row {
     return begins(shorter, longer)
         || shorter.length() == longer.length() && begins(longer, shorter)
         || root(a).length() >= 4 && root(a).equals(root(b))
+        || shorter.length() >= SHORTEST_VERB && root(longer).equals(shorter)
         || isAbleTo(a, b)
         || isAbleTo(b, a);
   }

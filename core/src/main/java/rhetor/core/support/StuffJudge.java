@@ -1,6 +1,7 @@
 package rhetor.core.support;
 
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -50,6 +51,13 @@ final class StuffJudge {
       Pattern.compile(
           "(?i)\\b(?:imitation|imit\\.?|faux|fake|mock|artificial|(?:looks?|grain|effect|style|pattern) of|looks? like|like|resembl\\p{L}+|imitat\\p{L}+)[ -](?:an? )?$");
 
+  private static final Pattern REAL = Pattern.compile("(?i)\\b(?:real|genuine|solid|true) $");
+
+  /** What is pressed or glued of a stuff's pieces, or has it for a skin. */
+  private static final Pattern PUT_TOGETHER =
+      Pattern.compile(
+          "(?i)\\b(?:veneer(?:ed)?|laminated?|bonded|plated|foil(?:ed)?|plywood|ply|chipboard|particle ?board|fib(?:re|er) ?board|[mh]df|osb|reconstituted|engineered|vegan)\\b");
+
   private static final Pattern OF_A_CERTAIN =
       Pattern.compile("(?i)\\b(?:an?|the|its|this|their)(?: [\\p{L}-]+){0,2} $");
 
@@ -77,12 +85,13 @@ final class StuffJudge {
 
   /** What is held against a stuff that the row has somewhere: what in the row says otherwise. */
   Optional<String> otherwise(String sentence, Word word, List<Word> all) {
-    if (!isMaterial(word.text())) {
+    if (!isMaterial(word.text()) && !isSpokenOfAsOne(sentence, word)) {
       return Optional.empty();
     }
     return ofOtherPart(sentence, word, all)
         .or(() -> onlyLook(sentence, word))
         .or(() -> onlyColour(sentence, word))
+        .or(() -> putTogether(sentence, word))
         .or(() -> mixed(sentence, word));
   }
 
@@ -197,6 +206,29 @@ final class StuffJudge {
   private static boolean isLook(String text, int start, int end) {
     return LOOK_BEHIND.matcher(text.substring(end)).find()
         || LOOK_BEFORE.matcher(text.substring(0, start)).find();
+  }
+
+  /** "Real wood" where the only cell that has some has fibreboard, or a veneer. */
+  private Optional<String> putTogether(String sentence, Word word) {
+    if (!REAL.matcher(sentence.substring(0, word.start())).find()) {
+      return Optional.empty();
+    }
+    String stem = English.stem(word.text());
+    List<Cell> cells =
+        row.cells().stream()
+            .filter(c -> !c.isName() && Collections.disjoint(c.label(), COLOURS))
+            .toList();
+    boolean isReal =
+        cells.stream()
+            .filter(c -> !PUT_TOGETHER.matcher(c.value()).find())
+            .flatMap(c -> c.said().stream())
+            .anyMatch(s -> s.equals(stem) || isMaterial(s) && Lexicon.shipped().isKindOf(s, stem));
+    return isReal
+        ? Optional.empty()
+        : cells.stream()
+            .filter(c -> PUT_TOGETHER.matcher(c.value()).find())
+            .max(Comparator.comparing(c -> c.said().contains(stem)))
+            .map(Cell::words);
   }
 
   /** "Pure linen" where each cell that has linen has cotton, too. */
