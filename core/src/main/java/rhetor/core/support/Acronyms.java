@@ -6,12 +6,15 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import rhetor.core.language.English;
 import rhetor.core.language.Words.Word;
 
 /** Finds the words that capitals in a sheet stand for: "SW" is salt water, "QR" quick release. */
 final class Acronyms {
   private static final Pattern CAPITALS =
       Pattern.compile("(?<![\\p{L}\\d-])\\p{Lu}{2,5}(?![\\p{L}\\d])");
+
+  private static final int SHORTEST = 3;
 
   private Acronyms() {}
 
@@ -33,6 +36,9 @@ final class Acronyms {
    */
   static List<Word> find(String acronym, List<Word> all) {
     for (int first = 0; first < all.size(); first++) {
+      if (isOfCompound(acronym, all.get(first).text())) {
+        return all.subList(first, first + 1);
+      }
       int letter = 0;
       int last = first;
       for (int i = first; i < all.size() && letter < acronym.length(); i++) {
@@ -50,5 +56,18 @@ final class Acronyms {
       }
     }
     return List.of();
+  }
+
+  /** "BT" is of the two words of "bluetooth". */
+  private static boolean isOfCompound(String acronym, String word) {
+    if (acronym.length() != 2 || word.charAt(0) != acronym.charAt(0)) {
+      return false;
+    }
+    int second = word.indexOf(acronym.charAt(1), SHORTEST);
+    return second > 0
+        && word.length() - second >= SHORTEST
+        && English.isNoun(word.substring(second))
+        && English.isKnown(word.substring(0, second))
+        && !English.isKnown(word);
   }
 }

@@ -111,6 +111,9 @@ final class AnswerJudge {
   private static final Pattern ALONG_WITH =
       Pattern.compile("(?i)\\b(?:is|are) \\p{L}+(?:ed|t|n) (?:in )?(?:along )?with (?:it|them)\\b");
 
+  /** "Comes mounted", "come fitted". */
+  private static final Pattern COMING_DONE = Pattern.compile("(?i)\\bcomes? \\p{L}+ed\\b");
+
   private static final Pattern MEASURING =
       Pattern.compile("(?i) (?:(?:about|around|only|just|up to|no more than) )?\\d");
 
@@ -224,7 +227,8 @@ final class AnswerJudge {
     Map<Cell, List<Word>> spelledOut = row.spelledOut(all);
     boolean isOfParts =
         all.stream().anyMatch(w -> words.is("inclusion", w.text()))
-            || sentence.contains(" with ") && ALONG_WITH.matcher(sentence).find();
+            || sentence.contains(" with ") && ALONG_WITH.matcher(sentence).find()
+            || sentence.contains(" come") && COMING_DONE.matcher(sentence).find();
     for (Cell cell : answering) {
       if (!isOfParts && ofParts.contains(cell)) {
         // What drives a torch needn't be in its box.
@@ -324,7 +328,7 @@ final class AnswerJudge {
   }
 
   /** "Mag" of "magnetic". */
-  private static boolean isShortFor(String cut, String word) {
+  static boolean isShortFor(String cut, String word) {
     return cut.length() >= SHORTEST_ROOT
         && cut.length() < SHORTEST_NEGATED + 1
         && word.length() >= cut.length() + SHORTEST_ROOT

@@ -94,6 +94,9 @@ final class CellReader {
   private static final Set<String> ENDINGS =
       Set.of("less", "able", "proof", "free", "like", "tight", "ness", "ment");
 
+  /** "Length\"". */
+  private static final Pattern INCH_SIGN = Pattern.compile(" ?[\"″”]$");
+
   private static final Pattern WITHOUT = Pattern.compile("(?i)\\bw/o\\b");
 
   private static final Set<String> LIMITS = Set.of("min", "max", "minimum", "maximum");
@@ -385,7 +388,11 @@ final class CellReader {
         // Of each of something else; and the last letter of "w x l" is a side.
         continue;
       }
-      String[] words = source.heading().replaceAll("[()\\[\\]]", " ").strip().split("[ _/]+");
+      String[] words =
+          INCH_SIGN
+              .matcher(source.heading().replaceAll("[()\\[\\]]", " ").strip())
+              .replaceFirst(" in")
+              .split("[ _/]+");
       String last = words[words.length - 1];
       if (words.length > 1 || last.length() > 1) {
         Unit unit = knowledge.unitWritten(last).orElse(null);

@@ -166,7 +166,6 @@ final class ContraryJudge {
 
   /** "It packs away small" where the cell that is headed "packed" says bulky. */
   private void contrary(String sentence, List<Word> all, List<Assertion> found) {
-    Set<String> stems = Set.of();
     for (Word word : all) {
       // Each number is contrary to "first".
       boolean mayBe = !describing.isEmpty() && !English.tags(word.text()).contains("CD");
@@ -174,7 +173,7 @@ final class ContraryJudge {
       if (contraries.isEmpty()) {
         continue;
       }
-      stems = stems.isEmpty() ? Stems.of(sentence) : stems;
+      Set<String> stems = Stems.of(Clauses.at(sentence, word.start()));
       for (Cell cell : describing) {
         boolean isContrary =
             Words.of(cell.value()).stream().anyMatch(w -> contraries.contains(w.text()))

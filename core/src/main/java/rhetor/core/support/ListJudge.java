@@ -27,7 +27,7 @@ final class ListJudge {
 
   private static final Pattern SIDE_BY_SIDE =
       Pattern.compile(
-          "(?i)\\b(?:in|of|for|from) (?<a>\\p{L}{3,}),? (?:and|or) (?<b>\\p{L}{3,})(?=[.,;!?]|$)");
+          "(?i)\\b(?:in|of|for|from|both) (?<a>\\p{L}{3,}),? (?:and|or) (?<b>\\p{L}{3,})(?=[.,;!?]|$| (?:is|are|has|have|can)\\b)");
 
   /** A cell of more words is no list. */
   private static final int MOST_SAID = 8;

@@ -36,7 +36,7 @@ final class NumberJudge {
       Set.of("entirely", "wholly", "completely", "fully", "purely", "solely", "nothing", "hundred");
 
   /** One of these stands where {@link #SINGLE} is. */
-  private static final Set<String> OF_ONE = Set.of("single", "just", "only");
+  private static final Set<String> OF_ONE = Set.of("single", "just", "only", "one");
 
   private static final Pattern ENTIRELY =
       Pattern.compile(
@@ -88,7 +88,8 @@ final class NumberJudge {
       Pattern.compile("(?i)\\bboth (?:of (?:its|the|their) |its |the )?(?<w>\\p{L}{2,})");
 
   private static final Pattern SINGLE =
-      Pattern.compile("(?i)\\b(?:a single|just one|only one) (?<w>\\p{L}{2,})");
+      Pattern.compile(
+          "(?i)\\b(?:a single|just one|only one|^one(?= \\p{L}+ (?:is|comes))) (?<w>\\p{L}{2,})");
 
   private static final int FIRST_YEAR = 1950;
   private static final int LAST_YEAR = 2100;
@@ -662,8 +663,15 @@ final class NumberJudge {
         && meant.get().parts() <= 1
         && Words.of(after).stream()
             .findFirst()
-            .filter(w -> meant.get().label().contains(English.stem(w.text())))
+            .filter(w -> isHeadedBy(meant.get(), w.text()))
             .isPresent();
+  }
+
+  /** "Mic" is of microphones, too. */
+  private static boolean isHeadedBy(Cell cell, String noun) {
+    return cell.label().contains(English.stem(noun))
+        || cell.heading().size() == 1
+            && AnswerJudge.isShortFor(cell.heading().iterator().next(), noun);
   }
 
   /**
@@ -736,9 +744,8 @@ final class NumberJudge {
       Pattern several =
           Pattern.compile(
               "(?i)(?<![\\d.,])(?:[2-9]|\\d{2}) ?[x×]? ?" + Pattern.quote(what) + "s?\\b");
-      String stem = English.stem(what);
       row.cells().stream()
-          .filter(c -> several.matcher(c.words()).find() || countsSeveral(c, stem))
+          .filter(c -> several.matcher(c.words()).find() || countsSeveral(c, what))
           .findFirst()
           .ifPresent(
               c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
@@ -767,8 +774,9 @@ final class NumberJudge {
   }
 
   /** "Wheels: 2". */
-  private static boolean countsSeveral(Cell cell, String stem) {
-    return cell.heading().equals(Set.of(stem))
+  private static boolean countsSeveral(Cell cell, String noun) {
+    return cell.heading().size() == 1
+        && isHeadedBy(cell, noun)
         && !cell.numbers().isEmpty()
         && cell.numbers().stream()
             .allMatch(n -> n.dimension().isEmpty() && n.value() > 1 && n.value() < WHOLE);

@@ -167,6 +167,27 @@ final class StuffJudge {
             .findFirst();
   }
 
+  /**
+   * The cell of a part that lists stuffs, where a sentence has a noun before that part that is none
+   * of them: "a balsa core" of "core: poplar, ash".
+   */
+  Optional<Cell> ofItsPart(String sentence, Word word, List<Word> all) {
+    int next = all.indexOf(word) + 1;
+    boolean isNoun = English.isNoun(word.text()) && !English.isAdjective(word.text());
+    if (!isNoun
+        || next == all.size()
+        || !Clauses.areJoined(sentence, word, all.get(next))
+        || row.isOfKind(all.get(next).text())) {
+      return Optional.empty();
+    }
+    Set<String> part = Set.of(English.stem(all.get(next).text()));
+    return row.cells().stream()
+        .filter(c -> c.heading().equals(part) && !c.said().isEmpty())
+        .filter(c -> c.said().stream().anyMatch(this::isMaterial))
+        .filter(c -> all.stream().noneMatch(w -> c.said().contains(English.stem(w.text()))))
+        .findFirst();
+  }
+
   /** "Carved from teak" where the only cell with teak says that it looks so. */
   private Optional<String> onlyLook(String sentence, Word word) {
     if (isLook(sentence, word.start(), word.end())) {

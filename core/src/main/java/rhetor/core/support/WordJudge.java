@@ -174,6 +174,7 @@ final class WordJudge {
       }
       boolean isDenied = closed == Kind.PROPERTY && answers.isDenied(sentence, word);
       boolean isRefused = closed == Kind.CERTIFICATE && namesRefusedScheme(sentence, all);
+      isRefused |= closed == Kind.CERTIFICATE && isOfOtherScheme(written);
       if (closed != null && !isDenied && (isRefused || !isBorneOut(closed, w))) {
         int end = closed == Kind.COMPARATIVE ? endOfComparison(sentence, word) : word.end();
         found.add(Assertion.of(closed, sentence, word.start(), end, ""));
@@ -252,6 +253,13 @@ final class WordJudge {
         }
         if (isForbidden(sentence, word)
             || kind == Kind.OPEN && (isDoing(w) || isReaders(word, all))) {
+          continue;
+        }
+        Optional<Cell> part =
+            kind == Kind.OPEN ? stuffs.ofItsPart(sentence, word, all) : Optional.empty();
+        if (part.isPresent() && !answers.isDenied(sentence, word)) {
+          String cell = part.get().words();
+          found.add(Assertion.of(Kind.MATERIAL, sentence, word.start(), word.end(), cell));
           continue;
         }
         boolean mayBeOneMore = kind == Kind.OPEN || kind == Kind.MATERIAL;
@@ -453,6 +461,9 @@ final class WordJudge {
 
   /** Whether most words are capitalised: then a capital makes no name. */
   private static boolean isTitle(String sentence, List<Word> all) {
+    if (sentence.endsWith(".") || sentence.endsWith("!")) {
+      return false;
+    }
     long longer = all.stream().filter(w -> w.text().length() > 3).count();
     long capitals =
         all.stream()
@@ -496,6 +507,14 @@ final class WordJudge {
     return all.stream()
         .map(w -> sentence.substring(w.start(), w.end()))
         .anyMatch(w -> isScheme(w) && row.hasCode(w) && !row.grants(w));
+  }
+
+  /** "TÜV-tested" where the row has no TÜV. */
+  private boolean isOfOtherScheme(String written) {
+    int hyphen = written.indexOf('-');
+    return hyphen > 0
+        && isScheme(written.substring(0, hyphen))
+        && !row.hasCode(written.substring(0, hyphen));
   }
 
   /** Capitals are looked for as they stand: nothing is akin to them. */

@@ -31,7 +31,16 @@ class AllOfItTest {
             "Doors: birch veneer on MDF",
             "Frame: pine",
             "Wt: 8 kg",
-            "Care: wipe down")) {
+            "Care: wipe down",
+            "Shelf: spruce / ash",
+            "Cam: 2",
+            "BT: 5.2",
+            "Lacquered: lid",
+            "Sensors incl.: N",
+            "Cert: EN 14749",
+            "Feet: black",
+            "Pulls: white",
+            "Drop\": 28")) {
       String[] parts = cell.split(": ");
       Source source = new Source("cabinets.csv", 2, parts[0], parts[1]);
       String concept = parts[0].equals("Wt") ? "weight" : "";
@@ -60,7 +69,12 @@ class AllOfItTest {
         "It bears a load of 400.",
         "The frame is real pine.",
         "The doors are birch veneer on MDF.",
-        "Wipe it down."
+        "Wipe it down.",
+        "A spruce shelf is in it.",
+        "It talks to your phone by Bluetooth 5.2.",
+        "The feet are black, and the pulls are white.",
+        "It meets EN 14749.",
+        "It has a drop of 28 inches."
       })
   void lets_pass_what_is_so(String sentence) {
     assertThat(judged(sentence)).noneMatch(Assertion::isHeld);
@@ -73,7 +87,11 @@ class AllOfItTest {
         "Both drawers are deep. | Drawers: 3",
         "The sun feeds its lamp. | Solar: N",
         "The lamp measures 70 x 32 x 16 mm. | Lamp mm: 78x78x35",
-        "The doors are solid birch. | Doors: birch veneer on MDF"
+        "The doors are solid birch. | Doors: birch veneer on MDF",
+        "A paulownia shelf holds it. | Shelf: spruce / ash",
+        "One camera is built in. | Cam: 2",
+        "Both lid and plinth are lacquered. | Lacquered: lid",
+        "The sensors come mounted. | Sensors incl.: N"
       })
   void says_which_cell_it_contradicts(String sentence, String cell) {
     assertThat(judged(sentence))
@@ -82,6 +100,12 @@ class AllOfItTest {
               assertThat(a.isHeld()).isTrue();
               assertThat(a.against()).isEqualTo(cell);
             });
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"It is GS-tested.", "It bears the Green Dove."})
+  void holds_a_scheme_that_no_cell_has(String sentence) {
+    assertThat(judged(sentence)).anyMatch(Assertion::isHeld);
   }
 
   /** A weight is called "dry weight" here and there. */
