@@ -23,6 +23,8 @@ final class AnswerJudge {
   private static final String FREE = "-free";
   private static final String LESS = "less";
   private static final String IS_FREE = "free";
+  private static final String AGAIN = "again";
+  private static final String RE = "re";
 
   private static final Pattern SAYS_FREE = Pattern.compile("(?i)-?\\bfree\\b(?: (?:of|from)\\b)?");
 
@@ -89,7 +91,7 @@ final class AnswerJudge {
   /** "No grill, cover or poker": all of a list is denied. */
   private static final Pattern DENIED_LIST =
       Pattern.compile(
-          "(?i)\\b(?:no|not|without|neither|free (?:of|from)) (?<items>(?:(?:\\p{L}[\\p{L}-]* ){0,2}\\p{L}[\\p{L}-]*, )+(?:(?:\\p{L}[\\p{L}-]* ){0,2}\\p{L}[\\p{L}-]*,? )?(?:or|nor) (?:\\p{L}[\\p{L}-]* ){0,2}\\p{L}[\\p{L}-]*)");
+          "(?i)\\b(?:no|not|without|neither|free (?:of|from)) (?<items>(?:(?:\\p{L}[\\p{L}-]* ){0,2}\\p{L}[\\p{L}-]*, (?!(?:for|in|on|at|with|to|of|by|from)\\b))+(?:(?:\\p{L}[\\p{L}-]* ){0,2}\\p{L}[\\p{L}-]*,? )?(?:or|nor) (?:\\p{L}[\\p{L}-]* ){0,2}\\p{L}[\\p{L}-]*)");
 
   /** What "auto" and "automatic" in a heading ask for. */
   private static final Pattern BY_ITSELF =
@@ -419,10 +421,15 @@ final class AnswerJudge {
     boolean isByItself = BY_ITSELF.matcher(sentence).find();
     boolean isWithout = stems.contains("without") || stems.contains("no");
     isWithout &= !stems.contains(IS_FREE) && SAYS_WITHOUT.matcher(sentence).find();
-    if (!isByItself && !isWithout) {
+    boolean isAgain = stems.contains(AGAIN);
+    if (!isByItself && !isWithout && !isAgain) {
       return stems;
     }
     Set<String> more = new HashSet<>(stems);
+    if (isAgain) {
+      // What can be sealed again reseals.
+      stems.forEach(s -> more.add(RE + s));
+    }
     if (isByItself) {
       more.addAll(AUTOMATIC);
     }
@@ -434,7 +441,10 @@ final class AnswerJudge {
 
   /** Whether a word is of a name of the cell whose other words stand in the sentence too. */
   private boolean isNamed(Cell cell, Word word, Set<String> stems) {
-    Set<String> own = Stems.of(word.text());
+    Set<String> own = new HashSet<>(Stems.of(word.text()));
+    if (stems.contains(AGAIN)) {
+      Stems.of(word.text()).forEach(s -> own.add(RE + s));
+    }
     return cell.names().stream()
         .anyMatch(n -> n.stream().anyMatch(s -> row.isAmong(s, own)) && areAllAmong(n, stems));
   }
@@ -565,6 +575,7 @@ final class AnswerJudge {
                                                       || row.isAmong(s, beside))
                                       && n.stream().anyMatch(s -> row.isAmong(s, Set.of(stem)))))
           .filter(c -> !DENYING.matcher(c.words()).find() && !keepsOff(c, stem))
+          .filter(c -> Words.find(stem + LESS, c.value()) < 0)
           .filter(c -> !beside.isEmpty() || !listsParts(c) || OF_COMING.matcher(sentence).find())
           .findFirst()
           .ifPresent(

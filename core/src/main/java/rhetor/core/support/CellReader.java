@@ -94,6 +94,8 @@ final class CellReader {
   private static final Set<String> ENDINGS =
       Set.of("less", "able", "proof", "free", "like", "tight", "ness", "ment");
 
+  private static final Pattern COUNTED = Pattern.compile(" \\p{L}{3,}");
+
   /** "Length\"". */
   private static final Pattern INCH_SIGN = Pattern.compile(" ?[\"″”]$");
 
@@ -186,7 +188,7 @@ final class CellReader {
       expand(raw, said);
       cutOff(raw, cutOff);
       for (Amount amount : Amount.in(raw, knowledge)) {
-        numbers.add(number(amount, headingUnit));
+        numbers.add(number(amount, isCounted(amount, raw, headingUnit) ? null : headingUnit));
       }
       smaller(raw, numbers);
       if (Amount.in(raw, knowledge).stream().allMatch(a -> a.unit().isPresent())) {
@@ -213,7 +215,10 @@ final class CellReader {
       if (raw.length() < 200) {
         parts = Math.max(parts, PARTS.split(raw.strip()).length);
       }
-      if (YES.matcher(raw.strip()).matches()) {
+      if (raw.strip().equals("0") && English.isPlural(English.lastWord(fact.label()))) {
+        // "Pockets: 0".
+        answer = Cell.Answer.NO;
+      } else if (YES.matcher(raw.strip()).matches()) {
         answer = Cell.Answer.YES;
       } else if (NO.matcher(raw.strip()).matches()) {
         answer = Cell.Answer.NO;
@@ -350,6 +355,13 @@ final class CellReader {
           amount.value() * headingUnit.factor().doubleValue());
     }
     return new Cell.Number(amount.value(), amount.dimension(), amount.base());
+  }
+
+  /** "Burn in: 2 fires" are fires, and no inches. */
+  private static boolean isCounted(Amount amount, String raw, Unit headingUnit) {
+    return headingUnit != null
+        && headingUnit.id().equals("in")
+        && COUNTED.matcher(raw).region(amount.end(), raw.length()).lookingAt();
   }
 
   /** The unit that the value was read in, whatever its cell has. */

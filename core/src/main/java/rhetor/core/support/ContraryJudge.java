@@ -48,6 +48,12 @@ final class ContraryJudge {
       Pattern.compile(
           "(?i)\\b(?:every|each|all|any)(?: (?:of )?(?:the|these|kind of|type of|sort of))? (?<w>\\p{L}{3,})(?: (?<next>\\p{L}{3,}))?");
 
+  /** What is praised is the contrary of one of these. */
+  private static final Set<String> NOTHING_MUCH =
+      Set.of("ugly", "ordinary", "displeasing", "hateful", "second-rate");
+
+  private static final Set<String> BEFORE_THING = Set.of("its", "the", "their");
+  private static final Set<String> BEING = Set.of("is", "are", "was", "were");
   private static final Set<String> EVERYTHING = Set.of("every", "each", "all", "any");
   private static final Set<String> NOTHING = Set.of("no", "without");
 
@@ -111,6 +117,9 @@ final class ContraryJudge {
   void judge(String sentence, List<Word> all, Set<String> spoken, List<Assertion> found) {
     opposites(sentence, all, found);
     contrary(sentence, all, found);
+    if (!describing.isEmpty()) {
+      otherwise(sentence, all, found);
+    }
     negated(sentence, all, found);
     onlyOne(sentence, found);
     if (!Collections.disjoint(spoken, EVERYTHING)) {
@@ -187,6 +196,48 @@ final class ContraryJudge {
         }
       }
     }
+  }
+
+  /** "Its aroma is mild" where the cell that is headed so says nutty, and nothing says mild. */
+  private void otherwise(String sentence, List<Word> all, List<Assertion> found) {
+    for (int i = 1; i + 2 < all.size(); i++) {
+      Word thing = all.get(i);
+      Word how = all.get(i + 2);
+      if (!BEFORE_THING.contains(all.get(i - 1).text())
+          || !BEING.contains(all.get(i + 1).text())
+          || !isEndOfSaying(sentence, all, i + 2)
+          || !saysHow(how.text())) {
+        continue;
+      }
+      describing.stream()
+          .filter(c -> c.heading().equals(Set.of(English.stem(thing.text()))))
+          .filter(c -> c.said().stream().noneMatch(s -> isAlike(s, how.text())))
+          .findFirst()
+          .ifPresent(
+              c ->
+                  found.add(
+                      Assertion.of(Kind.ANSWER, sentence, how.start(), how.end(), c.words())));
+    }
+  }
+
+  private static boolean isEndOfSaying(String sentence, List<Word> all, int at) {
+    return at + 1 == all.size()
+        || Clauses.end(sentence, all.get(at).end()) <= all.get(at + 1).start();
+  }
+
+  /** Whether a word that no cell has says how something is, and not that it is good. */
+  private boolean saysHow(String word) {
+    JudgeWords words = JudgeWords.shipped();
+    boolean isMeasure = words.isMeasure(word) || !words.degrees(Set.of(word)).isEmpty();
+    return English.isAdjective(word)
+        && (isMeasure || !words.isHarmless(word))
+        && !(isMeasure ? row.hasExactly(word) : row.says(word))
+        && !row.isInProse(word)
+        && (isMeasure || Collections.disjoint(Lexicon.shipped().contraries(word), NOTHING_MUCH));
+  }
+
+  private static boolean isAlike(String said, String word) {
+    return Row.areOfOneRoot(said, word) || Lexicon.shipped().kin(word).contains(said);
   }
 
   /** Where one of some words stands; what can be adjusted is adjustable. */
@@ -377,7 +428,8 @@ final class ContraryJudge {
           Refusals.telling(sentence.substring(m.start("w"), Math.max(m.start("w"), end)));
       boolean isDenied = answers.isDenied(Clauses.at(sentence, m.start()));
       done.stream()
-          .filter(c -> !isDenied && c.title().equalsIgnoreCase(m.group("v")))
+          .filter(
+              c -> !isDenied && c.cutOff().isEmpty() && c.title().equalsIgnoreCase(m.group("v")))
           .filter(c -> c.names().stream().anyMatch(n -> n.equals(Set.of(verb))))
           .filter(c -> !with.isEmpty() && with.stream().noneMatch(s -> isSaidIn(c, s)))
           .findFirst()

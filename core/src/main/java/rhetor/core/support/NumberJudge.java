@@ -113,6 +113,9 @@ final class NumberJudge {
   private static final Pattern PORTION =
       Pattern.compile("(?i)\\b(?:a|an|one|each|every|per) (?<w>\\p{L}{3,})\\b");
 
+  /** Metres, minutes, or months. */
+  private static final Pattern BARE_M = Pattern.compile("\\s*\\d+ ?m\\s*");
+
   private static final Pattern NAMED = Pattern.compile(" \\p{L}{3,}");
 
   private static final Pattern COUNT = Pattern.compile("\\d{1,2}");
@@ -217,11 +220,7 @@ final class NumberJudge {
               && !saying.contains(meant.get())
               && (saying.stream().noneMatch(c -> isSpokenOfBeside(c, meant.get(), sentence))
                   || areExchanged(sentence, amount, amounts, saying))
-              && meant.get().numbers().stream()
-                  .anyMatch(
-                      n ->
-                          n.dimension().equals(amount.dimension())
-                              && !amount.dimension().isEmpty());
+              && meant.get().numbers().stream().anyMatch(n -> isMeasuredAs(n, amount));
       isElse |=
           isOtherSide(sentence, amount, saying)
               || isOfSomethingElse(sentence, amount, saying)
@@ -337,6 +336,13 @@ final class NumberJudge {
             .anyMatch(n -> n.dimension().isEmpty() && n.value() == amount.value());
   }
 
+  /** Whether a number measures what an amount does; sides are lengths, whatever their unit. */
+  private static boolean isMeasuredAs(Cell.Number number, Amount amount) {
+    return !amount.dimension().isEmpty()
+        && (number.dimension().equals(amount.dimension())
+            || amount.dimension().equals("length") && !number.side().isEmpty());
+  }
+
   /** The only amount of the cell, in the unit that the sentence has; empty if there are several. */
   private static String instead(Cell cell, Amount amount) {
     List<Double> bases =
@@ -412,6 +418,12 @@ final class NumberJudge {
     String dimension = amount.dimension();
     if (amount.unit().isPresent() && !dimension.equals("count") && isCount(cell, dimension)) {
       return false;
+    }
+    boolean mayBeMonths =
+        amount.unit().filter(u -> u.id().equals("min")).isPresent()
+            && BARE_M.matcher(cell.value()).matches();
+    if (mayBeMonths) {
+      return isSpokenOf(cell, clause);
     }
     return !MEASURED_BY_UNIT.contains(dimension)
         || cell.numbers().stream().anyMatch(n -> n.dimension().equals(dimension))
@@ -647,7 +659,7 @@ final class NumberJudge {
 
   /** "Three pockets" where the cell that is headed so has a bare two. */
   private boolean isOtherCount(String sentence, Amount amount, Optional<Cell> meant) {
-    if (amount.unit().isPresent() || meant.isEmpty()) {
+    if (amount.unit().isPresent() || meant.filter(c -> !c.isName()).isEmpty()) {
       return false;
     }
     List<Cell.Number> counts =
@@ -661,10 +673,18 @@ final class NumberJudge {
     return only.dimension().isEmpty()
         && only.value() != amount.value()
         && meant.get().parts() <= 1
-        && Words.of(after).stream()
-            .findFirst()
-            .filter(w -> isHeadedBy(meant.get(), w.text()))
-            .isPresent();
+        && counted(after).filter(w -> isHeadedBy(meant.get(), w.text())).isPresent();
+  }
+
+  /** What a number counts: the first noun behind it in the plural, one word between at most. */
+  private static Optional<Word> counted(String after) {
+    List<Word> next = Words.of(after).stream().limit(2).toList();
+    boolean isSecond =
+        next.size() == 2
+            && !English.isPlural(next.getFirst().text())
+            && English.isPlural(next.getLast().text())
+            && Clauses.areJoined(after, next.getFirst(), next.getLast());
+    return isSecond ? Optional.of(next.getLast()) : next.stream().findFirst();
   }
 
   /** "Mic" is of microphones, too. */

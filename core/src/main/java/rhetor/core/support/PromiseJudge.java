@@ -174,6 +174,10 @@ final class PromiseJudge {
           "prescribe",
           "prescribes");
 
+  /** "Has passed a crash test". */
+  private static final Cue PASSED =
+      new Cue("(?i)\\bpass(?:ed|es)\\b[^,;.]{0,30}?(?<w>\\p{L}+ tests?)\\b", "passed", "passes");
+
   /** "Bring your own cable". */
   private static final Cue ONE_OF_YOUR_OWN =
       new Cue(
@@ -203,6 +207,7 @@ final class PromiseJudge {
           PAYS,
           COMES_OFF,
           ENDORSED,
+          PASSED,
           ONE_OF_YOUR_OWN);
 
   private final Row row;
@@ -250,6 +255,12 @@ final class PromiseJudge {
     }
     endorsed(sentence, spoken, found);
     ownOne(sentence, spoken, found);
+    for (MatchResult m : PASSED.in(sentence, spoken)) {
+      boolean isSaid = List.of(lower(m, "w").split(" ")).stream().allMatch(this::saysAnywhere);
+      if (!isSaid && !isDenied(sentence, m)) {
+        found.add(part(Kind.CERTIFICATE, sentence, m, "w"));
+      }
+    }
     for (MatchResult m : BY_ITSELF.in(sentence, spoken)) {
       String verb = lower(m, "v");
       boolean isSaid =

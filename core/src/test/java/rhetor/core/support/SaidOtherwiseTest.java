@@ -1,0 +1,107 @@
+package rhetor.core.support;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Source;
+import rhetor.core.fact.Value;
+import rhetor.core.knowledge.Knowledge;
+import rhetor.core.support.Assertion.Kind;
+
+/** A cider vinegar in its crate: what its cells say in one word, and what a text makes of that. */
+class SaidOtherwiseTest {
+  private static List<Assertion> judged(String sentence) {
+    List<Fact> facts = new ArrayList<>();
+    for (String cell :
+        List.of(
+            "Taste: sharp",
+            "Neck: narrow",
+            "Refillable: N",
+            "Handles: 0",
+            "Crate L/W/H: 40 x 30 x 25",
+            "Bottle cm: 36",
+            "Opened for: 6 m",
+            "Steep in: 3 jars",
+            "Corks: 2",
+            "Spare corks: 4",
+            "Filtered: fine",
+            "Stirring: drip-free",
+            "Sulphite-free: Y",
+            "Coloured: veg.")) {
+      String[] parts = cell.split(": ");
+      Source source = new Source("vinegars.csv", 2, parts[0], parts[1]);
+      facts.add(
+          new Fact(
+              "f" + facts.size(), "", parts[0], new Value.Words(parts[1]), List.of(source), false));
+    }
+    ProductFacts vinegar =
+        new ProductFacts("V-1", "Orrin", "", "vinegar", facts, List.of(), "", "", List.of());
+    return new Judge(vinegar, Knowledge.standard()).judge(sentence);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "Its taste is sharp.",
+        "The neck is narrow.",
+        "It cannot be filled again.",
+        "Steep it in three jars.",
+        "The crate is 40 cm long.",
+        "Two corks come with it.",
+        "It is coloured with plants.",
+        "You pour it without a drip, for salads or sauces."
+      })
+  void lets_pass_what_is_so(String sentence) {
+    assertThat(judged(sentence)).noneMatch(Assertion::isHeld);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Its taste is bitter. | Taste: sharp",
+        "The neck is wide. | Neck: narrow",
+        "The handles are strong. | Handles: 0",
+        "The crate is 36 cm long. | Crate L/W/H: 40 x 30 x 25",
+        "Three wide corks come with it. | Corks: 2"
+      })
+  void says_which_cell_it_contradicts(String sentence, String cell) {
+    assertThat(judged(sentence))
+        .anySatisfy(
+            a -> {
+              assertThat(a.isHeld()).isTrue();
+              assertThat(a.against()).isEqualTo(cell);
+            });
+  }
+
+  /** "6 m" of what is opened are months, if not metres. */
+  @ParameterizedTest
+  @ValueSource(strings = {"It is ready in six minutes."})
+  void takes_months_for_no_minutes(String sentence) {
+    assertThat(judged(sentence)).anyMatch(a -> a.kind() == Kind.NUMBER);
+  }
+
+  /** Praise says nothing of which of two it is. */
+  @ParameterizedTest
+  @ValueSource(strings = {"Its taste is wonderful.", "The neck is lovely."})
+  void does_not_hold_praise_against_a_cell(String sentence) {
+    assertThat(judged(sentence)).noneMatch(a -> a.kind() == Kind.ANSWER);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "It has passed a purity test.",
+        "It is harmless to the stomach.",
+        "A funnel comes along."
+      })
+  void holds_what_no_cell_says(String sentence) {
+    assertThat(judged(sentence)).anyMatch(Assertion::isHeld);
+  }
+}
