@@ -13,6 +13,7 @@ import { Sentence, Word } from '../frame/Sentence';
 import { useMay } from '../frame/session';
 import { Addresses } from './Addresses';
 import { filesIn } from './filesIn';
+import { FromPictures } from './FromPictures';
 
 type Picture = Schema['PictureView'];
 
@@ -104,30 +105,37 @@ export function PicturesPage() {
           )}
         </Sentence>
       )}
-      <Box
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: 'repeat(auto-fill, minmax(280px, 1fr))',
-          gap: 2.5,
-          mt: 1,
-        }}
-      >
-        {shown.map((p) => (
-          <Tile
-            key={p.id}
-            picture={p}
-            mayWrite={mayWrite}
-            onConfirm={() => confirm.mutate([p.id])}
-            onDone={done}
-          />
-        ))}
-      </Box>
-      <Box sx={{ mt: 2, display: 'flex', gap: 1 }}>
-        {after > 0 && <Button onClick={() => setAfter(0)}>From the start</Button>}
-        {(data?.next ?? 0) > 0 && (
-          <Button onClick={() => setAfter(data!.next)}>The next ones</Button>
-        )}
-      </Box>
+      {status === 'UNMATCHED' && (data?.unmatched ?? 0) > 0 && (
+        <FromPictures mayWrite={mayWrite} onDone={done} />
+      )}
+      {status !== 'UNMATCHED' && (
+        <>
+          <Box
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: 'repeat(auto-fill, minmax(280px, 1fr))',
+              gap: 2.5,
+              mt: 1,
+            }}
+          >
+            {shown.map((p) => (
+              <Tile
+                key={p.id}
+                picture={p}
+                mayWrite={mayWrite}
+                onConfirm={() => confirm.mutate([p.id])}
+                onDone={done}
+              />
+            ))}
+          </Box>
+          <Box sx={{ mt: 2, display: 'flex', gap: 1 }}>
+            {after > 0 && <Button onClick={() => setAfter(0)}>From the start</Button>}
+            {(data?.next ?? 0) > 0 && (
+              <Button onClick={() => setAfter(data!.next)}>The next ones</Button>
+            )}
+          </Box>
+        </>
+      )}
     </Box>
   );
 }
@@ -321,23 +329,6 @@ function Tile(props: {
               </Button>
             </>
           )}
-          {p.status === 'UNMATCHED' && (
-            <WhoseIsIt
-              picture={p}
-              onSku={(sku) =>
-                act(
-                  take(api.PUT('/api/pictures/{id}/product', { ...path, body: { sku } })),
-                  `It belongs to ${sku} now and waits to be confirmed.`,
-                )
-              }
-              onMake={(sku, name) =>
-                act(
-                  take(api.POST('/api/pictures/{id}/product', { ...path, body: { sku, name } })),
-                  `${name} is a product now.`,
-                )
-              }
-            />
-          )}
           <Button
             size="small"
             sx={{ color: 'text.secondary' }}
@@ -347,55 +338,6 @@ function Tile(props: {
           </Button>
         </Box>
       )}
-    </Box>
-  );
-}
-
-function WhoseIsIt(props: {
-  picture: Picture;
-  onSku: (sku: string) => void;
-  onMake: (sku: string, name: string) => void;
-}) {
-  const [sku, setSku] = useState('');
-  const [name, setName] = useState(props.picture.proposedName);
-  const field = {
-    font: 'inherit',
-    color: 'inherit',
-    bgcolor: 'transparent',
-    border: 0,
-    borderBottom: 1,
-    borderColor: 'success.main',
-    width: 110,
-    ml: 1,
-  };
-  return (
-    <Box sx={{ width: '100%' }}>
-      <Box
-        component="input"
-        aria-label={`SKU for ${props.picture.fileName}`}
-        placeholder="SKU"
-        value={sku}
-        onChange={(e: React.ChangeEvent<HTMLInputElement>) => setSku(e.target.value)}
-        sx={field}
-      />
-      <Button size="small" disabled={!sku.trim()} onClick={() => props.onSku(sku.trim())}>
-        is whose it is
-      </Button>
-      <Box
-        component="input"
-        aria-label={`Name for ${props.picture.fileName}`}
-        placeholder="name"
-        value={name}
-        onChange={(e: React.ChangeEvent<HTMLInputElement>) => setName(e.target.value)}
-        sx={{ ...field, width: 150 }}
-      />
-      <Button
-        size="small"
-        disabled={!sku.trim() || !name.trim()}
-        onClick={() => props.onMake(sku.trim(), name.trim())}
-      >
-        make a product of it
-      </Button>
     </Box>
   );
 }

@@ -2,14 +2,21 @@ package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.Color;
+import java.awt.Font;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import rhetor.app.RunningRhetor.House;
@@ -115,19 +122,134 @@ class PicturesTest {
   void an_unmatched_picture_becomes_a_product_or_is_given_to_one() throws Exception {
     JsonNode picture = drop("marsh-lantern.png", demo("kl-2301.png")).path("pictures").get(0);
     assertThat(picture.path("status").asString()).isEqualTo("UNMATCHED");
-    assertThat(picture.path("proposedName").asString()).isEqualTo("Marsh lantern");
-    String path = "/api/pictures/" + picture.path("id").asLong() + "/product";
-    assertThat(writer.put(path, Map.of("sku", "NOBODY")).expect(404).detail()).contains("NOBODY");
-    long product =
-        writer.post(path, Map.of("sku", "PM-1", "name", "Marsh Lantern")).expect(200).id();
+    long id = picture.path("id").asLong();
+    JsonNode proposed = proposed(id);
+    assertThat(proposed.path("name").asString()).isEqualTo("Marsh lantern");
+    assertThat(proposed.path("kind").asString()).isEqualTo("lantern");
+    assertThat(writer.put("/api/pictures/" + id + "/product", Map.of("sku", "NOBODY")).expect(404))
+        .extracting(Visitor.Answer::detail)
+        .asString()
+        .contains("NOBODY");
+    JsonNode made = make(wanted(id, "PM-1", "Marsh Lantern", proposed.path("facts")));
+    long product = made.path("products").get(0).asLong();
     assertThat(writer.get("/api/products/" + product).body().path("line").path("kind").asString())
         .isEqualTo("lantern");
     assertThat(facts(product).findValuesAsString("id")).contains("name", "colour");
-    assertThat(
-            writer.post(path, Map.of("sku", "PM-1", "name", "Marsh Lantern")).expect(409).detail())
-        .contains("there already");
+    assertThat(facts(product).toString()).contains("from the picture marsh-lantern.png");
+    assertThat(make(wanted(id, "PM-2", "Marsh Lantern", proposed.path("facts"))).toString())
+        .contains("belongs to PM-1 already");
     assertThat(writer.get("/api/products/" + product + "/pictures").expect(200).body().size())
         .isEqualTo(1);
+  }
+
+  @Test
+  void what_is_printed_in_a_picture_counts_once_a_person_confirms_it() throws Exception {
+    byte[] jar = label("Peat Smoked Salt", "Net 250 g", "Made in Ireland");
+    long id = drop("IMG_4711.png", jar).path("pictures").get(0).path("id").asLong();
+    assertThat(drop("IMG_4712.png", "no picture".getBytes(StandardCharsets.UTF_8)).toString())
+        .contains("IMG_4712.png");
+    writer.until(
+        "/api/pictures/proposals",
+        p -> p.path("unread").asInt() == 0 && p.path("unmatched").asInt() > 0);
+    JsonNode proposed = proposed(id);
+    assertThat(proposed.path("sku").asString()).isEqualTo("PIC-" + id);
+    assertThat(proposed.path("name").asString()).isEqualTo("Peat Smoked Salt");
+    assertThat(proposed.path("facts").toString())
+        .contains("250 g", "Net 250 g", "Ireland", "PRINT");
+    List<Map<String, Object>> origin =
+        taken(proposed.path("facts")).stream()
+            .filter(f -> f.get("text").equals("Ireland"))
+            .toList();
+    JsonNode made =
+        make(Map.of("picture", id, "sku", "PS-4711", "name", "Peat Salt", "facts", origin));
+    assertThat(made.path("fresh").asInt()).isEqualTo(1);
+    String known = facts(made.path("products").get(0).asLong()).toString();
+    assertThat(known)
+        .contains("Ireland", "printed in the picture IMG_4711.png")
+        .doesNotContain("250 g");
+    long second =
+        drop("IMG_4713.png", label("Peat Salt", "250 g", "Back"))
+            .path("pictures")
+            .get(0)
+            .path("id")
+            .asLong();
+    JsonNode joined = make(wanted(second, "PS-4711", "Peat Salt", proposed.path("facts")));
+    assertThat(joined.path("fresh").asInt()).isZero();
+    assertThat(joined.path("products")).isEqualTo(made.path("products"));
+    assertThat(facts(made.path("products").get(0).asLong()).toString()).contains("250 g");
+  }
+
+  @Test
+  void products_of_pictures_need_a_writer_a_code_and_a_name() {
+    Map<String, Object> nameless =
+        Map.of(
+            "products", List.of(Map.of("picture", 1, "sku", "X", "name", " ", "facts", List.of())));
+    house.as(Role.READER).post("/api/pictures/products", nameless).expect(403);
+    assertThat(writer.post("/api/pictures/products", nameless).expect(400).detail())
+        .contains("name");
+    assertThat(
+            make(Map.of("picture", 999_999, "sku", "PX-9", "name", "Nobody", "facts", List.of()))
+                .toString())
+        .contains("There is no such picture");
+  }
+
+  private JsonNode proposed(long picture) {
+    for (JsonNode p :
+        writer
+            .get("/api/pictures/proposals?after=" + (picture - 1))
+            .expect(200)
+            .body()
+            .path("pictures")) {
+      if (p.path("picture").asLong() == picture) {
+        return p;
+      }
+    }
+    throw new AssertionError("nothing is proposed of picture " + picture);
+  }
+
+  private JsonNode make(Map<String, Object> product) {
+    return writer
+        .post("/api/pictures/products", Map.of("products", List.of(product)))
+        .expect(200)
+        .body();
+  }
+
+  private static Map<String, Object> wanted(long picture, String sku, String name, JsonNode facts) {
+    return Map.of("picture", picture, "sku", sku, "name", name, "facts", taken(facts));
+  }
+
+  private static List<Map<String, Object>> taken(JsonNode facts) {
+    List<Map<String, Object>> taken = new ArrayList<>();
+    for (JsonNode f : facts) {
+      taken.add(
+          Map.of(
+              "fact", f.path("fact").asString(),
+              "label", f.path("label").asString(),
+              "text", f.path("text").asString(),
+              "from", f.path("from").asString()));
+    }
+    return taken;
+  }
+
+  /** A jar on white with lines on its label. */
+  private static byte[] label(String... lines) throws Exception {
+    BufferedImage picture = new BufferedImage(900, 900, BufferedImage.TYPE_INT_RGB);
+    Graphics2D pen = picture.createGraphics();
+    pen.setRenderingHint(
+        RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
+    pen.setColor(Color.WHITE);
+    pen.fillRect(0, 0, 900, 900);
+    pen.setColor(new Color(54, 84, 66));
+    pen.fillRoundRect(200, 100, 500, 700, 60, 60);
+    pen.setColor(Color.WHITE);
+    pen.setFont(new Font(Font.SANS_SERIF, Font.BOLD, 44));
+    for (int i = 0; i < lines.length; i++) {
+      pen.drawString(lines[i], 250, 300 + 90 * i);
+    }
+    pen.dispose();
+    ByteArrayOutputStream png = new ByteArrayOutputStream();
+    ImageIO.write(picture, "png", png);
+    return png.toByteArray();
   }
 
   @Test

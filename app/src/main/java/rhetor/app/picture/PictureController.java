@@ -54,8 +54,7 @@ class PictureController {
       int height,
       List<NamedColour> colours,
       List<String> findings,
-      List<String> words,
-      String proposedName) {}
+      List<String> words) {}
 
   record TroubledFile(String fileName, String trouble) {}
 
@@ -67,10 +66,6 @@ class PictureController {
   record Confirm(@NotNull @Size(max = 5000) List<Long> pictures, boolean colours) {}
 
   record WhichProduct(@NotBlank String sku) {}
-
-  record PictureProduct(@NotBlank String sku, @NotBlank String name) {}
-
-  record MadeProduct(long id) {}
 
   private static PictureView view(Kept k) {
     return view(k, List.of());
@@ -91,8 +86,7 @@ class PictureController {
         a.height(),
         a.colours(),
         findings(a, sameAs),
-        a.words(),
-        PictureService.proposedName(k));
+        a.words());
   }
 
   private static List<String> findings(PictureAnalysis a, List<String> sameAs) {
@@ -191,12 +185,6 @@ class PictureController {
   @DeleteMapping("/api/pictures/{id}/product")
   void unmatch(@PathVariable long id) {
     pictures.unmatch(id);
-  }
-
-  @PostMapping("/api/pictures/{id}/product")
-  MadeProduct makeProduct(
-      @PathVariable long id, @Valid @RequestBody PictureProduct body, Principal person) {
-    return new MadeProduct(pictures.makeProduct(id, body.sku(), body.name(), person.getName()));
   }
 
   @DeleteMapping("/api/pictures/{id}")

@@ -48,8 +48,17 @@ class PictureFolder {
   }
 
   byte[] small(String name) {
+    return read(name + ".small.png");
+  }
+
+  /** A picture as it came. */
+  byte[] whole(String name) {
+    return read(name);
+  }
+
+  private byte[] read(String name) {
     try {
-      return Files.readAllBytes(folder.resolve(name + ".small.png"));
+      return Files.readAllBytes(folder.resolve(name));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -3,15 +3,17 @@ package rhetor.app.picture;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Semaphore;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.picture.PictureStore.Kept;
@@ -26,10 +28,12 @@ import rhetor.core.image.PictureAnalyser;
 import rhetor.core.image.PictureAnalysis;
 import rhetor.core.image.PictureException;
 import rhetor.core.image.PictureReader;
+import rhetor.core.image.PrintReader;
 
 /** Takes pictures in, finds what they show and whose they are, and lets people say so. */
 @Service
 public class PictureService {
+  private static final Logger LOG = LoggerFactory.getLogger(PictureService.class);
   private static final int SAME_SHOWN = 12;
   private static final int MOST_IN_A_ZIP = 2_000;
   private static final long MOST_UNPACKED = 2_000_000_000L;
@@ -219,6 +223,28 @@ public class PictureService {
         product, fileName, name, analysis, 0.98, namedBy + " names it by its address.", namedBy);
   }
 
+  /**
+   * Looks for what is printed on the next picture of no product, where nobody has looked yet.
+   *
+   * @return whether there was one
+   */
+  boolean readNext() {
+    Optional<Kept> next = store.unread();
+    next.ifPresent(picture -> store.setPrinted(picture.id(), printedOn(picture)));
+    return next.isPresent();
+  }
+
+  private List<String> printedOn(Kept picture) {
+    try (Place _ = place()) {
+      Picture opened = reader.read(folder.whole(picture.storedAs()));
+      return PrintReader.shipped().map(r -> r.lines(opened.pixels())).orElse(List.of());
+    } catch (PictureException | UncheckedIOException e) {
+      // One picture that can't be opened any more must not hold up all that come after it.
+      LOG.warn("nothing could be read off the picture {}", picture.fileName(), e);
+      return List.of();
+    }
+  }
+
   Kept get(long id) {
     return store.find(id).orElseThrow(() -> Refused.notFound("There is no such picture."));
   }
@@ -316,26 +342,5 @@ public class PictureService {
   public void remove(long id) {
     get(id);
     store.remove(id);
-  }
-
-  /** Makes a product from a picture that shows something the house has no other data of. */
-  @Transactional
-  public long makeProduct(long id, String sku, String name, String by) {
-    Kept picture = get(id);
-    long product = products.add(sku, name, by);
-    store.setProduct(id, product, by + " made a product of it.");
-    confirm(List.of(picture.id()), true, by);
-    return product;
-  }
-
-  /** What the words of a file's name and inside the file propose as a name. */
-  static String proposedName(Kept picture) {
-    List<String> words = picture.analysis().words();
-    if (!words.isEmpty() && words.getFirst().length() <= 60) {
-      return words.getFirst();
-    }
-    String name =
-        String.join(" ", FileNameMatch.words(picture.fileName().replaceFirst("\\.[^.]*$", "")));
-    return name.isEmpty() ? "" : name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
   }
 }

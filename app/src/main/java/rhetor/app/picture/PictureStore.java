@@ -10,6 +10,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
 import rhetor.core.image.PictureAnalysis;
+import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps pictures and which products they show. */
@@ -17,6 +18,8 @@ import tools.jackson.databind.json.JsonMapper;
 class PictureStore {
   private static final String PICTURE =
       "select x.*, p.sku, p.name from picture x left join product p on p.id = x.product_id ";
+
+  private static final TypeReference<List<String>> LINES = new TypeReference<>() {};
 
   private final JdbcClient jdbc;
   private final JsonMapper json;
@@ -39,6 +42,7 @@ class PictureStore {
    * A picture as it is kept.
    *
    * @param productId the product it shows or seems to show, 0 if unknown
+   * @param printed the lines printed on what it shows; empty where nobody has looked yet
    */
   record Kept(
       long id,
@@ -50,7 +54,8 @@ class PictureStore {
       PictureAnalysis analysis,
       double confidence,
       String reason,
-      Status status) {}
+      Status status,
+      Optional<List<String>> printed) {}
 
   long add(
       long product,
@@ -90,7 +95,28 @@ class PictureStore {
         json.readValue(rs.getString("analysis"), PictureAnalysis.class),
         rs.getDouble("confidence"),
         rs.getString("reason"),
-        Status.valueOf(rs.getString("status")));
+        Status.valueOf(rs.getString("status")),
+        Optional.ofNullable(rs.getString("printed")).map(p -> json.readValue(p, LINES)));
+  }
+
+  /** The next picture of no product of which nobody has looked for what is printed on it. */
+  Optional<Kept> unread() {
+    return jdbc.sql(
+            PICTURE + "where x.status = 'UNMATCHED' and x.printed is null order by x.id limit 1")
+        .query(this::read)
+        .optional();
+  }
+
+  int countUnread() {
+    return jdbc.sql("select count(*) from picture where status = 'UNMATCHED' and printed is null")
+        .query(Integer.class)
+        .single();
+  }
+
+  void setPrinted(long id, List<String> lines) {
+    jdbc.sql("update picture set printed = ? where id = ?")
+        .params(json.writeValueAsString(lines), id)
+        .update();
   }
 
   private static String orEmpty(String text) {
