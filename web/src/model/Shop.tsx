@@ -20,7 +20,11 @@ export function Shop() {
     const form = e.currentTarget;
     const data = new FormData(form);
     try {
-      const body = { address: String(data.get('address')), token: String(data.get('token')) };
+      const body = {
+        address: String(data.get('address')),
+        token: String(data.get('token')),
+        signs: String(data.get('signs')),
+      };
       await take(api.PUT('/api/house/shop', { body }));
       notice.say('Texts are published there from now on.');
       queries.invalidateQueries({ queryKey: ['house'] });
@@ -53,7 +57,18 @@ export function Shop() {
           autoComplete="off"
           label={shop.data.hasToken ? 'Token, if another' : 'Token'}
         />
+        <TextField
+          name="signs"
+          variant="standard"
+          type="password"
+          autoComplete="off"
+          label={shop.data.signs ? 'Secret of its calls, if another' : 'Secret of its calls'}
+        />
         <Button type="submit">Keep</Button>
+      </Box>
+      <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
+        With a secret the shop may say that something of it has changed, by a signed POST to{' '}
+        {window.location.origin}/api/shop/changed. What begins then is set where runs begin.
       </Box>
     </Box>
   );

@@ -12,7 +12,7 @@ import { money } from '../model/connections';
 import { RHETOR, duration } from '../run/author';
 import { AuthorWords } from '../run/AuthorWords';
 import { extent, fieldChoices, fieldsOf, lengthOf, UNITS } from '../run/extent';
-import { BEGINS, rhythmOf } from '../run/schedule';
+import { BEGINS, goesByClock, rhythmOf } from '../run/schedule';
 import { which, type Filter } from './filter';
 
 interface Props {
@@ -202,7 +202,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
           </>
         )}
         <Word label="When" value={begin} choices={BEGINS} onChange={setBegin} />
-        {begin && (
+        {goesByClock(begin) && (
           <>
             {' at '}
             <TypedWord label="Time" value={time} onSettled={setTime} />,{' '}
@@ -217,7 +217,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
             />
           </>
         )}
-        .
+        {begin === 'SHOP_NEWS' && ', once its products are pulled in'}.
       </Sentence>
       <Button
         variant="contained"

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { api, take } from '../api/client';
+import { api, take, type Schema } from '../api/client';
 import { capital, when } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { useMay } from '../frame/session';
@@ -41,7 +41,8 @@ export function Schedules() {
         return (
           <Box key={s.id} sx={{ borderTop: 1, borderColor: 'divider', py: 1 }}>
             <Box>
-              {capital(begins(s))} ({s.zone})
+              {capital(begins(s))}
+              {waits(s) ? '' : ` (${s.zone})`}
               {s.pullsFirst && ', once the shop’s products are pulled in'}:{' '}
               {whichProducts(
                 s.order,
@@ -52,7 +53,13 @@ export function Schedules() {
               {model && `, by ${model.name}`}.
             </Box>
             <Box sx={{ color: 'text.secondary', display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
-              <span>{isOver ? 'It begins no more.' : `Next ${when(s.nextAt)}.`}</span>
+              <span>
+                {!isOver
+                  ? `Next ${when(s.nextAt)}.`
+                  : waits(s)
+                    ? 'It waits for the shop’s call.'
+                    : 'It begins no more.'}
+              </span>
               {Date.parse(s.lastAt) > 0 && (
                 <span>
                   Last {when(s.lastAt)}:{' '}
@@ -72,3 +79,5 @@ export function Schedules() {
     </Box>
   );
 }
+
+const waits = (s: Schema['Schedule']) => s.rhythm === 'SHOP_NEWS';

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { ANY, which } from '../product/filter';
-import { BEGINS, begins, rhythmOf, whichProducts } from './schedule';
+import { BEGINS, begins, goesByClock, rhythmOf, whichProducts } from './schedule';
 import { RHETOR } from './author';
 import { ALL } from './extent';
 
@@ -17,8 +17,17 @@ const order = {
 
 test('every word that can be chosen says when it begins', () => {
   for (const { value, label } of BEGINS.slice(1)) {
-    expect(begins({ ...rhythmOf(value), time: '02:00' })).toBe(`${label} at 02:00`);
+    expect(begins({ ...rhythmOf(value), time: '02:00' })).toBe(
+      goesByClock(value) ? `${label} at 02:00` : label,
+    );
   }
+});
+
+test('what begins on the shop’s call has no time', () => {
+  expect(begins({ rhythm: 'SHOP_NEWS', weekday: 'MONDAY', time: '02:00' })).toBe(
+    'whenever the shop says that it has changed',
+  );
+  expect(goesByClock('')).toBe(false);
 });
 
 test('products are named by what chooses them', () => {

@@ -15,7 +15,11 @@ export const BEGINS = [
   { value: 'WEEKLY FRIDAY', label: 'every Friday' },
   { value: 'WEEKLY SATURDAY', label: 'every Saturday' },
   { value: 'WEEKLY SUNDAY', label: 'every Sunday' },
+  { value: 'SHOP_NEWS', label: 'whenever the shop says that it has changed' },
 ];
+
+/** Whether a word is one of the clock's: what begins on a call has no time. */
+export const goesByClock = (word: string) => word !== '' && word !== 'SHOP_NEWS';
 
 /** The word as the API takes it. */
 export function rhythmOf(word: string): Pick<Schedule, 'rhythm' | 'weekday'> {
@@ -29,7 +33,8 @@ export function rhythmOf(word: string): Pick<Schedule, 'rhythm' | 'weekday'> {
 /** When a schedule begins, in words. */
 export function begins(s: Pick<Schedule, 'rhythm' | 'weekday' | 'time'>): string {
   const word = s.rhythm === 'WEEKLY' ? `WEEKLY ${s.weekday}` : s.rhythm;
-  return `${BEGINS.find((b) => b.value === word)!.label} at ${s.time}`;
+  const when = BEGINS.find((b) => b.value === word)!.label;
+  return goesByClock(word) ? `${when} at ${s.time}` : when;
 }
 
 /** Which products an order means, in words; `rangeName` and `fileName` look names up. */

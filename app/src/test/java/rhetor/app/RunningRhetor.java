@@ -129,6 +129,7 @@ public final class RunningRhetor implements BeforeAllCallback, ParameterResolver
                 "--rhetor.news-every=300ms",
                 "--rhetor.news-gather=0s",
                 "--rhetor.schedules-every=300ms",
+                "--rhetor.shop-calls-for=300ms",
                 "--rhetor.data=" + data,
                 "--rhetor.shop.url=" + shopUrl,
                 "--rhetor.shop.token=" + TOKEN,

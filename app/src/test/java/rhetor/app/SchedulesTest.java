@@ -2,6 +2,7 @@ package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +10,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import rhetor.app.house.Sha256;
 import rhetor.app.people.Role;
 import tools.jackson.databind.JsonNode;
 
@@ -133,6 +135,49 @@ class SchedulesTest {
           .put("/api/house/shop", Map.of("address", house.shop(), "token", RunningRhetor.TOKEN))
           .expect(200);
     }
+  }
+
+  @Test
+  void a_signed_call_of_the_shop_begins_what_waits_for_it_and_once_only() {
+    Visitor owner = house.as(Role.OWNER);
+    Map<String, Object> shop =
+        Map.of("address", house.shop(), "token", RunningRhetor.TOKEN, "signs", "fen and ford");
+    assertThat(owner.put("/api/house/shop", shop).expect(200).body().path("signs").asBoolean())
+        .isTrue();
+    List<Long> products =
+        writer.takeIn(
+            "SCN.csv",
+            "SKU,Name,Type,Brand,Material,Weight\nSCN-1,Down Pannier 1,Panniers,Tolvane,canvas,805 g\n");
+    writer.post("/api/schedules", order(products, Map.of("rhythm", "SHOP_NEWS"))).expect(200);
+    assertThat(only().path("nextAt").asString()).startsWith("1970");
+    assertThat(only().path("pullsFirst").asBoolean()).isTrue();
+    String body = "{\"changed\":[\"TV-1001\"]}";
+    assertThat(called("n-1", body, "another secret").expect(401).detail())
+        .contains("Shop-Signature is not that of this call");
+    Visitor.Answer first = called("n-1", body, "fen and ford").expect(202);
+    assertThat(first.body().path("begins").asInt()).isEqualTo(1);
+    assertThat(called("n-1", body, "fen and ford").expect(202).body().path("begins").asInt())
+        .isZero();
+    assertThat(called("n".repeat(201), body, "fen and ford").expect(422).detail())
+        .contains("Shop-Delivery");
+    JsonNode began =
+        writer.until("/api/schedules", s -> s.path(0).path("lastRun").asLong() > 0).body().path(0);
+    assertThat(began.path("nextAt").asString()).startsWith("1970");
+    assertThat(writer.get("/api/pulls/latest").body().path("status").asString()).isEqualTo("DONE");
+    assertThat(called("n-2", body, "fen and ford").expect(202).body().path("begins").asInt())
+        .isEqualTo(1);
+  }
+
+  private Visitor.Answer called(String number, String body, String secret) {
+    String signature =
+        "sha256="
+            + Sha256.signature(secret, (number + "." + body).getBytes(StandardCharsets.UTF_8));
+    return house
+        .visitor()
+        .withoutToken()
+        .withHeader("Shop-Delivery", number)
+        .withHeader("Shop-Signature", signature)
+        .postBytes("/api/shop/changed", body.getBytes(StandardCharsets.UTF_8));
   }
 
   @Test

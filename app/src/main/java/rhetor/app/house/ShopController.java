@@ -23,15 +23,22 @@ class ShopController {
    *
    * @param address empty if no shop is connected
    * @param hasToken whether there is a token for it
+   * @param signs whether it signs calls
    */
-  record ShopView(String address, boolean hasToken) {}
+  record ShopView(String address, boolean hasToken, boolean signs) {}
 
-  /** Where the shop is; an empty token leaves the one that is there. */
+  /**
+   * Where the shop is; an empty token leaves the one that is there.
+   *
+   * @param signs what it signs its calls with; absent or empty to leave that
+   */
   record ShopOrder(
-      @NotNull @Size(max = 500) String address, @NotNull @Size(max = 1000) String token) {}
+      @NotNull @Size(max = 500) String address,
+      @NotNull @Size(max = 1000) String token,
+      @Size(max = 500) String signs) {}
 
   private static ShopView view(ShopConnections.ShopConnection shop) {
-    return new ShopView(shop.address(), !shop.token().isEmpty());
+    return new ShopView(shop.address(), !shop.token().isEmpty(), !shop.signs().isEmpty());
   }
 
   @GetMapping("/api/house/shop")
@@ -41,6 +48,7 @@ class ShopController {
 
   @PutMapping("/api/house/shop")
   ShopView put(@Valid @RequestBody ShopOrder order, Principal person) {
-    return view(shops.put(order.address(), order.token(), person.getName()));
+    String signs = order.signs() == null ? "" : order.signs();
+    return view(shops.put(order.address(), order.token(), signs, person.getName()));
   }
 }

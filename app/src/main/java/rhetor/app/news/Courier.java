@@ -11,18 +11,14 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
-import java.security.GeneralSecurityException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Properties;
 import java.util.TreeMap;
-import javax.crypto.Mac;
-import javax.crypto.spec.SecretKeySpec;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -32,6 +28,7 @@ import org.springframework.mail.MailException;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
 import org.springframework.mail.javamail.MimeMessageHelper;
 import org.springframework.stereotype.Component;
+import rhetor.app.house.Sha256;
 import rhetor.app.news.NewsSettings.MailServer;
 import rhetor.app.news.NewsStore.Delivery;
 import rhetor.app.web.Refused;
@@ -228,22 +225,12 @@ class Courier {
             .timeout(PATIENCE)
             .header("Content-Type", "application/json")
             .header("Rhetor-Delivery", String.valueOf(news.id()))
-            .header("Rhetor-Signature", "sha256=" + signature(call.get().secret(), body))
+            .header("Rhetor-Signature", "sha256=" + Sha256.signature(call.get().secret(), body))
             .POST(HttpRequest.BodyPublishers.ofByteArray(body))
             .build();
     int status = http.send(request, HttpResponse.BodyHandlers.discarding()).statusCode();
     if (status / 100 != 2) {
       throw new IOException("%s answered with %d.".formatted(news.address(), status));
-    }
-  }
-
-  private static String signature(String secret, byte[] body) {
-    try {
-      Mac mac = Mac.getInstance("HmacSHA256");
-      mac.init(new SecretKeySpec(secret.getBytes(StandardCharsets.UTF_8), "HmacSHA256"));
-      return HexFormat.of().formatHex(mac.doFinal(body));
-    } catch (GeneralSecurityException e) {
-      throw new IllegalStateException("every JDK has HmacSHA256", e);
     }
   }
 }

@@ -24,6 +24,8 @@ import rhetor.app.log.HouseLog;
 /** Who may do what over HTTP, and the headers that keep browsers from being talked into more. */
 @Configuration
 class Security {
+  private static final String SHOP_CALL = "/api/shop/changed";
+
   private static final String[] SIGN_OFF = {
     "/api/proofs/*/sign-off",
     "/api/proofs/*/let-be",
@@ -54,7 +56,12 @@ class Security {
     return http.securityContext(c -> c.securityContextRepository(contexts))
         // A browser sends no token of its own accord, so nobody can have it forge a request with
         // one.
-        .csrf(c -> c.spa().ignoringRequestMatchers(Tokens::isCarriedBy))
+        .csrf(
+            c ->
+                c.spa()
+                    .ignoringRequestMatchers(Tokens::isCarriedBy)
+                    // The shop has no session; its calls are signed.
+                    .ignoringRequestMatchers(SHOP_CALL))
         .requestCache(c -> c.disable())
         .formLogin(f -> f.disable())
         .httpBasic(b -> b.disable())
@@ -62,6 +69,8 @@ class Security {
         .authorizeHttpRequests(
             a ->
                 a.requestMatchers("/api/session", "/api/owner")
+                    .permitAll()
+                    .requestMatchers(HttpMethod.POST, SHOP_CALL)
                     .permitAll()
                     .requestMatchers("/api/me/**")
                     .hasRole("READER")

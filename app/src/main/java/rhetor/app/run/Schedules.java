@@ -40,8 +40,18 @@ public class Schedules {
   private final PullService pulls;
   private final Clock clock;
   private final JsonMapper json = JsonMapper.builder().build();
+  private final Duration quiet;
 
-  Schedules(JdbcClient jdbc, RunService runs, PullService pulls, Clock clock) {
+  /**
+   * @param quiet how long the shop's calls are collected before something begins
+   */
+  Schedules(
+      JdbcClient jdbc,
+      RunService runs,
+      PullService pulls,
+      Clock clock,
+      @Value("${rhetor.shop-calls-for:10s}") Duration quiet) {
+    this.quiet = quiet;
     this.jdbc = jdbc;
     this.runs = runs;
     this.pulls = pulls;
@@ -132,19 +142,25 @@ public class Schedules {
           "There are %d schedules already. Take one away first.".formatted(MOST));
     }
     runs.check(order.manner());
-    Instant next = rhythm.next(clock.instant(), time(time), weekday, zone(zone));
+    LocalTime at = time(time);
+    ZoneId in = zone(zone);
+    boolean waits = rhythm == Rhythm.SHOP_NEWS;
+    Optional<Instant> next =
+        waits ? Optional.empty() : Optional.of(rhythm.next(clock.instant(), at, weekday, in));
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
             "insert into schedule (wanted, rhythm, weekday, at_time, zone, pulls_first, next_at, set_by) values (?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
-            json.writeValueAsString(order),
-            rhythm.name(),
-            weekday.getValue(),
-            time,
-            zone,
-            pullsFirst,
-            Timestamp.from(next),
-            by)
+            Arrays.asList(
+                json.writeValueAsString(order),
+                rhythm.name(),
+                weekday.getValue(),
+                time,
+                zone,
+                // What has changed there isn't here yet.
+                pullsFirst || waits,
+                next.map(Timestamp::from).orElse(null),
+                by))
         .update(key, "id");
     return key.getKey().longValue();
   }
@@ -161,6 +177,20 @@ public class Schedules {
       throw Refused.invalid("There is no time zone called " + zone + ".");
     }
     return ZoneId.of(zone);
+  }
+
+  /**
+   * Lets begin, in a moment, what begins when the shop calls. Calls that come in that moment begin
+   * nothing more: one pull brings in what all of them are about.
+   *
+   * @return how many schedules begin
+   */
+  @Transactional
+  public int shopCalled() {
+    return jdbc.sql(
+            "update schedule set next_at = ? where rhythm = 'SHOP_NEWS' and next_at is null")
+        .param(Timestamp.from(clock.instant().plus(quiet)))
+        .update();
   }
 
   /** Takes a schedule away; runs that it began stay. */
@@ -217,7 +247,7 @@ public class Schedules {
   private void begin(Schedule schedule) {
     Instant now = clock.instant();
     Optional<Instant> next =
-        schedule.rhythm == Rhythm.ONCE
+        !schedule.rhythm.recurs()
             ? Optional.empty()
             : Optional.of(
                 schedule.rhythm.next(
