@@ -168,6 +168,55 @@ class SchedulesTest {
         .isEqualTo(1);
   }
 
+  /** The shop that ships with Rhetor calls whenever a page of it has changed. */
+  @Test
+  void what_changes_in_the_shop_is_pulled_in_and_written_without_anybody() {
+    Map<String, Object> shop =
+        Map.of("address", house.shop(), "token", RunningRhetor.TOKEN, "signs", "marsh and moor");
+    house.as(Role.OWNER).put("/api/house/shop", shop).expect(200);
+    Map<String, Object> unwritten = new HashMap<>(Visitor.wish(List.of(), 0));
+    unwritten.put("search", "SCW-1");
+    writer
+        .post("/api/schedules", order(List.of(), Map.of("order", unwritten, "rhythm", "SHOP_NEWS")))
+        .expect(200);
+    Visitor inTheShop =
+        new Visitor(house.shop()).withHeader("Authorization", "Bearer " + RunningRhetor.TOKEN);
+    inTheShop
+        .put(
+            "/api/calls",
+            Map.of("address", house.url() + "/api/shop/changed", "secret", "marsh and moor"))
+        .expect(204);
+    try {
+      inTheShop
+          .put(
+              "/api/products/SCW-1",
+              Map.of(
+                  "title", "Wold Pannier 1",
+                  "shortDescription", "",
+                  "description", "<p>A pannier of canvas.</p>",
+                  "metaTitle", "",
+                  "metaDescription", "",
+                  "tags", List.of(),
+                  "imageAlt", ""))
+          .expect(201);
+      long run =
+          writer
+              .until("/api/schedules", s -> s.path(0).path("lastRun").asLong() > 0)
+              .body()
+              .path(0)
+              .path("lastRun")
+              .asLong();
+      JsonNode done =
+          writer
+              .until(
+                  "/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"))
+              .body();
+      assertThat(done.path("run").path("written").asInt()).isEqualTo(1);
+    } finally {
+      inTheShop.put("/api/calls", Map.of("address", "", "secret", "")).expect(204);
+    }
+  }
+
   private Visitor.Answer called(String number, String body, String secret) {
     String signature =
         "sha256="

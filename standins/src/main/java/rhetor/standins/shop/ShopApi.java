@@ -24,11 +24,13 @@ import rhetor.standins.Weather;
 @RequestMapping("/api")
 class ShopApi {
   private final GoodsStore goods;
+  private final Calls calls;
   private final Weather weather = new Weather();
   private final byte[] token;
 
-  ShopApi(GoodsStore goods, @Value("${standins.token}") String token) {
+  ShopApi(GoodsStore goods, Calls calls, @Value("${standins.token}") String token) {
     this.goods = goods;
+    this.calls = calls;
     this.token = ("Bearer " + token).getBytes(StandardCharsets.UTF_8);
   }
 
@@ -176,6 +178,7 @@ class ShopApi {
           .body(Map.of("detail", "The page has another version."));
     }
     Goods now = goods.put(sku, texts);
+    calls.changed(sku);
     String page =
         "http://"
             + request.getServerName()
@@ -199,8 +202,21 @@ class ShopApi {
         .orElseGet(
             () -> {
               goods.putPicture(sku, png);
+              calls.changed(sku);
               return ResponseEntity.noContent().build();
             });
+  }
+
+  /** Whom to call when a page changes; an empty address is nobody. */
+  @PutMapping("/calls")
+  ResponseEntity<Object> setCalls(
+      @RequestHeader(name = "Authorization", defaultValue = "") String authorization,
+      @RequestBody Calls.Wish wish) {
+    if (!MessageDigest.isEqual(token, authorization.getBytes(StandardCharsets.UTF_8))) {
+      return ResponseEntity.status(HttpStatus.UNAUTHORIZED).build();
+    }
+    calls.set(wish);
+    return ResponseEntity.noContent().build();
   }
 
   @GetMapping("/weather")
