@@ -49,6 +49,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
   const [begin, setBegin] = useState('');
   const [time, setTime] = useState('02:00');
   const [before, setBefore] = useState('');
+  const [what, setWhat] = useState('');
   const [isBusy, setBusy] = useState(false);
   const order = {
     ...which(filter, chosen),
@@ -77,6 +78,7 @@ export function WriteSentence({ filter, total, chosen }: Props) {
           time: time.trim(),
           zone,
           pullsFirst: before === 'PULL',
+          takesIdeas: what === 'IDEA',
         };
         queries.setQueryData(['schedules'], await take(api.POST('/api/schedules', { body })));
         navigate('/runs');
@@ -217,7 +219,22 @@ export function WriteSentence({ filter, total, chosen }: Props) {
             />
           </>
         )}
-        {begin === 'SHOP_NEWS' && ', once its products are pulled in'}.
+        {begin === 'SHOP_NEWS' && ', once its products are pulled in'}
+        {begin && (
+          <>
+            ; each time{' '}
+            <Word
+              label="What each time"
+              value={what}
+              choices={[
+                { value: '', label: 'what this sentence says' },
+                { value: 'IDEA', label: 'the next idea of the list under Runs' },
+              ]}
+              onChange={setWhat}
+            />
+          </>
+        )}
+        .
       </Sentence>
       <Button
         variant="contained"

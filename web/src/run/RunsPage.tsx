@@ -21,6 +21,7 @@ import { money } from '../model/connections';
 import { amount, duration } from './author';
 import { Outcomes } from './Outcomes';
 import { whatIsWritten } from './extent';
+import { IdeaList } from './IdeaList';
 import { Schedules } from './Schedules';
 
 type Run = Schema['Run'];
@@ -57,6 +58,7 @@ export function RunsPage() {
         Choose products under <Link to="/products">Products</Link> and write for them. You can leave
         while it runs.
         <Schedules />
+        <IdeaList />
       </Empty>
     );
   }
@@ -100,6 +102,7 @@ export function RunsPage() {
           </TableBody>
         </Table>
         <Schedules />
+        <IdeaList />
       </Box>
       {id && <OneRun key={id} id={Number(id)} />}
     </Box>

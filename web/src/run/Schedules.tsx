@@ -44,12 +44,14 @@ export function Schedules() {
               {capital(begins(s))}
               {waits(s) ? '' : ` (${s.zone})`}
               {s.pullsFirst && ', once the shop’s products are pulled in'}:{' '}
-              {whichProducts(
-                s.order,
-                (id) => ranges.data?.find((r) => r.id === id)?.name,
-                (id) => intakes.data?.find((i) => i.id === id)?.fileName,
-              )}
-              {whatIsWritten(s.order) && `, ${whatIsWritten(s.order)}`}
+              {s.takesIdeas
+                ? 'the next idea of the list'
+                : whichProducts(
+                    s.order,
+                    (id) => ranges.data?.find((r) => r.id === id)?.name,
+                    (id) => intakes.data?.find((i) => i.id === id)?.fileName,
+                  )}
+              {!s.takesIdeas && whatIsWritten(s.order) && `, ${whatIsWritten(s.order)}`}
               {model && `, by ${model.name}`}.
             </Box>
             <Box sx={{ color: 'text.secondary', display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>

@@ -111,6 +111,65 @@ class SchedulesTest {
   }
 
   @Test
+  void the_next_idea_of_the_list_is_written_each_time_and_none_twice() {
+    writer.takeIn(
+        "IDE.csv",
+        "SKU,Name,Type,Brand,Material,Weight\nIDE-1,Combe 1,Panniers,Ideafold,canvas,801 g\n");
+    assertThat(writer.post("/api/ideas", Map.of("lines", "show the panniers")).expect(422).detail())
+        .contains("it writes nothing");
+    assertThat(
+            writer
+                .post("/api/ideas", Map.of("lines", "rewrite Ideafold\nwrite the zorbles"))
+                .expect(422)
+                .detail())
+        .contains("zorbles");
+    assertThat(writer.get("/api/ideas").body()).isEmpty();
+    house.as(Role.READER).post("/api/ideas", Map.of("lines", "rewrite Ideafold")).expect(403);
+    writer
+        .post(
+            "/api/ideas",
+            Map.of(
+                "lines",
+                "rewrite Ideafold\n\nshorten the meta descriptions of Ideafold to 120 characters\n"))
+        .expect(200);
+    writer.post("/api/schedules", order(List.of(), Map.of("takesIdeas", true))).expect(200);
+    long first = begun(0);
+    long second = begun(first);
+    JsonNode ideas = writer.get("/api/ideas").expect(200).body();
+    assertThat(ideas.findValuesAsString("words"))
+        .containsExactly(
+            "shorten the meta descriptions of Ideafold to 120 characters", "rewrite Ideafold");
+    assertThat(ideas.path(0).path("run").asLong()).isEqualTo(second);
+    assertThat(ideas.path(1).path("run").asLong()).isEqualTo(first);
+    due();
+    JsonNode said =
+        writer
+            .until("/api/schedules", s -> !s.path(0).path("lastSaid").asString().isEmpty())
+            .body()
+            .path(0);
+    assertThat(said.path("lastSaid").asString()).isEqualTo("No idea is left on the list.");
+    writer.delete("/api/ideas/" + ideas.path(0).path("id").asLong()).expect(404);
+  }
+
+  /** The run that begins when the only schedule is due, once it is over. */
+  private long begun(long before) {
+    due();
+    long run =
+        writer
+            .until("/api/schedules", s -> s.path(0).path("lastRun").asLong() > before)
+            .body()
+            .path(0)
+            .path("lastRun")
+            .asLong();
+    JsonNode done =
+        writer
+            .until("/api/runs/" + run, r -> r.path("run").path("status").asString().equals("DONE"))
+            .body();
+    assertThat(done.path("run").path("written").asInt()).isEqualTo(1);
+    return run;
+  }
+
+  @Test
   void a_shop_that_does_not_answer_is_told_of_and_nothing_begins() {
     Visitor owner = house.as(Role.OWNER);
     owner

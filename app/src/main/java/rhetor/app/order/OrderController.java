@@ -1,34 +1,20 @@
 package rhetor.app.order;
 
-import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import rhetor.app.intake.IntakeService;
-import rhetor.app.product.ProductService;
-import rhetor.app.range.Ranges;
 import rhetor.core.order.Order;
-import rhetor.core.order.OrderReader;
-import rhetor.core.order.OrderReader.Named;
-import rhetor.core.order.OrderReader.Sort;
-import rhetor.core.style.Voices;
 
 /** Reads orders in plain words, by what the house has; nothing is done by them. */
 @RestController
 class OrderController {
   private static final int COMPLETIONS = 8;
 
-  private final ProductService products;
-  private final Ranges ranges;
-  private final IntakeService intakes;
+  private final Orders orders;
 
-  OrderController(ProductService products, Ranges ranges, IntakeService intakes) {
-    this.products = products;
-    this.ranges = ranges;
-    this.intakes = intakes;
+  OrderController(Orders orders) {
+    this.orders = orders;
   }
 
   /** Orders that what was typed may become. */
@@ -36,28 +22,11 @@ class OrderController {
 
   @GetMapping("/api/orders")
   Order read(@RequestParam String words) {
-    return reader().read(words);
+    return orders.read(words);
   }
 
   @GetMapping("/api/orders/completions")
   Completions completions(@RequestParam String words) {
-    return new Completions(reader().completions(words, COMPLETIONS));
-  }
-
-  private OrderReader reader() {
-    List<Named> vocabulary = new ArrayList<>();
-    ProductService.Choices choices = products.choices();
-    choices.kinds().forEach(k -> vocabulary.add(new Named(Sort.KIND, k.name(), k.name())));
-    choices.brands().forEach(b -> vocabulary.add(new Named(Sort.MAKER, b.name(), b.name())));
-    ranges.all().forEach(r -> vocabulary.add(new Named(Sort.RANGE, r.name(), "" + r.id())));
-    Voices.all().forEach(v -> vocabulary.add(new Named(Sort.VOICE, v.id(), v.id())));
-    Set<String> suppliers = new HashSet<>();
-    for (IntakeService.Taken sheet : intakes.taken()) {
-      // The last sheet of a supplier is the one that is meant.
-      if (suppliers.add(sheet.supplier())) {
-        vocabulary.add(new Named(Sort.SHEET, sheet.supplier(), "" + sheet.id()));
-      }
-    }
-    return new OrderReader(vocabulary);
+    return new Completions(orders.completions(words, COMPLETIONS));
   }
 }

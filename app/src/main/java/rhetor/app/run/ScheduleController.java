@@ -29,6 +29,7 @@ class ScheduleController {
    * @param time such as 02:00
    * @param zone such as Europe/London
    * @param pullsFirst whether the shop's products are pulled in before; absent for no
+   * @param takesIdeas whether the next idea of the list is written each time; absent for no
    */
   record ScheduleOrder(
       @Valid @NotNull RunController.WriteOrder order,
@@ -36,7 +37,8 @@ class ScheduleController {
       @NotNull DayOfWeek weekday,
       @NotNull @Size(max = 5) String time,
       @NotNull @Size(max = 60) String zone,
-      Boolean pullsFirst) {}
+      Boolean pullsFirst,
+      Boolean takesIdeas) {}
 
   @GetMapping("/api/schedules")
   List<Schedules.Schedule> all() {
@@ -52,6 +54,7 @@ class ScheduleController {
         order.time(),
         order.zone(),
         Boolean.TRUE.equals(order.pullsFirst()),
+        Boolean.TRUE.equals(order.takesIdeas()),
         person.getName());
     return schedules.all();
   }

@@ -38,6 +38,7 @@ public class Schedules {
   private final JdbcClient jdbc;
   private final RunService runs;
   private final PullService pulls;
+  private final Ideas ideas;
   private final Clock clock;
   private final JsonMapper json = JsonMapper.builder().build();
   private final Duration quiet;
@@ -49,12 +50,14 @@ public class Schedules {
       JdbcClient jdbc,
       RunService runs,
       PullService pulls,
+      Ideas ideas,
       Clock clock,
       @Value("${rhetor.shop-calls-for:10s}") Duration quiet) {
     this.quiet = quiet;
     this.jdbc = jdbc;
     this.runs = runs;
     this.pulls = pulls;
+    this.ideas = ideas;
     this.clock = clock;
   }
 
@@ -75,6 +78,7 @@ public class Schedules {
    * @param time such as 02:00
    * @param zone such as Europe/London
    * @param pullsFirst whether the shop's products are pulled in before it begins
+   * @param takesIdeas whether it writes the next idea rather than what its order says
    * @param nextAt when it begins next, the epoch if never again
    * @param lastAt when it last was due, the epoch if it wasn't yet
    * @param lastRun the run that began then, 0 if none did
@@ -88,6 +92,7 @@ public class Schedules {
       String time,
       String zone,
       boolean pullsFirst,
+      boolean takesIdeas,
       Instant nextAt,
       Instant lastAt,
       long lastRun,
@@ -111,6 +116,7 @@ public class Schedules {
         rs.getString("at_time"),
         rs.getString("zone"),
         rs.getBoolean("pulls_first"),
+        rs.getBoolean("takes_ideas"),
         instant(rs.getTimestamp("next_at")),
         instant(rs.getTimestamp("last_at")),
         rs.getLong("last_run"),
@@ -126,6 +132,7 @@ public class Schedules {
    * Sets a run to begin by itself.
    *
    * @param pullsFirst whether the shop's products are pulled in before
+   * @param takesIdeas whether it writes the next idea of the list each time
    * @throws Refused if time or zone make no sense, or there are too many already
    */
   @Transactional
@@ -136,6 +143,7 @@ public class Schedules {
       String time,
       String zone,
       boolean pullsFirst,
+      boolean takesIdeas,
       String by) {
     if (all().size() >= MOST) {
       throw Refused.conflict(
@@ -149,7 +157,7 @@ public class Schedules {
         waits ? Optional.empty() : Optional.of(rhythm.next(clock.instant(), at, weekday, in));
     GeneratedKeyHolder key = new GeneratedKeyHolder();
     jdbc.sql(
-            "insert into schedule (wanted, rhythm, weekday, at_time, zone, pulls_first, next_at, set_by) values (?, ?, ?, ?, ?, ?, ?, ?)")
+            "insert into schedule (wanted, rhythm, weekday, at_time, zone, pulls_first, takes_ideas, next_at, set_by) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
         .params(
             Arrays.asList(
                 json.writeValueAsString(order),
@@ -159,6 +167,7 @@ public class Schedules {
                 zone,
                 // What has changed there isn't here yet.
                 pullsFirst || waits,
+                takesIdeas,
                 next.map(Timestamp::from).orElse(null),
                 by))
         .update(key, "id");
@@ -272,14 +281,21 @@ public class Schedules {
   }
 
   private void start(Schedule schedule) {
+    Optional<Ideas.Idea> idea = schedule.takesIdeas ? ideas.take() : Optional.empty();
+    if (schedule.takesIdeas && idea.isEmpty()) {
+      said(schedule.id, 0, "No idea is left on the list.");
+      return;
+    }
     long run = 0;
     String said = "";
     try {
+      RunController.WriteOrder order =
+          idea.map(i -> ideas.order(i, schedule.order)).orElse(schedule.order);
       run =
           runs.start(
-                  schedule.order.asked().products(),
-                  schedule.order.asked().filter(),
-                  schedule.order.manner().whenNobodyWaits(""),
+                  order.asked().products(),
+                  order.asked().filter(),
+                  order.manner().whenNobodyWaits(""),
                   schedule.setBy)
               .id();
     } catch (Refused e) {
@@ -289,6 +305,9 @@ public class Schedules {
       said = String.valueOf(e.getMessage());
     }
     said(schedule.id, run, said);
+    if (idea.isPresent()) {
+      ideas.became(idea.get().id(), run, said);
+    }
   }
 
   private void said(long schedule, long run, String said) {
