@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { api, take, type Schema } from '../api/client';
 import { count } from '../frame/format';
 import { useNotice } from '../frame/Notice';
-import { Sentence, TypedWord } from '../frame/Sentence';
+import { Sentence, TypedWord, Word } from '../frame/Sentence';
 import { SureButton } from '../frame/SureButton';
 import { money } from './connections';
 
@@ -19,6 +19,7 @@ const NEW: Order = {
   priceAsked: 0,
   priceAnswered: 0,
   monthlyMost: 0,
+  takesPictures: false,
 };
 
 /** A connection as a sentence; its owner can change the words. */
@@ -40,6 +41,7 @@ export function ConnectionForm(props: {
         priceAsked: connection.priceAsked,
         priceAnswered: connection.priceAnswered,
         monthlyMost: connection.monthlyMost,
+        takesPictures: connection.takesPictures,
       }
     : NEW;
   const [order, setOrder] = useState(was);
@@ -145,6 +147,16 @@ export function ConnectionForm(props: {
             value={order.monthlyMost ? String(order.monthlyMost) : ''}
             otherwise="any amount"
             onSettled={(typed) => set({ monthlyMost: price(typed) })}
+          />
+          , and{' '}
+          <Word
+            label={`Pictures${of}`}
+            value={order.takesPictures ? 'yes' : 'no'}
+            choices={[
+              { value: 'no', label: 'it is sent no pictures' },
+              { value: 'yes', label: 'products’ pictures go with its questions' },
+            ]}
+            onChange={(said) => set({ takesPictures: said === 'yes' })}
           />
           .
         </Sentence>

@@ -9,6 +9,7 @@ import { api, take, type Schema } from '../api/client';
 import { capital, count } from '../frame/format';
 import { useNotice } from '../frame/Notice';
 import { Sentence, Word as Choice } from '../frame/Sentence';
+import { money, useConnections } from '../model/connections';
 import { ANY, which } from '../product/filter';
 import { extent } from '../run/extent';
 import { RHETOR } from '../run/author';
@@ -39,6 +40,7 @@ export function FromPictures(props: { mayWrite: boolean; onDone: (said: string) 
   const [kind, setKind] = useState(EVERY);
   const [then, setThen] = useState('write');
   const [word, setWord] = useState<Word>({ origins: [], pictures: {} });
+  const connections = useConnections();
   const page = useQuery({
     queryKey: ['pictures', 'proposals', after],
     queryFn: () => take(api.GET('/api/pictures/proposals', { params: { query: { after } } })),
@@ -93,6 +95,20 @@ export function FromPictures(props: { mayWrite: boolean; onDone: (said: string) 
     }
   };
   const ready = wanted(word, shown).length;
+  const seeing = (connections.data ?? []).filter((c) => c.takesPictures);
+  const about = { connection: seeing[0]?.id ?? 0, pictures: shown.map((p) => p.picture) };
+  const asking = useQuery({
+    queryKey: ['pictures', 'asking', about],
+    queryFn: () => take(api.POST('/api/pictures/asking', { body: about })),
+    enabled: mayWrite && seeing.length > 0 && shown.length > 0,
+  });
+  const ask = useMutation({
+    mutationFn: () => take(api.POST('/api/pictures/ask', { body: about })),
+    onSuccess: (told) =>
+      onDone(`${seeing[0]!.name} said something of ${count(told.pictures, 'picture')}.`),
+    onError: notice.trouble,
+    onSettled: () => queries.invalidateQueries({ queryKey: ['pictures'] }),
+  });
   return (
     <Box>
       {page.error && <Typography role="alert">{page.error.message}</Typography>}
@@ -155,6 +171,18 @@ export function FromPictures(props: { mayWrite: boolean; onDone: (said: string) 
               />
             </Box>
           )}
+        </Box>
+      )}
+      {(asking.data?.pictures ?? 0) > 0 && (
+        <Box sx={{ mb: 1 }}>
+          <Button disabled={ask.isPending} onClick={() => ask.mutate()} sx={{ ml: -1 }}>
+            Ask {seeing[0]!.name} what they show
+          </Button>
+          <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>
+            {ask.isPending
+              ? 'It is being asked, a picture at a time.'
+              : `${count(asking.data!.pictures, 'picture')}, about ${money(asking.data!.cost)}. What it says is proposed, and counts for nothing before you say so.`}
+          </Box>
         </Box>
       )}
       {shown.map((p) => (

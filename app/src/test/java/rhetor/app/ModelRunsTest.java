@@ -2,6 +2,8 @@ package rhetor.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -41,6 +43,10 @@ class ModelRunsTest {
   }
 
   private long connect(String key) {
+    return connect(key, false);
+  }
+
+  private long connect(String key, boolean takesPictures) {
     String host = java.net.URI.create(model.address()).getAuthority();
     owner.put("/api/connections/hosts", Map.of("host", host, "allowed", true)).expect(200);
     return owner
@@ -60,7 +66,9 @@ class ModelRunsTest {
                 "priceAnswered",
                 1000,
                 "monthlyMost",
-                0))
+                0,
+                "takesPictures",
+                takesPictures))
         .expect(200)
         .id();
   }
@@ -174,6 +182,40 @@ class ModelRunsTest {
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
     }
+  }
+
+  @Test
+  void a_model_that_takes_pictures_is_shown_those_that_somebody_confirmed() throws Exception {
+    List<Long> products = products(2);
+    String sku =
+        writer
+            .get("/api/products/" + products.getFirst())
+            .body()
+            .path("line")
+            .path("sku")
+            .asString();
+    byte[] png = Files.readAllBytes(Path.of("../demo/pictures/tv-1003.png"));
+    long picture =
+        writer
+            .uploadTo("/api/pictures", "", sku + ".png", png)
+            .expect(200)
+            .body()
+            .path("pictures")
+            .path(0)
+            .path("id")
+            .asLong();
+    owner.delete("/api/connections/" + connection).expect(200);
+    connection = connect(RunningRhetor.TOKEN, true);
+    until(run(products, Map.of()), "DONE");
+    assertThat(model.shown()).isZero();
+    writer
+        .post("/api/pictures/confirm", Map.of("pictures", List.of(picture), "colours", false))
+        .expect(200);
+    JsonNode done = until(run(products, Map.of()), "DONE");
+    assertThat(done.path("run").path("written").asInt()).isEqualTo(2);
+    // Of the other one all was asked and paid for before.
+    assertThat(model.asked()).isEqualTo(3);
+    assertThat(model.shown()).isEqualTo(1);
   }
 
   @Test

@@ -15,6 +15,7 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A text model that answers as a test wants it, over real HTTP. */
@@ -37,6 +38,7 @@ final class OddModel implements AutoCloseable {
   private final HttpServer server;
   private final ExecutorService threads = Executors.newCachedThreadPool();
   private final AtomicInteger asked = new AtomicInteger();
+  private final AtomicInteger shown = new AtomicInteger();
   private final AtomicInteger atOnce = new AtomicInteger();
   private final AtomicInteger mostAtOnce = new AtomicInteger();
   private volatile Function<String, Said> manner = OddModel::good;
@@ -65,6 +67,11 @@ final class OddModel implements AutoCloseable {
     return asked.get();
   }
 
+  /** How many pictures came with questions. */
+  int shown() {
+    return shown.get();
+  }
+
   /** Waits until it was asked so often. */
   void awaitAsked(int times) {
     while (asked() < times) {
@@ -80,12 +87,11 @@ final class OddModel implements AutoCloseable {
     asked.incrementAndGet();
     mostAtOnce.accumulateAndGet(atOnce.incrementAndGet(), Math::max);
     try (x) {
+      JsonNode content =
+          JSON.readTree(x.getRequestBody().readAllBytes()).path("messages").path(0).path("content");
+      content.forEach(part -> shown.addAndGet(part.has("image_url") ? 1 : 0));
       String prompt =
-          JSON.readTree(x.getRequestBody().readAllBytes())
-              .path("messages")
-              .path(0)
-              .path("content")
-              .asString();
+          content.isArray() ? content.path(0).path("text").asString() : content.asString();
       Said said = manner.apply(prompt);
       said.headers.forEach(x.getResponseHeaders()::set);
       x.getResponseHeaders().set("Content-Type", "application/json");

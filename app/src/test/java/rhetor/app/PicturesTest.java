@@ -180,6 +180,62 @@ class PicturesTest {
   }
 
   @Test
+  void a_text_model_that_takes_pictures_is_asked_what_they_show_once() throws Exception {
+    long id = drop("IMG_8801.png", label("Fen Jar")).path("pictures").get(0).path("id").asLong();
+    String host = house.shop().replaceFirst("https?://", "");
+    house
+        .as(Role.OWNER)
+        .put("/api/connections/hosts", Map.of("host", host, "allowed", true))
+        .expect(200);
+    Map<String, Object> blind = connection("Blindfold", false);
+    long no = house.as(Role.OWNER).post("/api/connections", blind).expect(200).id();
+    long yes =
+        house
+            .as(Role.OWNER)
+            .post("/api/connections", connection("Onlooker", true))
+            .expect(200)
+            .id();
+    Map<String, Object> about = Map.of("connection", yes, "pictures", List.of(id));
+    assertThat(
+            writer
+                .post("/api/pictures/ask", Map.of("connection", no, "pictures", List.of(id)))
+                .expect(422)
+                .detail())
+        .contains("takes no pictures");
+    JsonNode asking = writer.post("/api/pictures/asking", about).expect(200).body();
+    assertThat(asking.path("pictures").asInt()).isEqualTo(1);
+    assertThat(asking.path("cost").asDouble()).isPositive();
+    assertThat(writer.post("/api/pictures/ask", about).expect(200).body().path("pictures").asInt())
+        .isEqualTo(1);
+    assertThat(proposed(id).path("facts").toString()).contains("MODEL", "broad");
+    assertThat(writer.post("/api/pictures/asking", about).body().path("pictures").asInt()).isZero();
+    assertThat(writer.post("/api/pictures/ask", about).body().path("pictures").asInt()).isZero();
+    house.as(Role.READER).post("/api/pictures/ask", about).expect(403);
+    house.as(Role.OWNER).delete("/api/connections/" + no).expect(200);
+    house.as(Role.OWNER).delete("/api/connections/" + yes).expect(200);
+  }
+
+  private Map<String, Object> connection(String name, boolean takesPictures) {
+    return Map.of(
+        "name",
+        name,
+        "address",
+        house.shop() + "/model/v1",
+        "model",
+        "foolscap-1",
+        "key",
+        RunningRhetor.TOKEN,
+        "priceAsked",
+        1,
+        "priceAnswered",
+        4,
+        "monthlyMost",
+        0,
+        "takesPictures",
+        takesPictures);
+  }
+
+  @Test
   void products_of_pictures_need_a_writer_a_code_and_a_name() {
     Map<String, Object> nameless =
         Map.of(

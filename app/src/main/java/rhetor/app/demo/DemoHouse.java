@@ -105,7 +105,8 @@ class DemoHouse implements ApplicationRunner {
             settings.shop().token(),
             new BigDecimal("0.50"),
             new BigDecimal("2.00"),
-            new BigDecimal("20")),
+            new BigDecimal("20"),
+            true),
         "odile@harrowmere.example");
     watched.set(true, true, Authorship.COMPOSER, "odile@harrowmere.example");
     if (mailPort != 0) {

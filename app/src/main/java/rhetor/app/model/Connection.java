@@ -11,6 +11,7 @@ import java.math.BigDecimal;
  * @param priceAsked what a million tokens of questions cost
  * @param priceAnswered what a million tokens of answers cost
  * @param monthlyMost most to be spent in a calendar month, 0 for no limit
+ * @param takesPictures whether pictures may be sent with questions
  */
 public record Connection(
     long id,
@@ -20,7 +21,8 @@ public record Connection(
     String secret,
     BigDecimal priceAsked,
     BigDecimal priceAnswered,
-    BigDecimal monthlyMost) {
+    BigDecimal monthlyMost,
+    boolean takesPictures) {
 
   private static final BigDecimal MILLION = BigDecimal.valueOf(1_000_000);
 

@@ -41,10 +41,15 @@ class ConnectionController {
       BigDecimal priceAsked,
       BigDecimal priceAnswered,
       BigDecimal monthlyMost,
+      boolean takesPictures,
       int answers,
       BigDecimal spent) {}
 
-  /** A connection to keep; an empty key leaves the one that is there. */
+  /**
+   * A connection to keep; an empty key leaves the one that is there.
+   *
+   * @param takesPictures whether pictures may be sent with questions; absent for no
+   */
   record ConnectionOrder(
       @NotNull @Size(max = 200) String name,
       @NotNull @Size(max = 500) String address,
@@ -52,9 +57,19 @@ class ConnectionController {
       @NotNull @Size(max = 1000) String key,
       @NotNull BigDecimal priceAsked,
       @NotNull BigDecimal priceAnswered,
-      @NotNull BigDecimal monthlyMost) {
+      @NotNull BigDecimal monthlyMost,
+      Boolean takesPictures) {
     Connection connection(long id) {
-      return new Connection(id, name, address, model, key, priceAsked, priceAnswered, monthlyMost);
+      return new Connection(
+          id,
+          name,
+          address,
+          model,
+          key,
+          priceAsked,
+          priceAnswered,
+          monthlyMost,
+          Boolean.TRUE.equals(takesPictures));
     }
   }
 
@@ -84,6 +99,7 @@ class ConnectionController {
         c.priceAsked(),
         c.priceAnswered(),
         c.monthlyMost(),
+        c.takesPictures(),
         spent.answers(),
         spent.cost());
   }

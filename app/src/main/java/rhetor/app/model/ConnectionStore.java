@@ -52,7 +52,8 @@ class ConnectionStore {
         vault.open(rs.getString("secret")),
         rs.getBigDecimal("price_asked"),
         rs.getBigDecimal("price_answered"),
-        rs.getBigDecimal("monthly_most"));
+        rs.getBigDecimal("monthly_most"),
+        rs.getBoolean("takes_pictures"));
   }
 
   long add(Connection c, String by) {
@@ -61,7 +62,7 @@ class ConnectionStore {
         c,
         () ->
             jdbc.sql(
-                    "insert into model_connection (name, address, model, secret, price_asked, price_answered, monthly_most, made_by, made_at) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+                    "insert into model_connection (name, address, model, secret, price_asked, price_answered, monthly_most, takes_pictures, made_by, made_at) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
                 .params(
                     c.name(),
                     c.address(),
@@ -70,6 +71,7 @@ class ConnectionStore {
                     c.priceAsked(),
                     c.priceAnswered(),
                     c.monthlyMost(),
+                    c.takesPictures(),
                     by,
                     Timestamp.from(clock.instant()))
                 .update(key, "id"));
@@ -81,7 +83,7 @@ class ConnectionStore {
         c,
         () ->
             jdbc.sql(
-                    "update model_connection set name = ?, address = ?, model = ?, secret = ?, price_asked = ?, price_answered = ?, monthly_most = ? where id = ?")
+                    "update model_connection set name = ?, address = ?, model = ?, secret = ?, price_asked = ?, price_answered = ?, monthly_most = ?, takes_pictures = ? where id = ?")
                 .params(
                     c.name(),
                     c.address(),
@@ -90,6 +92,7 @@ class ConnectionStore {
                     c.priceAsked(),
                     c.priceAnswered(),
                     c.monthlyMost(),
+                    c.takesPictures(),
                     c.id())
                 .update());
   }

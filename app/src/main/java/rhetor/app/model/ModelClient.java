@@ -2,6 +2,9 @@ package rhetor.app.model;
 
 import dev.langchain4j.data.message.AiMessage;
 import dev.langchain4j.data.message.ChatMessage;
+import dev.langchain4j.data.message.Content;
+import dev.langchain4j.data.message.ImageContent;
+import dev.langchain4j.data.message.TextContent;
 import dev.langchain4j.data.message.UserMessage;
 import dev.langchain4j.exception.AuthenticationException;
 import dev.langchain4j.exception.InternalServerException;
@@ -13,6 +16,7 @@ import dev.langchain4j.model.chat.response.ChatResponse;
 import dev.langchain4j.model.openai.OpenAiChatModel;
 import dev.langchain4j.model.output.TokenUsage;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
@@ -70,7 +74,12 @@ class ModelClient {
   }
 
   private static ChatMessage message(Turn turn) {
-    return turn.answered() ? AiMessage.from(turn.text()) : UserMessage.from(turn.text());
+    if (turn.answered()) {
+      return AiMessage.from(turn.text());
+    }
+    List<Content> parts = new ArrayList<>(List.of(TextContent.from(turn.text())));
+    turn.pictures().forEach(p -> parts.add(ImageContent.from(p, "image/png")));
+    return turn.pictures().isEmpty() ? UserMessage.from(turn.text()) : UserMessage.from(parts);
   }
 
   private ModelTrouble trouble(String name, RuntimeException e, int tries) {

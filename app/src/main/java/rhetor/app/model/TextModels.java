@@ -29,6 +29,9 @@ public class TextModels {
   /** About so many characters make a token, before a service has counted. */
   private static final int CHARACTERS_OF_TOKEN = 4;
 
+  /** As much as so many characters a small picture counts for, before a service has counted. */
+  private static final int CHARACTERS_OF_PICTURE = 4_000;
+
   /** Characters of an answer where nobody knows better. */
   private static final int USUAL_ANSWER = 4_000;
 
@@ -103,7 +106,8 @@ public class TextModels {
                 before.secret(),
                 clean.priceAsked(),
                 clean.priceAnswered(),
-                clean.monthlyMost())
+                clean.monthlyMost(),
+                clean.takesPictures())
             : clean);
   }
 
@@ -191,7 +195,8 @@ public class TextModels {
         c.secret().strip(),
         c.priceAsked(),
         c.priceAnswered(),
-        c.monthlyMost());
+        c.monthlyMost(),
+        c.takesPictures());
   }
 
   /** Scheme, host and port of a web address; empty if it is none. */
@@ -267,7 +272,10 @@ public class TextModels {
         return kept.get();
       }
       requireAllowed(connection.address());
-      int asked = turns.stream().mapToInt(t -> t.text().length()).sum();
+      int asked =
+          turns.stream()
+              .mapToInt(t -> t.text().length() + t.pictures().size() * CHARACTERS_OF_PICTURE)
+              .sum();
       try (Purse.Held held =
           purse.hold(
               connection, payer, estimate(connection, asked, 2 * answer), turns.size() > 1)) {
@@ -294,6 +302,7 @@ public class TextModels {
     StringBuilder all = new StringBuilder();
     all.append(connection.address()).append('\n').append(connection.model());
     turns.forEach(t -> all.append('\u0000').append(t.answered()).append('\u0000').append(t.text()));
+    turns.forEach(t -> t.pictures().forEach(p -> all.append('\u0000').append(Sha256.hex(p))));
     return Sha256.hex(all.toString());
   }
 }

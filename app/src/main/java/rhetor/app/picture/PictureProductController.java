@@ -106,6 +106,28 @@ class PictureProductController {
             .toList());
   }
 
+  /**
+   * Whom to ask about which pictures.
+   *
+   * @param connection id of a text model that takes pictures
+   */
+  record AskAbout(long connection, @NotEmpty @Size(max = SHOWN) List<@NotNull Long> pictures) {}
+
+  /** Of how many pictures something was said. */
+  record ToldOf(int pictures) {}
+
+  /** What it would cost to ask a text model what pictures show. */
+  @PostMapping("/api/pictures/asking")
+  PictureProducts.Asking asking(@Valid @RequestBody AskAbout body) {
+    return products.asking(body.connection(), body.pictures());
+  }
+
+  /** Asks a text model what pictures show. */
+  @PostMapping("/api/pictures/ask")
+  ToldOf ask(@Valid @RequestBody AskAbout body, Principal person) {
+    return new ToldOf(products.ask(body.connection(), body.pictures(), person.getName()));
+  }
+
   /** Makes products of pictures, with the facts that a person confirmed. */
   @PostMapping("/api/pictures/products")
   MadeOfPictures make(@Valid @RequestBody WantedProducts body, Principal person) {

@@ -3,8 +3,10 @@ package rhetor.app.picture;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.math.BigDecimal;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.context.annotation.Bean;
@@ -13,11 +15,15 @@ import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import rhetor.app.knowledge.HouseKnowledge;
+import rhetor.app.model.Connection;
+import rhetor.app.model.TextModels;
 import rhetor.app.picture.PictureStore.Kept;
 import rhetor.app.picture.PictureStore.Status;
 import rhetor.app.product.ProductService;
 import rhetor.app.web.Refused;
 import rhetor.core.image.NamedColour;
+import rhetor.core.model.PictureQuestion;
+import rhetor.core.model.Turn;
 import rhetor.core.reading.PictureProposer;
 import rhetor.core.reading.PictureProposer.From;
 import rhetor.core.reading.PictureProposer.Proposal;
@@ -31,10 +37,16 @@ class PictureProducts {
 
   private static final int LONGEST_FILE = 80;
 
+  /** As many characters as a question with its picture, and an answer, count for. */
+  private static final int QUESTION = 4_600;
+
+  private static final int ANSWER = 300;
+
   private final PictureService pictures;
   private final PictureStore store;
   private final ProductService products;
   private final HouseKnowledge knowledge;
+  private final TextModels models;
   private final TransactionTemplate transaction;
 
   PictureProducts(
@@ -42,11 +54,13 @@ class PictureProducts {
       PictureStore store,
       ProductService products,
       HouseKnowledge knowledge,
+      TextModels models,
       TransactionTemplate transaction) {
     this.pictures = pictures;
     this.store = store;
     this.products = products;
     this.knowledge = knowledge;
+    this.models = models;
     this.transaction = transaction;
   }
 
@@ -81,7 +95,8 @@ class PictureProducts {
         picture.fileName(),
         picture.analysis().words(),
         picture.printed().orElse(List.of()),
-        picture.analysis().colours().stream().map(NamedColour::name).toList());
+        picture.analysis().colours().stream().map(NamedColour::name).toList(),
+        picture.told().orElse(List.of()));
   }
 
   /** How many pictures of no product there are, and of how many nobody has read the print yet. */
@@ -89,6 +104,62 @@ class PictureProducts {
 
   Left left() {
     return new Left(store.count(Status.UNMATCHED), store.countUnread());
+  }
+
+  /**
+   * What asking a text model about pictures would take.
+   *
+   * @param pictures how many of them it hasn't been asked about
+   * @param cost about what it costs
+   */
+  record Asking(int pictures, BigDecimal cost) {}
+
+  /** What asking about pictures would cost; nothing is asked. */
+  Asking asking(long connection, List<Long> ids) {
+    Connection model = connection(connection);
+    int open = (int) ids.stream().filter(this::isUntold).count();
+    return new Asking(
+        open, models.estimate(model, QUESTION, ANSWER).multiply(BigDecimal.valueOf(open)));
+  }
+
+  /**
+   * Asks a text model what pictures show; what it says is proposed, and counts for nothing yet. One
+   * that it says nothing of holds up no other.
+   *
+   * @return how many it said something of
+   */
+  int ask(long connection, List<Long> ids, String by) {
+    Connection model = connection(connection);
+    int told = 0;
+    for (long id : ids.stream().filter(this::isUntold).toList()) {
+      Kept picture = pictures.get(id);
+      String shown = Base64.getEncoder().encodeToString(pictures.small(id));
+      List<String> lines =
+          PictureQuestion.lines(
+              models
+                  .conversation(model, false, by)
+                  .answer(List.of(new Turn(false, PictureQuestion.PROMPT, List.of(shown)))));
+      store.setTold(picture.id(), lines);
+      told += lines.isEmpty() ? 0 : 1;
+    }
+    return told;
+  }
+
+  private boolean isUntold(long id) {
+    return store
+        .find(id)
+        .filter(k -> k.status() == Status.UNMATCHED && k.told().isEmpty())
+        .isPresent();
+  }
+
+  private Connection connection(long id) {
+    Connection model = models.get(id);
+    if (!model.takesPictures()) {
+      throw Refused.invalid(
+          "\"%s\" takes no pictures. Say under Text models that it does, if it does."
+              .formatted(model.name()));
+    }
+    return model;
   }
 
   /** A fact that a person confirmed. */

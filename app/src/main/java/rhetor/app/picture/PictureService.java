@@ -253,6 +253,14 @@ public class PictureService {
     return folder.small(get(id).storedAs());
   }
 
+  /** A small copy, PNG, of the first picture that somebody has confirmed to show a product. */
+  public Optional<byte[]> shown(long product) {
+    return store.ofProduct(product).stream()
+        .filter(k -> k.status() == Status.CONFIRMED)
+        .findFirst()
+        .map(k -> folder.small(k.storedAs()));
+  }
+
   List<Kept> page(Status status, long after, int limit) {
     return store.page(status, after, limit);
   }

@@ -43,6 +43,7 @@ class PictureStore {
    *
    * @param productId the product it shows or seems to show, 0 if unknown
    * @param printed the lines printed on what it shows; empty where nobody has looked yet
+   * @param told what a text model said that it shows; empty where none was asked
    */
   record Kept(
       long id,
@@ -55,7 +56,8 @@ class PictureStore {
       double confidence,
       String reason,
       Status status,
-      Optional<List<String>> printed) {}
+      Optional<List<String>> printed,
+      Optional<List<String>> told) {}
 
   long add(
       long product,
@@ -96,7 +98,18 @@ class PictureStore {
         rs.getDouble("confidence"),
         rs.getString("reason"),
         Status.valueOf(rs.getString("status")),
-        Optional.ofNullable(rs.getString("printed")).map(p -> json.readValue(p, LINES)));
+        lines(rs.getString("printed")),
+        lines(rs.getString("told")));
+  }
+
+  private Optional<List<String>> lines(String stored) {
+    return Optional.ofNullable(stored).map(s -> json.readValue(s, LINES));
+  }
+
+  void setTold(long id, List<String> lines) {
+    jdbc.sql("update picture set told = ? where id = ?")
+        .params(json.writeValueAsString(lines), id)
+        .update();
   }
 
   /** The next picture of no product of which nobody has looked for what is printed on it. */

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -27,6 +28,7 @@ import rhetor.app.model.Connection;
 import rhetor.app.model.ModelTrouble;
 import rhetor.app.model.Payer;
 import rhetor.app.model.TextModels;
+import rhetor.app.picture.PictureService;
 import rhetor.app.product.Product;
 import rhetor.app.product.ProductService;
 import rhetor.app.proof.Origin;
@@ -73,6 +75,7 @@ class ModelRuns {
   private final RunBriefs briefs;
   private final HouseKnowledge knowledge;
   private final TextModels models;
+  private final PictureService pictures;
   private final ApplicationEventPublisher events;
   private final Clock clock;
 
@@ -86,6 +89,7 @@ class ModelRuns {
       RunBriefs briefs,
       HouseKnowledge knowledge,
       TextModels models,
+      PictureService pictures,
       ApplicationEventPublisher events,
       Clock clock) {
     this.events = events;
@@ -95,6 +99,7 @@ class ModelRuns {
     this.briefs = briefs;
     this.knowledge = knowledge;
     this.models = models;
+    this.pictures = pictures;
     this.clock = clock;
   }
 
@@ -287,11 +292,21 @@ class ModelRuns {
                 new ModelWriter(
                         knowledge.current(),
                         models.conversation(connection.orElseThrow(), payer, answer))
-                    .write(asked.brief)),
+                    .write(asked.brief, shown(asked.product.id()))),
             null);
       } catch (RuntimeException e) {
         return new Came(asked, Optional.empty(), e);
       }
+    }
+
+    /**
+     * The product's picture, where the model takes any and there is one that somebody confirmed.
+     */
+    private List<String> shown(long product) {
+      return connection.filter(Connection::takesPictures).isEmpty()
+          ? List.of()
+          : pictures.shown(product).map(p -> Base64.getEncoder().encodeToString(p)).stream()
+              .toList();
     }
 
     private Optional<Came> next() {

@@ -36,7 +36,8 @@ class ModelClientTest {
               "",
               BigDecimal.ONE,
               BigDecimal.ONE,
-              BigDecimal.ZERO);
+              BigDecimal.ZERO,
+              false);
       long begin = System.nanoTime();
       assertThatThrownBy(
               () ->

@@ -58,7 +58,22 @@ public final class ModelWriter {
    * @throws UnreadableAnswer if neither answer has any of the fields
    */
   public Written write(Brief brief) {
-    Turn asked = Turn.asked(prompts.prompt(brief));
+    return write(brief, List.of());
+  }
+
+  /**
+   * Has a brief written by a model that takes pictures. They may help it to understand the facts;
+   * what only they show bears nothing out.
+   *
+   * @param pictures of the product, PNG in Base64 (RFC 4648)
+   * @throws UnreadableAnswer if neither answer has any of the fields
+   */
+  public Written write(Brief brief, List<String> pictures) {
+    String prompt = prompts.prompt(brief);
+    Turn asked =
+        pictures.isEmpty()
+            ? Turn.asked(prompt)
+            : new Turn(false, prompt + PromptWriter.SHOWN, pictures);
     Checker checker = new Checker(knowledge, brief.style());
     String answer = model.answer(List.of(asked));
     Optional<Round> first = Optional.empty();

@@ -88,6 +88,10 @@ public final class PromptWriter {
         + ".";
   }
 
+  /** What is said of pictures that go with a question. */
+  static final String SHOWN =
+      "\n\nA picture of it goes with this. It may help you to understand the facts; say nothing that only the picture shows.";
+
   /** Facts that stand over the list already. */
   private static final Set<String> NAMED = Set.of("name", "brand", "category");
 

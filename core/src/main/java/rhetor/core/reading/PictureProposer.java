@@ -43,13 +43,25 @@ public final class PictureProposer {
    * @param captions title, caption and keywords that stand in the file
    * @param printed the lines that are printed on the thing
    * @param colours names of the subject's colours, the largest first
+   * @param told what a text model said that it shows, each "Label: what"
    */
   public record Seen(
-      String fileName, List<String> captions, List<String> printed, List<String> colours) {
+      String fileName,
+      List<String> captions,
+      List<String> printed,
+      List<String> colours,
+      List<String> told) {
     public Seen {
       captions = List.copyOf(captions);
       printed = List.copyOf(printed);
       colours = List.copyOf(colours);
+      told = List.copyOf(told);
+    }
+
+    /** What was seen without any text model. */
+    public Seen(
+        String fileName, List<String> captions, List<String> printed, List<String> colours) {
+      this(fileName, captions, printed, colours, List.of());
     }
   }
 
@@ -75,6 +87,7 @@ public final class PictureProposer {
   }
 
   private static final String CATEGORY = "category";
+  private static final String KIND = "kind";
   private static final String COLOUR = "colour";
   private static final String MATERIAL = "material";
   private static final int LONGEST_NAME = 60;
@@ -165,6 +178,9 @@ public final class PictureProposer {
         }
       }
     }
+    for (String told : seen.told()) {
+      told(told).ifPresent(f -> facts.putIfAbsent(f.fact(), f));
+    }
     if (!seen.colours().isEmpty()) {
       facts.putIfAbsent(
           COLOUR, new Proposed(COLOUR, "Colour", seen.colours().getFirst(), From.COLOUR, ""));
@@ -174,6 +190,20 @@ public final class PictureProposer {
         name(seen, fileWords, named),
         kind,
         List.copyOf(facts.values()));
+  }
+
+  /** What a model says that it sees; of the colour the pixels know better. */
+  private Optional<Proposed> told(String line) {
+    int colon = line.indexOf(':');
+    String label = line.substring(0, colon).strip();
+    String what = line.substring(colon + 1).strip();
+    if (label.equalsIgnoreCase(KIND)) {
+      return Optional.of(new Proposed(CATEGORY, "Category", what, From.MODEL, ""));
+    }
+    return texts.read("-", "-", "", label + ": " + what, "").facts().stream()
+        .filter(f -> !f.concept().equals("name") && !f.concept().equals(COLOUR))
+        .findFirst()
+        .map(f -> new Proposed(f.id(), f.label(), values.apply(f.value()), From.MODEL, ""));
   }
 
   private List<Proposed> read(String piece, Line line, String kind) {

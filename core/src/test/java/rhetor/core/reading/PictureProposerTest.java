@@ -82,6 +82,21 @@ class PictureProposerTest {
         .allSatisfy(f -> assertThat(f.words()).isEqualTo("Net 100 g"));
   }
 
+  @Test
+  void what_a_model_saw_is_proposed_last_and_the_pixels_know_the_colour() {
+    Proposal satchel =
+        proposer.propose(
+            new Seen(
+                "IMG_9.png",
+                List.of(),
+                List.of("Net 300 g"),
+                List.of("moss green"),
+                List.of("Kind: satchel", "Colour: blue", "Material: leather")));
+    assertThat(facts(satchel))
+        .contains("Category: satchel (MODEL)", "Material: leather (MODEL)", "moss green (COLOUR)")
+        .doesNotContain("blue");
+  }
+
   /** What a thing is stands last in its name, before how it is. */
   @Test
   void takes_no_kind_from_the_middle_of_a_name() {

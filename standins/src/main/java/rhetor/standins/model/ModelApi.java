@@ -5,7 +5,9 @@ import java.security.MessageDigest;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -27,6 +29,9 @@ class ModelApi {
   /** About so many characters make a token of English. */
   private static final int TOKEN = 4;
 
+  /** Tokens of a picture. */
+  private static final int PICTURE = 800;
+
   private final Scribe scribe = new Scribe();
   private final Weather weather = new Weather();
   private volatile MannersOrder manners = new MannersOrder(0);
@@ -37,8 +42,42 @@ class ModelApi {
     key = ("Bearer " + token).getBytes(StandardCharsets.UTF_8);
   }
 
-  /** One message of a conversation; roles are "system", "user" and "assistant". */
-  record Message(String role, String content) {}
+  /**
+   * One message of a conversation; roles are "system", "user" and "assistant".
+   *
+   * @param content a text, or parts of the types "text" and "image_url"
+   */
+  record Message(String role, Object content) {
+    /** Its words. */
+    String text() {
+      return switch (content) {
+        case null -> "";
+        case String text -> text;
+        case List<?> parts ->
+            parts.stream()
+                .map(
+                    p ->
+                        p instanceof Map<?, ?> part && part.get("text") != null
+                            ? part.get("text")
+                            : "")
+                .map(String::valueOf)
+                .collect(Collectors.joining());
+        default -> String.valueOf(content);
+      };
+    }
+
+    /** The data addresses of its pictures. */
+    List<String> pictures() {
+      return content instanceof List<?> parts
+          ? parts.stream()
+              .map(p -> p instanceof Map<?, ?> part ? part.get("image_url") : null)
+              .map(i -> i instanceof Map<?, ?> image ? image.get("url") : null)
+              .filter(Objects::nonNull)
+              .map(String::valueOf)
+              .toList()
+          : List.of();
+    }
+  }
 
   /**
    * How it behaves.
@@ -77,7 +116,10 @@ class ModelApi {
       return error(HttpStatus.BAD_REQUEST, "There are no messages.");
     }
     String answer = scribe.answer(request.messages, manners.misbehaves);
-    int asked = request.messages.stream().mapToInt(m -> tokens(m.content)).sum();
+    int asked =
+        request.messages.stream()
+            .mapToInt(m -> tokens(m.text()) + m.pictures().size() * PICTURE)
+            .sum();
     book(asked, tokens(answer));
     return ResponseEntity.ok(
         Map.of(

@@ -31,18 +31,21 @@ final class Scribe {
    * @param misbehaves how many in a hundred answers to questions for texts are no proper answer
    */
   String answer(List<ModelApi.Message> messages, int misbehaves) {
-    String prompt = messages.getFirst().content();
+    String prompt = messages.getFirst().text();
     if (Referee.isAsked(prompt)) {
       return referee.answer(prompt);
     }
     if (Phraser.isAsked(prompt)) {
       return phraser.answer(prompt);
     }
+    if (Onlooker.isAsked(prompt)) {
+      return new Onlooker().answer(messages.getFirst().pictures());
+    }
     if (!Copywriter.isAsked(prompt)) {
       return "Ready.";
     }
     boolean isToldSo = messages.size() > 1;
-    String told = isToldSo ? messages.getLast().content() : "";
+    String told = isToldSo ? messages.getLast().text() : "";
     Random mood = new Random(prompt.hashCode());
     boolean isInventing = mood.nextInt(INVENTS) == 0;
     boolean isStubborn = mood.nextInt(STUBBORN) == 0;
