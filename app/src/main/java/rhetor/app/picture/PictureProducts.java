@@ -156,7 +156,7 @@ class PictureProducts {
     Connection model = models.get(id);
     if (!model.takesPictures()) {
       throw Refused.invalid(
-          "\"%s\" takes no pictures. Say under Text models that it does, if it does."
+          "\"%s\" takes no pictures. Say under Connections that it does, if it does."
               .formatted(model.name()));
     }
     return model;
