@@ -94,6 +94,9 @@ final class CellReader {
   private static final Set<String> ENDINGS =
       Set.of("less", "able", "proof", "free", "like", "tight", "ness", "ment");
 
+  /** "10 + 10". */
+  private static final Pattern SUM = Pattern.compile("(\\d{1,3}) ?\\+ ?(\\d{1,3})");
+
   private static final Pattern COUNTED = Pattern.compile(" \\p{L}{3,}");
 
   /** "Length\"". */
@@ -206,6 +209,11 @@ final class CellReader {
       Matcher coded = CODED.matcher(raw);
       while (coded.find()) {
         double value = Double.parseDouble(coded.group(1));
+        numbers.add(new Cell.Number(value, "", value));
+      }
+      Matcher sum = SUM.matcher(raw.strip());
+      if (sum.matches()) {
+        double value = Double.parseDouble(sum.group(1)) + Double.parseDouble(sum.group(2));
         numbers.add(new Cell.Number(value, "", value));
       }
       grouped(raw).forEach(value -> numbers.add(new Cell.Number(value, "", value)));

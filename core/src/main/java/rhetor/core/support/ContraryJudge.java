@@ -53,6 +53,7 @@ final class ContraryJudge {
       Set.of("ugly", "ordinary", "displeasing", "hateful", "second-rate");
 
   private static final Set<String> BEFORE_THING = Set.of("its", "the", "their");
+  private static final Set<String> ONE = Set.of("a", "an");
   private static final Set<String> BEING = Set.of("is", "are", "was", "were");
   private static final Set<String> EVERYTHING = Set.of("every", "each", "all", "any");
   private static final Set<String> NOTHING = Set.of("no", "without");
@@ -198,26 +199,46 @@ final class ContraryJudge {
     }
   }
 
-  /** "Its aroma is mild" where the cell that is headed so says nutty, and nothing says mild. */
+  /**
+   * "Its aroma is mild", "a mild aroma", where the cell that is headed so says nutty, and nothing
+   * says mild.
+   */
   private void otherwise(String sentence, List<Word> all, List<Assertion> found) {
-    for (int i = 1; i + 2 < all.size(); i++) {
-      Word thing = all.get(i);
-      Word how = all.get(i + 2);
-      if (!BEFORE_THING.contains(all.get(i - 1).text())
-          || !BEING.contains(all.get(i + 1).text())
-          || !isEndOfSaying(sentence, all, i + 2)
-          || !saysHow(how.text())) {
+    for (int i = 1; i < all.size(); i++) {
+      String before = all.get(i - 1).text();
+      boolean isSaidOf =
+          i + 2 < all.size()
+              && BEFORE_THING.contains(before)
+              && BEING.contains(all.get(i + 1).text())
+              && isEndOfSaying(sentence, all, i + 2);
+      boolean isBefore =
+          i + 1 < all.size()
+              && (BEFORE_THING.contains(before) || ONE.contains(before))
+              && Clauses.areJoined(sentence, all.get(i), all.get(i + 1))
+              && !goesOn(sentence, all, i + 1);
+      Word thing = all.get(isBefore ? i + 1 : i);
+      Word how = all.get(isSaidOf ? i + 2 : i);
+      if (isSaidOf == isBefore || !saysHow(how.text()) || answers.isDenied(sentence, how)) {
         continue;
       }
       describing.stream()
           .filter(c -> c.heading().equals(Set.of(English.stem(thing.text()))))
           .filter(c -> c.said().stream().noneMatch(s -> isAlike(s, how.text())))
+          .filter(c -> c.cutOff().stream().noneMatch(how.text()::startsWith))
           .findFirst()
           .ifPresent(
               c ->
                   found.add(
                       Assertion.of(Kind.ANSWER, sentence, how.start(), how.end(), c.words())));
     }
+  }
+
+  /** "A flat roof box": the roof is no thing of its own. */
+  private static boolean goesOn(String sentence, List<Word> all, int at) {
+    return at + 1 < all.size()
+        && Clauses.areJoined(sentence, all.get(at), all.get(at + 1))
+        && English.isNoun(all.get(at + 1).text())
+        && !English.tags(all.get(at + 1).text()).contains("VBZ");
   }
 
   private static boolean isEndOfSaying(String sentence, List<Word> all, int at) {
@@ -231,9 +252,17 @@ final class ContraryJudge {
     boolean isMeasure = words.isMeasure(word) || !words.degrees(Set.of(word)).isEmpty();
     return English.isAdjective(word)
         && (isMeasure || !words.isHarmless(word))
-        && !(isMeasure ? row.hasExactly(word) : row.says(word))
+        && !row.hasExactly(word)
+        && (isMeasure || !isHeading(word))
         && !row.isInProse(word)
         && (isMeasure || Collections.disjoint(Lexicon.shipped().contraries(word), NOTHING_MUCH));
+  }
+
+  /** Whether a cell that doesn't say no is headed by nothing but a word. */
+  private boolean isHeading(String word) {
+    Set<String> stem = Set.of(English.stem(word));
+    return row.cells().stream()
+        .anyMatch(c -> c.answer() != Cell.Answer.NO && c.heading().equals(stem));
   }
 
   private static boolean isAlike(String said, String word) {
@@ -298,11 +327,16 @@ final class ContraryJudge {
         word.endsWith("less")
             ? word.substring(0, word.length() - 4)
             : word.startsWith("un") && English.isKnown(word.substring(2)) ? word.substring(2) : "";
+    boolean isHeaded =
+        word.startsWith("un")
+            && root.length() >= SHORTEST_ROOT
+            && cell.heading().size() == 1
+            && cell.heading().stream().anyMatch(h -> isOf(h, root));
     boolean isAffirmed =
         root.length() >= SHORTEST_ROOT
             && cell.answer() != Cell.Answer.NO
             && !AnswerJudge.DENYING.matcher(cell.value()).find()
-            && cell.said().stream().anyMatch(s -> isOf(s, root));
+            && (isHeaded || cell.said().stream().anyMatch(s -> isOf(s, root)));
     return isAffirmed
         || root.isEmpty()
             && List.of("un" + word, "non-" + word, word + "less", word + "-free").stream()

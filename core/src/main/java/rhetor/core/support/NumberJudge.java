@@ -227,7 +227,9 @@ final class NumberJudge {
               || isOtherCount(sentence, amount, meant)
               || isOtherBare(amount, meant, saying, clause)
               || isShareOfOther(sentence, amount, saying)
-              || isPerOther(clause, saying);
+              || isPerOther(clause, saying)
+              || !saying.isEmpty()
+                  && saying.stream().allMatch(c -> isUnderContrary(c, sentence, clause));
       Optional<Cell> ofSameThing = ofSameThing(sentence, amount, saying);
       if (isElse || ofSameThing.isPresent()) {
         String cell =
@@ -432,6 +434,21 @@ final class NumberJudge {
             .filter(w -> !words.isFunction(w.text()))
             .map(w -> English.stem(w.text()))
             .anyMatch(s -> cell.label().contains(s) || cell.said().contains(s));
+  }
+
+  /** "Full it weighs" as much as the cell of its weight says that is headed "empty". */
+  private boolean isUnderContrary(Cell cell, String sentence, String clause) {
+    if (cell.heading().size() < 2) {
+      return false;
+    }
+    Set<String> spoken = new HashSet<>();
+    Words.of(clause).forEach(w -> spoken.add(w.text()));
+    return cell.heading().stream()
+        .filter(h -> Words.find(h, sentence) < 0)
+        .anyMatch(
+            h ->
+                lexicon.contraries(h).stream()
+                    .anyMatch(c -> spoken.contains(c) && lexicon.contraries(c).contains(h)));
   }
 
   /** "Speeds: 5" counts speeds, and says nothing of five years. */

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import rhetor.core.fact.Fact;
@@ -55,6 +56,10 @@ final class Row {
   private static final int SHORTEST_VERB = 3;
 
   private static final Pattern VOWELS = Pattern.compile("[aeiouy]");
+
+  /** "N assembled", "no (sherry)": what is so instead, or why it isn't. */
+  private static final Pattern INSTEAD =
+      Pattern.compile("(?:N\\b[ ,;(]+|(?i:no)[,;] ?|(?i:no) \\()(?<what>\\p{L}[^)]*)\\)?");
 
   private static final Pattern LETTERS = Pattern.compile("\\p{Lu}(?:[ ,/+&]+\\p{Lu})+");
 
@@ -136,6 +141,10 @@ final class Row {
       cutOff.addAll(cell.cutOff());
       cell.label().stream().filter(s -> s.indexOf('\'') > 0).forEach(contracted::add);
       cell.numbers().forEach(n -> told.addAll(JudgeWords.shipped().measures(n.dimension())));
+      Matcher instead = INSTEAD.matcher(cell.value().strip());
+      if (instead.matches()) {
+        told.addAll(Stems.of(instead.group("what")));
+      }
       if (cell.answer() != Cell.Answer.NO) {
         told.addAll(cell.said());
         saidNouns.addAll(cell.said());
@@ -213,6 +222,7 @@ final class Row {
     if (in(told, word)
         || in(promises, word)
         || contracted.stream().anyMatch(c -> isContracted(c, word))
+        || told.stream().anyMatch(t -> t.length() >= SHORTEST_VERB && isFrameOf(t, word))
         || cutOff.stream().anyMatch(word::startsWith)) {
       return true;
     }

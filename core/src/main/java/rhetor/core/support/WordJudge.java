@@ -168,7 +168,8 @@ final class WordJudge {
           || closed == Kind.ABSOLUTE && isOrder(sentence, word, all)) {
         continue;
       }
-      boolean isOfRow = closed == Kind.CERTIFICATE && namesScheme(sentence, all);
+      boolean isOfRow =
+          closed == Kind.CERTIFICATE && (namesScheme(sentence, all) || isOfScheme(written));
       if (isOfRow) {
         continue;
       }
@@ -215,7 +216,8 @@ final class WordJudge {
           closed == null
               && kinds.made(w).filter(k -> k == Kind.MATERIAL).isPresent()
               && !English.tags(w).contains("VBZ");
-      isSaid &= !isStuff || row.has(w);
+      boolean isColour = kinds.made(w).filter(k -> k == Kind.COLOUR).isPresent();
+      isSaid &= !(isStuff || isColour) || row.has(w);
       if (!isThingIncluded && (isSaid || row.isInProse(w))) {
         stuffs
             .otherwise(sentence, word, all)
@@ -511,10 +513,18 @@ final class WordJudge {
 
   /** "TÜV-tested" where the row has no TÜV. */
   private boolean isOfOtherScheme(String written) {
-    int hyphen = written.indexOf('-');
-    return hyphen > 0
-        && isScheme(written.substring(0, hyphen))
-        && !row.hasCode(written.substring(0, hyphen));
+    String scheme = beforeHyphen(written);
+    return isScheme(scheme) && !row.hasCode(scheme);
+  }
+
+  /** "FSC-certified" where a cell grants that. */
+  private boolean isOfScheme(String written) {
+    String scheme = beforeHyphen(written);
+    return isScheme(scheme) && row.hasCode(scheme) && row.grants(scheme);
+  }
+
+  private static String beforeHyphen(String written) {
+    return written.substring(0, Math.max(0, written.indexOf('-')));
   }
 
   /** Capitals are looked for as they stand: nothing is akin to them. */

@@ -33,7 +33,16 @@ class SaidOtherwiseTest {
             "Filtered: fine",
             "Stirring: drip-free",
             "Sulphite-free: Y",
-            "Coloured: veg.")) {
+            "Coloured: veg.",
+            "Net wt: 9 kg",
+            "Empty tare: 2 kg",
+            "Carafes: 4 + 4",
+            "BRC: Y",
+            "Sweetened: cane",
+            "Halal: N (cider)",
+            "Lid: N, corked",
+            "Stppr: glass",
+            "Hue: dark amber")) {
       String[] parts = cell.split(": ");
       Source source = new Source("vinegars.csv", 2, parts[0], parts[1]);
       facts.add(
@@ -55,7 +64,11 @@ class SaidOtherwiseTest {
         "The crate is 40 cm long.",
         "Two corks come with it.",
         "It is coloured with plants.",
-        "You pour it without a drip, for salads or sauces."
+        "You pour it without a drip, for salads or sauces.",
+        "All eight carafes come with it.",
+        "It is BRC-certified.",
+        "Empty it weighs 2 kg.",
+        "It is corked."
       })
   void lets_pass_what_is_so(String sentence) {
     assertThat(judged(sentence)).noneMatch(Assertion::isHeld);
@@ -66,6 +79,9 @@ class SaidOtherwiseTest {
       delimiter = '|',
       value = {
         "Its taste is bitter. | Taste: sharp",
+        "It has a bitter taste. | Taste: sharp",
+        "Full it weighs 2 kg. | Net wt: 9 kg",
+        "It is left unsweetened. | Sweetened: cane",
         "The neck is wide. | Neck: narrow",
         "The handles are strong. | Handles: 0",
         "The crate is 36 cm long. | Crate L/W/H: 40 x 30 x 25",
@@ -99,7 +115,8 @@ class SaidOtherwiseTest {
       strings = {
         "It has passed a purity test.",
         "It is harmless to the stomach.",
-        "A funnel comes along."
+        "A funnel comes along.",
+        "It is black."
       })
   void holds_what_no_cell_says(String sentence) {
     assertThat(judged(sentence)).anyMatch(Assertion::isHeld);
