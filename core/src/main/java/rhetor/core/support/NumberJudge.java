@@ -27,52 +27,10 @@ final class NumberJudge {
   private static final Pattern ABOUT =
       Pattern.compile(
           "(?i)\\b(?:about|around|nearly|almost|just under|just over|roughly|some|over|under|more than|less than|a little (?:over|under)|close to|well over) ?$");
-  private static final Pattern HALF_OF =
-      Pattern.compile(
-          "(?i)\\bhalf (?:of (?:its|the|all) )?(?!an?\\b|the\\b|of\\b)(?<w>\\p{L}{3,})");
-
-  /** One of these stands where {@link #ENTIRELY} is. */
-  private static final Set<String> WHOLLY =
-      Set.of("entirely", "wholly", "completely", "fully", "purely", "solely", "nothing", "hundred");
-
-  /** One of these stands where {@link #SINGLE} is. */
-  private static final Set<String> OF_ONE = Set.of("single", "just", "only", "one");
-
-  private static final Pattern ENTIRELY =
-      Pattern.compile(
-          "(?i)\\b(?:entirely|wholly|completely|fully|purely|solely|nothing but|a hundred per cent)(?= )");
-
-  /** For how many people it is. */
-  private static final Pattern FOR_SO_MANY =
-      Pattern.compile(
-          "(?i)\\b(?:room|space|places?|seats|sleeps|holds|takes|carries|enough)(?: for)?(?: up to)? (?<n>\\p{L}+|\\d+)(?: (?:people|persons|adults|riders|of you))?(?=[.,;!?]|$)");
-
-  /** From what age on it is for somebody. */
-  private static final Pattern OF_AGE =
-      Pattern.compile(
-          "(?i)\\b(?:people|children|child|kids|adults|toddlers|babies|boys|girls|anyone|players|riders) (?:of|from|aged|over|above)(?: the age of)? (?<n>\\p{L}+|\\d+)(?! ?(?:cm|kg|m|kilos?|centimetres)\\b)");
-
-  /** Stems of what columns are headed by that say for what age. */
-  private static final Set<String> AGES =
-      Set.of("age", "year", "month", "child", "from", "use", "audience");
-
-  /** Stems of what cells say of an age under any heading: "age 9 to 14". */
-  private static final Set<String> AGES_SAID = Set.of("age", "year", "month");
-
-  /** Stems of what columns are headed by that count people. */
-  private static final Set<String> PEOPLE =
-      Set.of(
-          "person", "people", "seat", "berth", "sleep", "rider", "passenger", "paddler", "player");
 
   /** What is hardly ever given without its unit where the heading doesn't say what it is. */
   private static final Set<String> MEASURED_BY_UNIT =
       Set.of("volume", "mass", "power", "pressure", "voltage");
-
-  /** In hundred. */
-  private static final double HALF = 50;
-
-  private static final double NEAR_HALF = 5;
-  private static final double WHOLE = 100;
 
   private static final Pattern DEGREES = Pattern.compile("(?i)degrees?|°");
   private static final Pattern DEGREES_BEHIND = Pattern.compile("(?i)[ -]?(?:degrees?|°)");
@@ -81,25 +39,7 @@ final class NumberJudge {
   private static final Set<String> OF_DEGREES =
       Set.of("wash", "washing", "temperature", "temp", "heat", "angle", "tilt", "comfort");
 
-  /** What stands where two are spoken of. */
-  private static final String BOTH = "both";
-
-  private static final Pattern BOTH_OF =
-      Pattern.compile("(?i)\\bboth (?:of (?:its|the|their) |its |the )?(?<w>\\p{L}{2,})");
-
-  private static final Pattern SINGLE =
-      Pattern.compile(
-          "(?i)\\b(?:a single|just one|only one|^one(?= \\p{L}+ (?:is|comes))) (?<w>\\p{L}{2,})");
-
-  private static final int FIRST_YEAR = 1950;
-  private static final int LAST_YEAR = 2100;
-  private static final int CENTURY = 100;
-
   private static final double NEAR = 0.006;
-  private static final double NEARLY = 0.1;
-
-  /** Twenty-four months are two years, nearly to the day. */
-  private static final double NEARLY_THE_DAY = 0.02;
 
   /** Two or three of what no cell counts may be a manner of speaking. */
   private static final int FEW = 3;
@@ -153,6 +93,7 @@ final class NumberJudge {
 
   private final Knowledge knowledge;
   private final Row row;
+  private final CountJudge counts;
   private final String name;
 
   /** Stem of the noun for what the product is. */
@@ -164,6 +105,7 @@ final class NumberJudge {
   NumberJudge(Row row, ProductFacts product, Knowledge knowledge) {
     this.knowledge = knowledge;
     this.row = row;
+    this.counts = new CountJudge(row, knowledge);
     this.name = product.name();
     this.kind = English.stem(English.lastWord(product.kindNoun()));
   }
@@ -174,25 +116,8 @@ final class NumberJudge {
    * @param spoken its words
    */
   void judge(String sentence, Set<String> spoken, List<Assertion> found) {
-    if (!Collections.disjoint(WHOLLY, spoken)) {
-      wholly(sentence, found);
-    }
-    halves(sentence, found);
-    if (!Collections.disjoint(OF_ONE, spoken)) {
-      single(sentence, found);
-    }
-    if (spoken.contains(BOTH)) {
-      both(sentence, found);
-    }
     List<Amount> amounts = Amount.in(sentence, knowledge);
-    if (amounts.isEmpty()) {
-      if (sentence.contains(" one")) {
-        ages(sentence, found);
-      }
-      return;
-    }
-    people(sentence, found);
-    ages(sentence, found);
+    counts.judge(sentence, spoken, !amounts.isEmpty(), found);
     for (Amount amount : amounts) {
       if (isInName(sentence, amount) || isCountOfNamed(sentence, amount)) {
         continue;
@@ -201,7 +126,7 @@ final class NumberJudge {
       String clause = Clauses.at(sentence, amount.start());
       List<Cell> saying =
           row.cells().stream()
-              .filter(c -> says(c, amount, isAbout))
+              .filter(c -> AmountMatch.says(c, amount, isAbout))
               .filter(c -> !isOfSubject(sentence, amount) || counts(c, amount))
               .filter(c -> !isBelowZero(sentence, amount) || isBelowZero(c, amount))
               .filter(c -> isOfItsUnits(c, amount) && isOfDegrees(c, sentence, amount))
@@ -408,10 +333,6 @@ final class NumberJudge {
             .anyMatch(n -> n.dimension().isEmpty() && n.value() == amount.value());
   }
 
-  private static boolean says(Cell cell, Amount amount, boolean isAbout) {
-    return cell.numbers().stream().anyMatch(n -> isSame(n, amount, isAbout));
-  }
-
   /**
    * Whether a cell may have an amount: its bare number is one of gallons only if its heading
    * measures a volume or is spoken of.
@@ -515,33 +436,6 @@ final class NumberJudge {
         || amount.unit().stream()
             .flatMap(u -> u.symbols().stream())
             .anyMatch(s -> Words.find(s, heading) >= 0);
-  }
-
-  private static boolean isSame(Cell.Number n, Amount a, boolean isAbout) {
-    boolean areBoth = !n.dimension().isEmpty() && !a.dimension().isEmpty();
-    if (areBoth && !n.dimension().equals(a.dimension())) {
-      return false;
-    }
-    double mine = areBoth ? a.base() : a.value();
-    double theirs = areBoth ? n.base() : n.value();
-    double share = a.value() * WHOLE;
-    boolean isShare =
-        a.isWord()
-            && a.value() < 1
-            && Math.abs(share - n.value()) < (isAbout ? Math.max(1, NEARLY * n.value()) : 1);
-    // "Gold 23" was won in 2023.
-    boolean isYear =
-        a.unit().isEmpty()
-            && !areBoth
-            && a.value() >= FIRST_YEAR
-            && a.value() < LAST_YEAR
-            && n.dimension().isEmpty()
-            && a.value() % CENTURY == n.value();
-    double off = Math.abs(mine - theirs);
-    // What has no unit was not converted, and so not rounded.
-    double allowed =
-        isAbout ? NEARLY : !areBoth ? 0 : n.dimension().equals("time") ? NEARLY_THE_DAY : NEAR;
-    return isShare || isYear || off <= allowed * Math.max(Math.abs(mine), Math.abs(theirs));
   }
 
   /** "Seven sizes" of a list of seven. */
@@ -690,7 +584,7 @@ final class NumberJudge {
     return only.dimension().isEmpty()
         && only.value() != amount.value()
         && meant.get().parts() <= 1
-        && counted(after).filter(w -> isHeadedBy(meant.get(), w.text())).isPresent();
+        && counted(after).filter(w -> CountJudge.isHeadedBy(meant.get(), w.text())).isPresent();
   }
 
   /** What a number counts: the first noun behind it in the plural, one word between at most. */
@@ -702,13 +596,6 @@ final class NumberJudge {
             && English.isPlural(next.getLast().text())
             && Clauses.areJoined(after, next.getFirst(), next.getLast());
     return isSecond ? Optional.of(next.getLast()) : next.stream().findFirst();
-  }
-
-  /** "Mic" is of microphones, too. */
-  private static boolean isHeadedBy(Cell cell, String noun) {
-    return cell.label().contains(English.stem(noun))
-        || cell.heading().size() == 1
-            && AnswerJudge.isShortFor(cell.heading().iterator().next(), noun);
   }
 
   /**
@@ -741,127 +628,6 @@ final class NumberJudge {
     return amounts.stream()
         .filter(a -> a.start() > amount.end())
         .anyMatch(a -> SEVERAL.matcher(sentence.substring(amount.end(), a.start())).matches());
-  }
-
-  /** "Entirely organic" where a cell has 95 in a hundred. */
-  private void wholly(String sentence, List<Assertion> found) {
-    Matcher m = ENTIRELY.matcher(sentence);
-    while (m.find()) {
-      Set<String> of = Stems.of(sentence.substring(m.end(), Clauses.end(sentence, m.end())));
-      row.cells().stream()
-          .filter(c -> c.words().indexOf('%') >= 0 && c.parts() == 1 && !c.numbers().isEmpty())
-          .filter(c -> c.numbers().stream().allMatch(n -> n.value() < WHOLE))
-          .filter(c -> c.names().stream().anyMatch(n -> !n.isEmpty() && of.containsAll(n)))
-          .findFirst()
-          .ifPresent(
-              c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
-    }
-  }
-
-  /** "Half cotton" where a cell has four fifths of it. */
-  private void halves(String sentence, List<Assertion> found) {
-    Matcher m = HALF_OF.matcher(sentence);
-    while (sentence.contains("alf ") && m.find()) {
-      String stem = English.stem(m.group("w").toLowerCase(Locale.ROOT));
-      row.cells().stream()
-          .filter(c -> c.said().contains(stem) || c.label().contains(stem))
-          .filter(c -> c.numbers().stream().anyMatch(NumberJudge::isShare))
-          .filter(c -> c.numbers().stream().noneMatch(n -> Math.abs(n.value() - HALF) <= NEAR_HALF))
-          .findFirst()
-          .ifPresent(
-              c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
-    }
-  }
-
-  /** "A single LED" where a cell has two. */
-  private void single(String sentence, List<Assertion> found) {
-    Matcher m = SINGLE.matcher(sentence);
-    while (m.find()) {
-      String what = m.group("w").toLowerCase(Locale.ROOT);
-      Pattern several =
-          Pattern.compile(
-              "(?i)(?<![\\d.,])(?:[2-9]|\\d{2}) ?[x×]? ?" + Pattern.quote(what) + "s?\\b");
-      row.cells().stream()
-          .filter(c -> several.matcher(c.words()).find() || countsSeveral(c, what))
-          .findFirst()
-          .ifPresent(
-              c -> found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end(), c.words())));
-    }
-  }
-
-  /** "Both doors" where a cell has one of them. */
-  private void both(String sentence, List<Assertion> found) {
-    Matcher m = BOTH_OF.matcher(sentence);
-    while (m.find()) {
-      String what = m.group("w").toLowerCase(Locale.ROOT);
-      Set<String> heading = Set.of(English.stem(what));
-      row.cells().stream()
-          .filter(c -> English.isPlural(what) && c.heading().equals(heading) && c.parts() == 1)
-          .filter(
-              c ->
-                  c.numbers().size() == 1
-                      && c.numbers().getFirst().dimension().isEmpty()
-                      && c.numbers().getFirst().value() != 2)
-          .findFirst()
-          .ifPresent(
-              c ->
-                  found.add(
-                      Assertion.of(Kind.NUMBER, sentence, m.start(), m.start() + 4, c.words())));
-    }
-  }
-
-  /** "Wheels: 2". */
-  private static boolean countsSeveral(Cell cell, String noun) {
-    return cell.heading().size() == 1
-        && isHeadedBy(cell, noun)
-        && !cell.numbers().isEmpty()
-        && cell.numbers().stream()
-            .allMatch(n -> n.dimension().isEmpty() && n.value() > 1 && n.value() < WHOLE);
-  }
-
-  /** "Room for three" where a cell has two persons. */
-  private void people(String sentence, List<Assertion> found) {
-    Matcher m = FOR_SO_MANY.matcher(sentence);
-    while (m.find()) {
-      List<Amount> amounts = Amount.in(m.group("n"), knowledge);
-      if (amounts.size() != 1) {
-        continue;
-      }
-      List<Cell> of =
-          row.cells().stream()
-              .filter(c -> c.label().stream().anyMatch(PEOPLE::contains))
-              .filter(c -> !c.numbers().isEmpty())
-              .toList();
-      boolean isSaid =
-          row.proseNumbers().contains(amounts.getFirst().value())
-              || row.cells().stream().anyMatch(c -> says(c, amounts.getFirst(), false));
-      if (!of.isEmpty() && !isSaid) {
-        found.add(
-            Assertion.of(Kind.NUMBER, sentence, m.start("n"), m.end("n"), of.getFirst().words()));
-      }
-    }
-  }
-
-  /** "People of 1 and over", where the one is a tap's least pressure. */
-  private void ages(String sentence, List<Assertion> found) {
-    Matcher m = OF_AGE.matcher(sentence);
-    while (m.find()) {
-      // "One" alone is more often a pronoun than an age.
-      String age = m.group("n").equalsIgnoreCase("one") ? "1" : m.group("n");
-      List<Amount> amounts = Amount.in(age, knowledge);
-      boolean isSaid =
-          amounts.size() != 1
-              || row.proseNumbers().contains(amounts.getFirst().value())
-              || row.cells().stream()
-                  .filter(
-                      c ->
-                          c.label().stream().anyMatch(AGES::contains)
-                              || c.said().stream().anyMatch(AGES_SAID::contains))
-                  .anyMatch(c -> says(c, amounts.getFirst(), false));
-      if (!isSaid) {
-        found.add(Assertion.of(Kind.NUMBER, sentence, m.start(), m.end("n"), ""));
-      }
-    }
   }
 
   /** "85 % down" where the cell has 85 of feather, and of down another share. */
@@ -904,18 +670,13 @@ final class NumberJudge {
                     && c.numbers().stream().anyMatch(n -> !n.dimension().isEmpty()));
   }
 
-  private static boolean isShare(Cell.Number number) {
-    return number.dimension().equals("share")
-        || number.dimension().isEmpty() && number.value() > HALF && number.value() < WHOLE;
-  }
-
   /** "138 cm high" where the cell has it as the width. */
   private boolean isOtherSide(String sentence, Amount amount, List<Cell> saying) {
     Set<String> stems = Stems.of(Clauses.at(sentence, amount.start()));
     List<Cell.Number> same =
         saying.stream()
             .flatMap(c -> c.numbers().stream())
-            .filter(n -> isSame(n, amount, false))
+            .filter(n -> AmountMatch.isSame(n, amount, false))
             .toList();
     Set<String> spoken = new HashSet<>(stems);
     spoken.retainAll(SIDES);

@@ -2,60 +2,45 @@ package rhetor.core.support;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import rhetor.core.fact.Fact;
-import rhetor.core.fact.ProductFacts;
-import rhetor.core.fact.Source;
-import rhetor.core.fact.Value;
-import rhetor.core.knowledge.Knowledge;
 import rhetor.core.support.Assertion.Kind;
 
 /** A garden cabinet: how many of it, of what all through, by which power, of which of its parts. */
 class AllOfItTest {
-  private static List<Assertion> judged(String sentence) {
-    List<Fact> facts = new ArrayList<>();
-    for (String cell :
-        List.of(
-            "Drawers: 3",
-            "Hinges: 2 steel",
-            "Solar: N",
-            "Thermal: Y",
-            "Lamp mm: 78x78x35",
-            "Key mm: 70 x 32 x 16",
-            "Max load: 400",
-            "Code: 398",
-            "Doors: birch veneer on MDF",
-            "Frame: pine",
-            "Wt: 8 kg",
-            "Care: wipe down",
-            "Shelf: spruce / ash",
-            "Cam: 2",
-            "BT: 5.2",
-            "Lacquered: lid",
-            "Sensors incl.: N",
-            "Cert: EN 14749",
-            "Feet: black",
-            "Pulls: white",
-            "Drop\": 28")) {
-      String[] parts = cell.split(": ");
-      Source source = new Source("cabinets.csv", 2, parts[0], parts[1]);
-      String concept = parts[0].equals("Wt") ? "weight" : "";
-      facts.add(
-          new Fact(
-              "f" + facts.size(),
-              concept,
-              parts[0],
-              new Value.Words(parts[1]),
-              List.of(source),
-              false));
-    }
-    ProductFacts cabinet =
-        new ProductFacts("C-1", "Orlin", "", "cabinet", facts, List.of(), "", "", List.of());
-    return new Judge(cabinet, Knowledge.standard()).judge(sentence);
+  private final Judge judge =
+      Cells.judge(
+          "Orlin",
+          "cabinet",
+          Map.of("Wt", "weight"),
+          List.of(
+              "Drawers: 3",
+              "Hinges: 2 steel",
+              "Solar: N",
+              "Thermal: Y",
+              "Lamp mm: 78x78x35",
+              "Key mm: 70 x 32 x 16",
+              "Max load: 400",
+              "Code: 398",
+              "Doors: birch veneer on MDF",
+              "Frame: pine",
+              "Wt: 8 kg",
+              "Care: wipe down",
+              "Shelf: spruce / ash",
+              "Cam: 2",
+              "BT: 5.2",
+              "Lacquered: lid",
+              "Sensors incl.: N",
+              "Cert: EN 14749",
+              "Feet: black",
+              "Pulls: white",
+              "Drop\": 28"));
+
+  private List<Assertion> judged(String sentence) {
+    return judge.judge(sentence);
   }
 
   @ParameterizedTest

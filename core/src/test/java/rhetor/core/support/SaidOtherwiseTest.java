@@ -2,56 +2,47 @@ package rhetor.core.support;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import rhetor.core.fact.Fact;
-import rhetor.core.fact.ProductFacts;
-import rhetor.core.fact.Source;
-import rhetor.core.fact.Value;
-import rhetor.core.knowledge.Knowledge;
 import rhetor.core.support.Assertion.Kind;
 
 /** A cider vinegar in its crate: what its cells say in one word, and what a text makes of that. */
 class SaidOtherwiseTest {
-  private static List<Assertion> judged(String sentence) {
-    List<Fact> facts = new ArrayList<>();
-    for (String cell :
-        List.of(
-            "Taste: sharp",
-            "Neck: narrow",
-            "Refillable: N",
-            "Handles: 0",
-            "Crate L/W/H: 40 x 30 x 25",
-            "Bottle cm: 36",
-            "Opened for: 6 m",
-            "Steep in: 3 jars",
-            "Corks: 2",
-            "Spare corks: 4",
-            "Filtered: fine",
-            "Stirring: drip-free",
-            "Sulphite-free: Y",
-            "Coloured: veg.",
-            "Net wt: 9 kg",
-            "Empty tare: 2 kg",
-            "Carafes: 4 + 4",
-            "BRC: Y",
-            "Sweetened: cane",
-            "Halal: N (cider)",
-            "Lid: N, corked",
-            "Stppr: glass",
-            "Hue: dark amber")) {
-      String[] parts = cell.split(": ");
-      Source source = new Source("vinegars.csv", 2, parts[0], parts[1]);
-      facts.add(
-          new Fact(
-              "f" + facts.size(), "", parts[0], new Value.Words(parts[1]), List.of(source), false));
-    }
-    ProductFacts vinegar =
-        new ProductFacts("V-1", "Orrin", "", "vinegar", facts, List.of(), "", "", List.of());
-    return new Judge(vinegar, Knowledge.standard()).judge(sentence);
+  private final Judge judge =
+      Cells.judge(
+          "Orrin",
+          "vinegar",
+          Map.of(),
+          List.of(
+              "Taste: sharp",
+              "Neck: narrow",
+              "Refillable: N",
+              "Handles: 0",
+              "Crate L/W/H: 40 x 30 x 25",
+              "Bottle cm: 36",
+              "Opened for: 6 m",
+              "Steep in: 3 jars",
+              "Corks: 2",
+              "Spare corks: 4",
+              "Filtered: fine",
+              "Stirring: drip-free",
+              "Sulphite-free: Y",
+              "Coloured: veg.",
+              "Net wt: 9 kg",
+              "Empty tare: 2 kg",
+              "Carafes: 4 + 4",
+              "BRC: Y",
+              "Sweetened: cane",
+              "Halal: N (cider)",
+              "Lid: N, corked",
+              "Stppr: glass",
+              "Hue: dark amber"));
+
+  private List<Assertion> judged(String sentence) {
+    return judge.judge(sentence);
   }
 
   @ParameterizedTest
