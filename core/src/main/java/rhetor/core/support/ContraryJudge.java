@@ -176,6 +176,8 @@ final class ContraryJudge {
 
   /** "It packs away small" where the cell that is headed "packed" says bulky. */
   private void contrary(String sentence, List<Word> all, List<Assertion> found) {
+    int clause = -1;
+    Set<String> stems = Set.of();
     for (Word word : all) {
       // Each number is contrary to "first".
       boolean mayBe = !describing.isEmpty() && !English.tags(word.text()).contains("CD");
@@ -183,7 +185,11 @@ final class ContraryJudge {
       if (contraries.isEmpty()) {
         continue;
       }
-      Set<String> stems = Stems.of(Clauses.at(sentence, word.start()));
+      int start = Clauses.start(sentence, word.start());
+      if (start != clause) {
+        clause = start;
+        stems = Stems.of(Clauses.at(sentence, word.start()));
+      }
       for (Cell cell : describing) {
         boolean isContrary =
             Words.of(cell.value()).stream().anyMatch(w -> contraries.contains(w.text()))
