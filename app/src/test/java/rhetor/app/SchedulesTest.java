@@ -276,6 +276,33 @@ class SchedulesTest {
     }
   }
 
+  @Test
+  void what_the_shop_calls_about_during_a_pull_is_brought_in_by_the_next_one() throws Exception {
+    Map<String, Object> shop =
+        Map.of("address", house.shop(), "token", RunningRhetor.TOKEN, "signs", "dale and down");
+    house.as(Role.OWNER).put("/api/house/shop", shop).expect(200);
+    List<Long> products =
+        writer.takeIn(
+            "SCD.csv",
+            "SKU,Name,Type,Brand,Material,Weight\nSCD-1,Dale Pannier 1,Panniers,Tolvane,canvas,799 g\n");
+    writer.post("/api/pulls", Map.of());
+    writer.until("/api/pulls/latest", p -> !p.path("status").asString().equals("RUNNING"));
+    JdbcClient jdbc = house.bean(JdbcClient.class);
+    long before = lastPull(jdbc);
+    jdbc.sql("update pull set status = 'RUNNING' where id = ?").param(before).update();
+    writer.post("/api/schedules", order(products, Map.of("rhythm", "SHOP_NEWS"))).expect(200);
+    called("d-1", "{}", "dale and down").expect(202);
+    Thread.sleep(1_500);
+    assertThat(only().path("nextAt").asString()).doesNotStartWith("1970");
+    jdbc.sql("update pull set status = 'DONE' where id = ?").param(before).update();
+    writer.until("/api/schedules", s -> s.path(0).path("lastRun").asLong() > 0);
+    assertThat(lastPull(jdbc)).isGreaterThan(before);
+  }
+
+  private static long lastPull(JdbcClient jdbc) {
+    return jdbc.sql("select max(id) from pull").query(Long.class).single();
+  }
+
   private Visitor.Answer called(String number, String body, String secret) {
     String signature =
         "sha256="

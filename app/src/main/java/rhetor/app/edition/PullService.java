@@ -124,6 +124,11 @@ public class PullService {
     return jdbc.sql(PULL + "where id = ?").param(id).query(Pull.class).single();
   }
 
+  /** Whether a pull is under way: it may have passed what changes in the shop meanwhile. */
+  public boolean isUnderWay() {
+    return latest().filter(p -> p.status == Status.RUNNING).isPresent();
+  }
+
   /** Begins a pull unless one is under way; the id of that which is. */
   @Transactional
   public long begin(String by) {

@@ -3,7 +3,6 @@ package rhetor.app.picture;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -238,8 +237,8 @@ public class PictureService {
     try (Place _ = place()) {
       Picture opened = reader.read(folder.whole(picture.storedAs()));
       return PrintReader.shipped().map(r -> r.lines(opened.pixels())).orElse(List.of());
-    } catch (PictureException | UncheckedIOException e) {
-      // One picture that can't be opened any more must not hold up all that come after it.
+    } catch (RuntimeException e) {
+      // One picture that can't be read, whatever its fault, must not hold up all that come after.
       LOG.warn("nothing could be read off the picture {}", picture.fileName(), e);
       return List.of();
     }

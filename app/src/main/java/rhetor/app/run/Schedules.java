@@ -220,8 +220,15 @@ public class Schedules {
             .param(Timestamp.from(clock.instant()))
             .query((rs, i) -> schedule(rs))
             .list();
-    due.forEach(this::begin);
+    due.stream().filter(s -> !waitsForPull(s)).forEach(this::begin);
     pulled();
+  }
+
+  /**
+   * What the shop called about may have come behind the pull that is under way: the next is its.
+   */
+  private boolean waitsForPull(Schedule schedule) {
+    return schedule.rhythm == Rhythm.SHOP_NEWS && pulls.isUnderWay();
   }
 
   /** Begins what has waited for the shop's products to be pulled in. */

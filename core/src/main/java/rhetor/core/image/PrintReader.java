@@ -4,6 +4,8 @@ import com.benjaminwan.ocrlibrary.OcrResult;
 import com.benjaminwan.ocrlibrary.TextBlock;
 import io.github.mymonstercat.Model;
 import io.github.mymonstercat.ocr.InferenceEngine;
+import java.awt.Color;
+import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -92,10 +94,13 @@ public final class PrintReader {
   private static BufferedImage flat(BufferedImage pixels) throws IOException {
     int longer = Math.max(pixels.getWidth(), pixels.getHeight());
     double scale = Math.min(1, MOST_PIXELS / (double) longer);
-    return Thumbnails.of(pixels)
-        .scale(scale)
-        .imageType(BufferedImage.TYPE_INT_RGB)
-        .asBufferedImage();
+    BufferedImage small = Thumbnails.of(pixels).scale(scale).asBufferedImage();
+    BufferedImage flat =
+        new BufferedImage(small.getWidth(), small.getHeight(), BufferedImage.TYPE_INT_RGB);
+    Graphics2D pen = flat.createGraphics();
+    pen.drawImage(small, 0, 0, Color.WHITE, null);
+    pen.dispose();
+    return flat;
   }
 
   private static List<String> lines(OcrResult result) {

@@ -20,7 +20,7 @@ public final class PictureQuestion {
 
   private static final Pattern LINE =
       Pattern.compile(
-          "[\\s>*•-]*\\**(?<label>\\p{L}[\\p{L} ]{1,30}?)\\**\\s*:\\s*\\**(?<what>[^\\n]*?\\S)\\**\\s*");
+          "[\\s>*•-]*(?:\\d{1,2}[.)]\\s*)?\\**(?<label>\\p{L}[\\p{L} ]{1,30}?)\\**\\s*:\\s*\\**(?<what>[^\\n]*?\\S)\\**\\s*");
 
   /** What models say where they see nothing. */
   private static final Pattern NOTHING =
@@ -29,7 +29,7 @@ public final class PictureQuestion {
 
   /** What introduces an answer, and no label. */
   private static final Pattern CHATTER =
-      Pattern.compile("(?i)(?:here|sure|note|answer|i see|the picture|certainly).*");
+      Pattern.compile("(?i)(?:here|sure|note|answer|i see|the picture|certainly)\\b.*");
 
   private PictureQuestion() {}
 

@@ -43,6 +43,17 @@ class PrintReaderTest {
   }
 
   @Test
+  void reads_dark_letters_that_are_cut_out_of_their_ground() {
+    BufferedImage letters = new BufferedImage(900, 400, BufferedImage.TYPE_INT_ARGB);
+    Graphics2D pen = letters.createGraphics();
+    pen.setColor(Color.BLACK);
+    pen.setFont(new Font(Font.SANS_SERIF, Font.BOLD, 48));
+    pen.drawString("Barley Malt", 200, 200);
+    pen.dispose();
+    assertThat(reader.lines(letters)).containsExactly("Barley Malt");
+  }
+
+  @Test
   void finds_nothing_where_nothing_is_written() {
     assertThat(reader.lines(label(BufferedImage.TYPE_INT_RGB, 0))).isEmpty();
     assertThat(reader.lines(new BufferedImage(8, 900, BufferedImage.TYPE_INT_RGB))).isEmpty();

@@ -23,13 +23,15 @@ class PictureQuestionTest {
         - **Kind:** satchel
         * Material: leather
         1. Pattern: none
+        2) Closure: two buckles
         Shape: not visible
         > Colour: brown
         Colour: red
         Note: the picture is small
         """;
     assertThat(PictureQuestion.lines(answer))
-        .containsExactly("Kind: satchel", "Material: leather", "Colour: brown");
+        .containsExactly(
+            "Kind: satchel", "Material: leather", "Closure: two buckles", "Colour: brown");
   }
 
   @ParameterizedTest
