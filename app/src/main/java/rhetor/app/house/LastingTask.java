@@ -1,21 +1,31 @@
 package rhetor.app.house;
 
+import com.github.kagkarlsson.scheduler.ScheduledExecution;
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.exceptions.TaskInstanceException;
 import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.FailureHandler;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * Makes background tasks that may last long: asked to stop with the server they leave off between
  * two pieces of their work, and go on with the next start.
  */
 public final class LastingTask {
+  private static final Logger LOG = LoggerFactory.getLogger(LastingTask.class);
   private static final Duration TRY_AGAIN = Duration.ofSeconds(10);
+
+  /** A task that changes hands so often in a moment is being carried out. */
+  private static final int WAKING_TRIES = 5;
 
   private LastingTask() {}
 
@@ -63,5 +73,29 @@ public final class LastingTask {
                   ? new CompletionHandler.OnCompleteRemove<T>()
                   : (complete, operations) -> operations.reschedule(complete, goesOn.get());
             });
+  }
+
+  /**
+   * Has a task carried out at once that may be waiting, or isn't there yet. What is under way is
+   * let be: it looks by itself what is left to do.
+   */
+  public static <T> void wake(SchedulerClient scheduler, TaskInstance<T> task, Instant now) {
+    for (int tries = 0; tries < WAKING_TRIES; tries++) {
+      Optional<ScheduledExecution<Object>> found = scheduler.getScheduledExecution(task);
+      if (found.isEmpty()) {
+        if (scheduler.scheduleIfNotExists(task, now)) {
+          return;
+        }
+      } else if (found.get().isPicked()) {
+        return;
+      } else {
+        try {
+          scheduler.reschedule(task, now);
+          return;
+        } catch (TaskInstanceException e) {
+          LOG.debug("{} was begun or ended while it was woken; looking again", task, e);
+        }
+      }
+    }
   }
 }

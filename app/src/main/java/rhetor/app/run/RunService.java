@@ -11,6 +11,7 @@ import java.util.Set;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.house.LastingTask;
 import rhetor.app.house.Turns;
 import rhetor.app.model.TextModels;
 import rhetor.app.product.ProductFilter;
@@ -283,12 +284,8 @@ public class RunService {
     }
     runs.setStatus(id, Run.Status.PAUSED, Run.Status.RUNNING);
     runs.forgetTrouble(id);
-    // What is under way looks by itself whether it may go on.
-    scheduler
-        .getScheduledExecution(TASK.instance(String.valueOf(id)).data(id).build())
-        .filter(e -> !e.isPicked())
-        .ifPresentOrElse(
-            e -> scheduler.reschedule(e.getTaskInstance(), clock.instant()), () -> schedule(id));
+    LastingTask.wake(
+        scheduler, TASK.instance(String.valueOf(id)).data(id).build(), clock.instant());
   }
 
   /** Has a stopped run go on with the products that it didn't come to. */
