@@ -60,6 +60,7 @@ final class ReadingBench {
             "kept-back-9",
             "kept-back-10",
             "kept-back-11",
+            "kept-back-12",
             "unprepared")) {
       ReadingMeasure measure = new ReadingMeasure(knowledge);
       for (Labelled sheet : sheets(apart)) {

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.reading.FactReader;
@@ -20,8 +21,17 @@ import rhetor.core.sheet.SheetRow;
 public final class Products {
   private Products() {}
 
-  /** All usable rows of a sheet. */
+  /** All usable rows of a sheet of which a person has said yes to what is asked. */
   public static List<ProductFacts> of(Path file) {
+    return read(file, Products::confirmed);
+  }
+
+  /** All usable rows of a sheet of which nobody has said anything. */
+  public static List<ProductFacts> unanswered(Path file) {
+    return read(file, reading -> reading);
+  }
+
+  private static List<ProductFacts> read(Path file, UnaryOperator<Reading> answered) {
     Sheet sheet = Sheet.open(file);
     List<SheetRow> rows = new ArrayList<>();
     try (Sheet.Rows all = sheet.rows()) {
@@ -30,7 +40,7 @@ public final class Products {
     FactReader reader =
         new FactReader(
             file.getFileName().toString(),
-            confirmed(
+            answered.apply(
                 new ReadingProposer(Knowledge.standard())
                     .propose(
                         sheet.layout().headings(),

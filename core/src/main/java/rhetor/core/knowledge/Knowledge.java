@@ -58,6 +58,7 @@ public final class Knowledge {
   private final Map<String, Map<String, Term>> termsByName = new LinkedHashMap<>();
   private final Map<String, Claim> claimsById = new LinkedHashMap<>();
   private final PartConcepts parts;
+  private final Qualities qualities;
   private final Map<Class<?>, Object> indexes = new ConcurrentHashMap<>();
 
   /** The contents of one data file. */
@@ -76,7 +77,8 @@ public final class Knowledge {
       Map<String, Map<String, String>> abbreviations,
       Map<String, Map<String, List<String>>> bounds,
       Map<String, List<String>> magnitudes,
-      PartConcepts.Known parts) {}
+      PartConcepts.Known parts,
+      Qualities.Known qualities) {}
 
   private Knowledge(
       Knowledge from,
@@ -84,6 +86,7 @@ public final class Knowledge {
       Collection<Concept> otherConcepts,
       Collection<ProductClass> otherClasses) {
     parts = from.parts;
+    qualities = from.qualities;
     units.putAll(from.units);
     unitsBySymbol.putAll(from.unitsBySymbol);
     concepts.putAll(from.concepts);
@@ -120,6 +123,13 @@ public final class Knowledge {
             .filter(Objects::nonNull)
             .findFirst()
             .map(PartConcepts::new)
+            .orElseThrow();
+    qualities =
+        files.stream()
+            .map(File::qualities)
+            .filter(Objects::nonNull)
+            .findFirst()
+            .map(Qualities::new)
             .orElseThrow();
     for (File file : files) {
       each(file.units, u -> put(units, u.id(), u));
@@ -362,7 +372,18 @@ public final class Knowledge {
 
   public Optional<Concept> concept(String id) {
     Concept concept = concepts.get(id);
-    return concept == null ? parts.concept(id) : Optional.of(concept);
+    return concept == null
+        ? parts.concept(id).or(() -> qualities.concept(id))
+        : Optional.of(concept);
+  }
+
+  /**
+   * What things are or aren't, if a heading names nothing but that: "foldable", "nickel free".
+   *
+   * @param heading in lower case
+   */
+  public Optional<Concept> quality(String heading) {
+    return qualities.named(heading);
   }
 
   /**
@@ -372,6 +393,44 @@ public final class Knowledge {
    */
   public Optional<Concept> ofPart(String part, PartAspect aspect) {
     return parts.concept(part, aspect);
+  }
+
+  /** The part of which each row says another thing under a concept, in the plural where it is. */
+  public Optional<String> partLike(Concept concept) {
+    return parts.partLike(concept);
+  }
+
+  /**
+   * Whether a heading that names this part asks no more than whether a thing has it: "pet door",
+   * "wheels", but not "body".
+   */
+  public boolean mayBeMissing(String part) {
+    return parts.mayBeMissing(part);
+  }
+
+  /** Whether a part lies beside a thing and comes with it: a case, but not a handle. */
+  public boolean isLoose(String part) {
+    return parts.isLoose(part);
+  }
+
+  /** Whether things have one of a part or several, so that its name doesn't say how many. */
+  public boolean isOneOrMore(String part) {
+    return parts.isOneOrMore(part);
+  }
+
+  /** Whether things mostly have several of a part, or its name is in the plural. */
+  public boolean areSeveral(String part) {
+    return parts.areSeveral(part);
+  }
+
+  /** Whether nobody says "a" of a part: suspension, netting. */
+  public boolean isUncounted(String part) {
+    return parts.isUncounted(part);
+  }
+
+  /** Whether a word before a part says something else than what it is like: "extra", "suitable". */
+  public boolean saysNotWhatAPartIsLike(String word) {
+    return parts.isNotLike(word);
   }
 
   /** The part that a concept says something of, one of it: "leg"; empty if it is of the whole. */

@@ -2,7 +2,10 @@ package rhetor.core.knowledge;
 
 import java.util.Locale;
 
-/** What a sheet may say of a part of a thing: of what, how many, how large, or whether at all. */
+/**
+ * What a sheet may say of a part of a thing: of what, how many, how large, whether at all, or in
+ * each row another of these.
+ */
 public enum PartAspect {
   MATERIAL,
   COUNT,
@@ -12,7 +15,8 @@ public enum PartAspect {
   HEIGHT,
   DEPTH,
   THICKNESS,
-  DIAMETER;
+  DIAMETER,
+  LIKE;
 
   /** What the ids of concepts of parts begin with. */
   static final String PART = "part_";

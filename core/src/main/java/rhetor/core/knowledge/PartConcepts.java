@@ -46,6 +46,11 @@ final class PartConcepts {
    * @param fittings parts that a thing may or may not have
    * @param several parts that things mostly have several of
    * @param oneOrMore parts that things have one or several of
+   * @param heads of names of two words or three that name a part, besides parts and fittings
+   * @param loose what lies beside a thing and comes with it
+   * @param motions verbs that, before a word for where to, say how a part is fastened or opened
+   * @param uncounted parts that nobody says "a" of
+   * @param notLike words that don't say what a part is like, though they may stand before it
    * @param notMade classes of things that have no parts that somebody made
    */
   record Known(
@@ -53,6 +58,11 @@ final class PartConcepts {
       Set<String> fittings,
       Set<String> several,
       Set<String> oneOrMore,
+      Set<String> heads,
+      Set<String> loose,
+      Set<String> motions,
+      Set<String> uncounted,
+      Set<String> notLike,
       Map<PartAspect, Template> aspects,
       List<String> notMade) {}
 
@@ -72,9 +82,11 @@ final class PartConcepts {
     String one = one(part);
     boolean isOfAny = !known.aspects.get(aspect).all.isEmpty();
     boolean isOfAll = isOfAny && (!one.equals(part) || known.several.contains(one));
-    return isOfAny && !isOfAll && known.oneOrMore.contains(one)
+    // What a row says of such a part may tell how many there are.
+    boolean isLike = aspect == PartAspect.LIKE;
+    return isOfAny && !isOfAll && !isLike && known.oneOrMore.contains(one)
         ? Optional.empty()
-        : concept(aspect.start() + (isOfAll ? English.plural(one) : one).replace(' ', '_'));
+        : concept(aspect.start() + (isOfAll ? several(part) : one).replace(' ', '_'));
   }
 
   /**
@@ -92,8 +104,21 @@ final class PartConcepts {
         .filter(l -> concept.terms().equals("material") && known.names.contains(l));
   }
 
+  /** The part of which each row says another thing under a concept, in the plural where it is. */
+  Optional<String> partLike(Concept concept) {
+    String start = PartAspect.LIKE.start();
+    return concept.id().startsWith(start)
+        ? Optional.of(concept.id().substring(start.length()).replace('_', ' '))
+        : Optional.empty();
+  }
+
   private static String one(String part) {
     return English.isPlural(part) && !English.isPluralOnly(part) ? English.singular(part) : part;
+  }
+
+  /** In the plural, as it is written if it is: perches are no perch. */
+  private static String several(String part) {
+    return English.isPlural(part) ? part : English.plural(part);
   }
 
   /** The concept of an id, if it is one of a part that is known. */
@@ -117,18 +142,65 @@ final class PartConcepts {
         String part = id.substring(aspect.start().length()).replace('_', ' ');
         String one = one(part);
         boolean isKnown =
-            aspect == PartAspect.FITTED
-                ? known.fittings.contains(part)
-                : known.names.contains(one) || known.fittings.contains(one);
+            switch (aspect) {
+              case FITTED -> known.fittings.contains(part);
+              case LIKE ->
+                  isHead(one) && !known.heads.contains(one)
+                      || PartNames.isOne(one, this::isHead, known.motions, known.notLike);
+              default -> isName(one);
+            };
         return isKnown ? Optional.of(of(id, part, each.getValue())) : Optional.empty();
       }
     }
     return Optional.empty();
   }
 
+  private boolean isName(String one) {
+    return known.names.contains(one) || known.fittings.contains(one);
+  }
+
+  /** Whether it lies beside a thing and comes with it, by its name or by the last word of that. */
+  boolean isLoose(String part) {
+    String one = one(part);
+    return known.loose.contains(one) || known.loose.contains(English.lastWord(one));
+  }
+
+  private boolean isHead(String noun) {
+    return isName(noun) || known.loose.contains(noun) || known.heads.contains(noun);
+  }
+
+  /** Whether a sheet answers with yes or no that a thing has it, and with nothing else. */
+  boolean mayBeMissing(String part) {
+    String one = one(part);
+    return known.fittings.contains(one)
+        || isLoose(one)
+        || one.indexOf(' ') > 0
+        || !one.equals(part);
+  }
+
+  /** Whether things have one of it or several, so that its name doesn't say how many. */
+  boolean isOneOrMore(String part) {
+    return known.oneOrMore.contains(part);
+  }
+
+  /** Whether things mostly have several of it, or its name is in the plural. */
+  boolean areSeveral(String part) {
+    return !one(part).equals(part) || known.several.contains(part);
+  }
+
+  /** Whether nobody says "a" of it. */
+  boolean isUncounted(String part) {
+    return known.uncounted.contains(part);
+  }
+
+  boolean isNotLike(String word) {
+    return known.notLike.contains(word);
+  }
+
   private Concept of(String id, String part, Template template) {
     boolean isOfAll = English.isPlural(part) && !template.all.isEmpty();
-    String label = English.capitalise(filled(template.label, part));
+    boolean isNamedByAll = isOfAll && template.label.equals(ONE);
+    String label = English.capitalise(filled(isNamedByAll ? SEVERAL : template.label, part));
     return new Concept(
         id,
         label,
@@ -158,7 +230,7 @@ final class PartConcepts {
 
   private static String filled(String words, String part) {
     String one = one(part);
-    String several = English.isPluralOnly(one) ? one : English.plural(one);
+    String several = English.isPluralOnly(one) ? one : several(part);
     return words.replace(ONE, one).replace(SEVERAL, several);
   }
 }

@@ -288,6 +288,15 @@ public final class Lexicon {
     return pertaining.of(lower(adjective));
   }
 
+  /** Whether a word has a sense in which it says what something is like. */
+  public boolean isAdjective(String word) {
+    try {
+      return dictionary.lookupIndexWord(POS.ADJECTIVE, lower(word)) != null;
+    } catch (JWNLException e) {
+      throw new IllegalStateException("The lexicon that ships with Rhetor can't be read.", e);
+    }
+  }
+
   private Set<String> findPertaining(String adjective) {
     try {
       IndexWord index = dictionary.lookupIndexWord(POS.ADJECTIVE, adjective);

@@ -9,6 +9,7 @@ import rhetor.core.fact.Fact;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.language.Words;
 import rhetor.core.plan.Message.Form;
 
 /**
@@ -31,6 +32,9 @@ final class PartsTogether {
     List<Message> others = new ArrayList<>();
     Map<String, List<Message>> byPart = new LinkedHashMap<>();
     for (Message message : messages) {
+      if (isToldBy(message, messages)) {
+        continue;
+      }
       concept(message)
           .flatMap(knowledge::partOf)
           .ifPresentOrElse(
@@ -56,6 +60,19 @@ final class PartsTogether {
         });
     byStuff.values().forEach(same -> others.addAll(ofOneStuff(same)));
     return others;
+  }
+
+  /** "Cable: Y" beside "Included: cable" says nothing more. */
+  private boolean isToldBy(Message message, List<Message> messages) {
+    return concept(message)
+        .flatMap(knowledge::partLike)
+        .filter(
+            part ->
+                messages.stream()
+                    .filter(m -> concept(m).flatMap(knowledge::partOf).isEmpty())
+                    .flatMap(m -> m.phrases().byForm().values().stream().flatMap(List::stream))
+                    .anyMatch(phrase -> Words.find(part, phrase) >= 0))
+        .isPresent();
   }
 
   private Optional<Concept> concept(Message message) {

@@ -47,6 +47,8 @@ record Heading(String name, String label, String unit) {
   private static final Pattern MADE_IN =
       Pattern.compile("(?i).*\\b(?:made|grown|produced|built|woven|printed|designed|bottled) in");
 
+  private static final Pattern HAS_FIGURE = Pattern.compile("\\d");
+
   /** Units that headings written by programs end in: "power_w", "noise_db". */
   private static final java.util.Set<String> MACHINE_UNITS =
       java.util.Set.of("w", "v", "db", "k", "gb", "ah", "hz", "kw", "wh", "mah", "sec", "s");
@@ -66,10 +68,17 @@ record Heading(String name, String label, String unit) {
   static Heading of(String raw, Cells cells, Knowledge knowledge) {
     Heading heading = of(raw, knowledge);
     String text = inWords(CellText.clean(raw));
-    if (heading.unit.length() == 1 && cells.measureOtherThan(knowledge, heading.unit)) {
+    Matcher trailing = TRAILING.matcher(text);
+    // A "stabiliser bar" over answers measures no pressure.
+    boolean isNoun =
+        trailing.matches()
+            && trailing.group(2).length() > 2
+            && English.isNoun(trailing.group(2))
+            && !cells.isEmpty()
+            && cells.share(HAS_FIGURE.asPredicate()) == 0;
+    if (isNoun || heading.unit.length() == 1 && cells.measureOtherThan(knowledge, heading.unit)) {
       return of(text, "");
     }
-    Matcher trailing = TRAILING.matcher(text);
     if (heading.unit.isEmpty() && trailing.matches() && cells.haveUnit(trailing.group(2))) {
       // A word that is a unit where cells end in it, too.
       return knowledge

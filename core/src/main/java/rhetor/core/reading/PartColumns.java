@@ -10,6 +10,7 @@ import java.util.regex.Pattern;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.PartAspect;
+import rhetor.core.knowledge.PartCell;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.language.Words;
@@ -25,6 +26,9 @@ final class PartColumns {
 
   /** Of the cells that say something, so many have to be of the kind. */
   private static final double MOST = 0.75;
+
+  /** What each cell says is read by itself, so that more of them may say something else. */
+  private static final double LIKELY = 0.6;
 
   private static final int LONGEST_PART = 3;
 
@@ -78,7 +82,11 @@ final class PartColumns {
     if (column.cells().isEmpty() || heading.split(" ").length > LONGEST_PART + 2) {
       return Optional.empty();
     }
-    return concept(heading, column, sheet)
+    return quality(heading, column)
+        .or(() -> concept(heading, column, sheet))
+        .filter(c -> isSaidByAll(c, column.cells()))
+        .or(() -> like(heading, column, sheet))
+        .or(() -> concept(heading, column, sheet))
         .filter(c -> c.kind() == Concept.Kind.TERMS || !names.isNameOf(heading, c.kind()))
         .filter(c -> sheet.classes().stream().noneMatch(k -> knowledge.isOf(k, c.notOf())))
         .filter(c -> !isItself(c, sheet))
@@ -90,6 +98,13 @@ final class PartColumns {
                     column.unit(knowledge),
                     SURE,
                     "It names a part, and the cells say what that is like."));
+  }
+
+  /** What the things are or aren't, if the heading says just that and the cells answer. */
+  private Optional<Concept> quality(String heading, SheetColumn column) {
+    return !isCutShort(column.raw()) && column.cells().share(ANSWER.asMatchPredicate()) >= MOST
+        ? knowledge.quality(heading)
+        : Optional.empty();
   }
 
   /** A set of strings doesn't have six strings, nor a lid a lid of steel. */
@@ -142,6 +157,49 @@ final class PartColumns {
     return ofStuff(heading, cells);
   }
 
+  /** A part of which each row says another thing: that it is there, how many, what it is like. */
+  private Optional<Concept> like(String heading, SheetColumn column, SheetColumns sheet) {
+    if (isCutShort(column.raw())) {
+      return Optional.empty();
+    }
+    var included = INCLUDED.matcher(heading);
+    String part = included.matches() ? included.group(1) : heading;
+    return knowledge
+        .ofPart(part, PartAspect.LIKE)
+        .filter(c -> knowledge.unitWritten(part).isEmpty())
+        .filter(c -> areLike(part, column, sheet));
+  }
+
+  /** "Press. sensor": nobody can say what is cut off at a full stop and stands in no list. */
+  private boolean isCutShort(String raw) {
+    return Arrays.stream(raw.toLowerCase(Locale.ROOT).split("\\s+"))
+        .filter(w -> w.endsWith("."))
+        .map(w -> w.substring(0, w.length() - 1))
+        .anyMatch(w -> !knowledge.abbreviations("en").containsKey(w));
+  }
+
+  private boolean areLike(String part, SheetColumn column, SheetColumns sheet) {
+    Cells cells = column.cells();
+    String one = one(part);
+    double figures = cells.share(COUNTED.asMatchPredicate());
+    double answers = cells.share(ANSWER.asMatchPredicate());
+    // "Pole: 9" may be as thick; "motors: 2" and "drawer: 2" beside "drawer: N" are as many.
+    boolean areCounts =
+        English.isPlural(part) ? isThing(English.lastWord(one), column, sheet) : answers > 0;
+    if (figures > 0 && !areCounts) {
+      return false;
+    }
+    double yes = cells.share(YES.asMatchPredicate());
+    double no = answers - yes;
+    double said = cells.share(v -> PartCell.of(v, one, knowledge).isPresent());
+    boolean saysMore = said > yes;
+    // "Bag: paper" is what all is packed in; of what comes with some, a sheet also answers no.
+    if (knowledge.isLoose(part) && answers == 0) {
+      return false;
+    }
+    return no < 1 && said / (1 - no) >= LIKELY && (saysMore || knowledge.mayBeMissing(part));
+  }
+
   private Optional<Concept> ofStuff(String part, Cells cells) {
     return knowledge
         .ofPart(part, PartAspect.MATERIAL)
@@ -163,6 +221,15 @@ final class PartColumns {
                 c ->
                     Words.find(noun, c.heading().name()) >= 0
                         || c.cells().share(v -> Words.find(noun, v) >= 0) >= HALF);
+  }
+
+  /** Whether all cells say what a concept is about; else each may say another thing. */
+  private boolean isSaidByAll(Concept concept, Cells cells) {
+    return switch (concept.kind()) {
+      case FLAG -> cells.share(ANSWER.asMatchPredicate()) >= 1;
+      case TERMS -> cells.share(v -> isStuff(v, concept) || ANSWER.matcher(v).matches()) >= 1;
+      default -> true;
+    };
   }
 
   /** Whether most cells pass, of those that say more than that there is none. */

@@ -2,10 +2,12 @@ package rhetor.core.reading;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -67,6 +69,9 @@ public final class ReadingProposer {
 
   private static final String CATEGORY = "category";
   private static final String MATERIAL = "material";
+
+  /** What WordNet calls what does work, and isn't made of cloth. */
+  private static final List<String> MACHINES = List.of("machine", "tool", "home appliance");
 
   /** A meaning that the heading only comes near has to be likelier. */
   private static final double NEAR = 0.3;
@@ -342,6 +347,7 @@ public final class ReadingProposer {
         && first.probability() >= sure(first, sheet)
         && !measuresElse(first)
         && !isGuessed(first, column)
+        && !isWorkedOn(first, column, sheet)
         && !(isBehindPrivate && isPacked(first))
         && !isAmbiguous(column, likely)) {
       return new ColumnReading(
@@ -515,6 +521,19 @@ public final class ReadingProposer {
         || isVague(likely)
             && evidence.containsKey(Evidence.OF_UNKNOWN_THINGS)
             && evidence.getOrDefault(Evidence.MEASURED, 0.0) < HALF;
+  }
+
+  /** No machine is made of cloth: "Fabrics" of one are what it works on. */
+  private static boolean isWorkedOn(Likely likely, SheetColumn column, SheetColumns sheet) {
+    String thing = English.singular(English.lastWord(sheet.titled()));
+    return likely.meaning().concept().equals(MATERIAL)
+        && Lexicon.shipped().shareKindOf(thing, MACHINES) >= HALF
+        && column.cells().share(ReadingProposer::isCloth) >= HALF;
+  }
+
+  private static boolean isCloth(String cell) {
+    return Arrays.stream(cell.toLowerCase(Locale.ROOT).split("\\s*[,/&]\\s*"))
+        .allMatch(w -> Lexicon.shipped().isKindOf(English.lastWord(w), "fabric"));
   }
 
   /**

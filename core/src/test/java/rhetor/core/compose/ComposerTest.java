@@ -581,7 +581,7 @@ class ComposerTest {
     @ParameterizedTest
     @CsvSource({
       "Sections,3+2 tips",
-      "Rim,brushed",
+      "Rim,extra",
       "Reel seat,DPS",
       "Terroir,Guji",
       "Milk,'cow, raw, silage free'",

@@ -42,6 +42,14 @@ class PartsTest {
         "Wheels,Wheels material;1,rubber;a rubber wheel",
         "Chassis,Base plate,Axle;steel,steel,brass;base plate are (?:of|made of) steel",
         "Canopy width;1.2 m;1\\.2 m",
+        "Shelves;3 wooden;three wooden shelves",
+        "Tray;pull-out;a pull-out tray",
+        "Stile;\"pine, lacquered\";lacquered pine stiles",
+        "Umbrella holder;\"Y, swivelling\";a swivelling umbrella holder",
+        "Rain cover;Y;comes? with a rain cover",
+        "Suspension;front;front suspension",
+        "Foldable;Y;foldable",
+        "BPA free;Y;BPA-free",
         "Brake;yes;a brake"
       })
   void parts_are_told(String headings, String cells, String said) {
@@ -54,6 +62,14 @@ class PartsTest {
       value = {
         "Castors,Castor material|4,nylon|castors of nylon",
         "Brake|no|brake",
+        // That there is one is no news, and what lies in the box is told once.
+        "Heads incl.|1|head",
+        "Included,Repair kit|repair kit,Y|(?s)repair kit[^\\n]*repair kit",
+        // Nobody knows how many.
+        "Strap|padded|padded",
+        "Sensor|dusk|dusk",
+        "Stand|extra|stand",
+        "Handle|2 x 30 mm|handle",
         "Canopies,Canopies width|2,1.2 m|1\\.2 m"
       })
   void nothing_is_said_of_a_part_twice(String headings, String cells, String notSaid) {

@@ -49,7 +49,7 @@ class TellerTest {
       delimiter = '|',
       value = {
         "Crank arm|bright|NO_WORDING",
-        "Waterproof|no|NO_WORDING",
+        "Waterproof|no|SAYS_NO",
         "Hood|no|SAYS_NO",
         "Lining|not padded|SAYS_NO",
         "Weight|pair about 3 kg|NOT_OF_ITS_KIND",

@@ -92,7 +92,9 @@ public final class LabelledSheets {
     return switch (column.meaning().role()) {
       case CONCEPT -> {
         String concept = column.meaning().concept();
-        yield concept.startsWith("part_") ? "part" : concept;
+        yield concept.startsWith("part_")
+            ? "part"
+            : concept.startsWith("quality_") ? "quality" : concept;
       }
       case EXTRA -> "own";
       case KEEP -> "private";

@@ -28,19 +28,13 @@ class PartColumnsTest {
               List.of("Q-" + i, "Marlow " + i, each[i].strip(), i + 3 + " kg"),
               new BitSet()));
     }
-    return LabelledSheets.label(
-                PROPOSER
-                    .propose(
-                        List.of("SKU", "Name", heading, "Weight"), rows, HeadingAnswers.NONE, title)
-                    .columns()
-                    .get(2))
-            .equals("part")
-        ? PROPOSER
+    ColumnReading read =
+        PROPOSER
             .propose(List.of("SKU", "Name", heading, "Weight"), rows, HeadingAnswers.NONE, title)
             .columns()
-            .get(2)
-            .meaning()
-            .concept()
+            .get(2);
+    return List.of("part", "quality").contains(LabelledSheets.label(read))
+        ? read.meaning().concept()
         : "no part";
   }
 
@@ -63,18 +57,68 @@ class PartColumnsTest {
     assertThat(read("", heading, cells)).isEqualTo(concept);
   }
 
+  /** Each row says another thing of the part: that it is there, how many, what it is like. */
+  @ParameterizedTest
+  @CsvSource({
+    "Mast, tall; short; none, part_like_mast",
+    "Rungs, 3 plastic; 2 wood; 4 steel, part_like_rungs",
+    "Perches, 2 metal; 4 wooden; Y, part_like_perches",
+    "Castors, Y; N; 4 lockable, part_like_castors",
+    "'Tray', 'pull-out; drip; N', part_like_tray",
+    "'Stile', 'pine, lacquered; ash; oak, oiled', part_like_stiles",
+    "Coin slot, Y; N; N, part_like_coin_slot",
+    "Thread cutter, Y; N; Y, part_like_thread_cutter",
+    "Pull-out shelf, Y; Y; N, part_like_pull_out_shelf",
+    "Case, Y; N; leather, part_like_case"
+  })
+  void a_part_of_which_each_row_says_another_thing(String heading, String cells, String concept) {
+    assertThat(read("", heading, cells)).isEqualTo(concept);
+  }
+
+  /** A heading that says all by itself, over yes and no. */
+  @ParameterizedTest
+  @CsvSource({
+    "Washable, Y; N; Y, quality_washable",
+    "Solvent free, yes; yes; no, quality_solvent_free",
+    "Rust-proof, Y; Y; N, quality_rust_proof",
+    "Hand-sewn, Y; N; N, quality_hand_sewn",
+    "Non-fading, Y; N; N, quality_non_fading"
+  })
+  void a_quality_that_a_sheet_affirms_or_denies(String heading, String cells, String concept) {
+    assertThat(read("", heading, cells)).isEqualTo(concept);
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "Washable, 30°; 40°; no",
+    "Available, Y; N; Y",
+    "Tax free, Y; N; Y",
+    "Returnable, Y; Y; N",
+    "Water sol., Y; N; Y"
+  })
+  void what_is_no_quality_of_a_thing(String heading, String cells) {
+    assertThat(read("", heading, cells)).doesNotStartWith("quality_");
+  }
+
   /** What the cells don't bear out, what isn't a part, and what doesn't say of how many. */
   @ParameterizedTest
   @CsvSource({
-    "'', Mast, tall; short; none",
     // Tips are gratuities and hints, fronts are of the weather.
     "'', Tips, 2; 4; 1",
     "'', Fronts, 3; 5; 2",
     "'', Mast, Y; N; Y",
-    "'', Rungs, 3 plastic; 2 wood; 4 steel",
-    "'', Hinge, brass; steel; steel",
     "'', Wheel diameter, 20 cm; 25 cm; 30 cm",
-    "'', Burners, large; small; large",
+    // "Body: Y" may be of a wine, and figures under "pole" how thick one is.
+    "'', Body, Y; N; Y",
+    "'', Pole, 9; 8; 12",
+    "'', Tray, extra; optional; extra",
+    "'', Grip, good; best; poor",
+    "'', Coating grille, ceramic; steel; steel",
+    "'', Letters on back, Y; N; Y",
+    "'', Car seat, Y; N; Y",
+    "'', Dishwasher basket, Y; Y; N",
+    // What all is packed in.
+    "'', Bag, paper; cotton; paper",
     "'', Floor, oak; pine; tiles",
     "'', Bars, 10; 4; 6",
     "'', Seats, 2; 4; 6",

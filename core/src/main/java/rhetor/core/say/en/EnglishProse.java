@@ -10,6 +10,7 @@ import java.util.regex.Pattern;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.PartCell;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.plan.Prose;
@@ -78,6 +79,12 @@ public final class EnglishProse implements Prose {
 
   @Override
   public Optional<Untold> inTheWay(Value value, Concept concept) {
+    Optional<String> part = knowledge.partLike(concept);
+    if (part.isPresent()
+        && value instanceof Value.Words(String text)
+        && PartCell.of(text, English.singular(part.get()), knowledge).isPresent()) {
+      return Optional.empty();
+    }
     return switch (value) {
       case Value.Words(String text) -> words(text, concept);
       case Value.Terms(List<String> items) ->

@@ -45,6 +45,7 @@ public final class SlotFit {
   private static final String TASTE = "taste";
 
   private static final int LONGEST_BEFORE = 3;
+  private static final int MOST_QUALITIES = 3;
   private static final int SHORTEST_DENIAL = 5;
 
   private final Knowledge knowledge;
@@ -179,6 +180,30 @@ public final class SlotFit {
   private static boolean isLike(String item) {
     Set<String> tags = English.tags(English.lastWord(head(item)).toLowerCase(Locale.ROOT));
     return tags.isEmpty() || tags.stream().anyMatch(t -> t.startsWith("JJ") || t.equals("VBN"));
+  }
+
+  /**
+   * "Fresh, minty": up to three words that each say what something is like, and name nothing; null
+   * for other values.
+   */
+  static String qualities(Value value) {
+    List<String> items =
+        switch (value) {
+          case Value.Terms(List<String> all) -> all;
+          case Value.Words(String text) -> List.of(text.split(", "));
+          default -> List.of();
+        };
+    boolean areAll =
+        !items.isEmpty()
+            && items.size() <= MOST_QUALITIES
+            && items.stream().allMatch(SlotFit::isQuality);
+    return areAll ? String.join(", ", items).toLowerCase(Locale.ROOT) : null;
+  }
+
+  /** "Mild", "bitter-sweet", "creamy". */
+  private static boolean isQuality(String word) {
+    return Arrays.stream(word.toLowerCase(Locale.ROOT).split("-"))
+        .allMatch(w -> English.tags(w).contains("JJ") && Lexicon.shipped().isAdjective(w));
   }
 
   /** "Clear", "lime-washed". */

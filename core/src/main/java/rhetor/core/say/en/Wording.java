@@ -75,6 +75,7 @@ public final class Wording implements Phrasebook {
           "mounting",
           "one",
           "people",
+          "qualities",
           "are",
           "care",
           "machine",
@@ -226,6 +227,10 @@ public final class Wording implements Phrasebook {
           }
           if (!filled.isEmpty()) {
             return readable(filled);
+          }
+          Optional<String> likePart = knowledge.partLike(concept);
+          if (likePart.isPresent()) {
+            return PartPhrases.like(likePart.get(), fact.value(), knowledge);
           }
           Map<String, List<String>> own = voice.say().getOrDefault(concept.id(), Map.of());
           for (Value value : orders(fact.value(), concept)) {
@@ -545,6 +550,7 @@ public final class Wording implements Phrasebook {
       case "aged" -> value instanceof Value.Words(String w) ? aged(w) : null;
       case "innoun" ->
           value instanceof Value.Words(String w) && English.isNoun(w) ? text.prose(value) : null;
+      case "qualities" -> SlotFit.qualities(value);
       case "learners" ->
           value instanceof Value.Words(String w) && LEARNERS.matcher(w).matches()
               ? English.plural(w.toLowerCase(Locale.ROOT))
@@ -785,8 +791,13 @@ public final class Wording implements Phrasebook {
   private static String place(String words) {
     String place =
         words.replaceFirst("(?i)^made in ", "").replaceAll("[.;,]+$", "").replace(" & ", " and ");
-    if (English.isAdjective(place) && !Character.isUpperCase(place.charAt(0))) {
-      // "Mixed" is no place.
+    String last = English.lastWord(place);
+    boolean isCommonNoun =
+        last.equals(last.toLowerCase(Locale.ROOT))
+            && English.isNoun(last)
+            && !Lexicon.shipped().isKindOf(last, "location");
+    if (isCommonNoun || English.isAdjective(place) && !Character.isUpperCase(place.charAt(0))) {
+      // "Mixed" is no place, and "EU blend" neither.
       return null;
     }
     return WITH_THE.contains(place.toLowerCase(Locale.ROOT)) ? "the " + place : place;
