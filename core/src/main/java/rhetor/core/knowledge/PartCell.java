@@ -134,6 +134,7 @@ public record PartCell(int count, List<String> like, List<String> stuffs) {
         || tags.contains("JJ")
             && (tags.stream().noneMatch(t -> t.startsWith("NN"))
                 || Lexicon.shipped().isAdjective(word))
+        || tags.contains("VBG") && tags.stream().noneMatch(t -> t.startsWith("NN"))
         || tags.contains("VBN") && tags.stream().noneMatch(t -> t.equals("VB") || t.equals("NNS"))
         || tags.isEmpty()
             && word.indexOf('-') > 0

@@ -18,6 +18,7 @@ import rhetor.core.plan.Message.Form;
  */
 final class PartsTogether {
   private static final int MOST_COUNTED = 100;
+  private static final int MOST_TOGETHER = 3;
 
   private final Knowledge knowledge;
   private final Phrasebook phrasebook;
@@ -59,7 +60,7 @@ final class PartsTogether {
           }
         });
     byStuff.values().forEach(same -> others.addAll(ofOneStuff(same)));
-    return others;
+    return comingTogether(others);
   }
 
   /** "Cable: Y" beside "Included: cable" says nothing more. */
@@ -107,6 +108,32 @@ final class PartsTogether {
         phrasebook.partsOfOneStuff(same.stream().map(m -> phrases(m).getFirst()).toList());
     List<Fact> also = same.stream().skip(1).map(Message::fact).toList();
     return words.isEmpty() ? same : List.of(same.getFirst().together(also, words));
+  }
+
+  /** What comes with a thing, in one sentence. */
+  private List<Message> comingTogether(List<Message> messages) {
+    List<Message> loose =
+        messages.stream()
+            .filter(
+                m ->
+                    concept(m)
+                        .flatMap(knowledge::partLike)
+                        .filter(knowledge::isLoose)
+                        .filter(part -> m.has(Form.VERB))
+                        .isPresent())
+            .limit(MOST_TOGETHER)
+            .toList();
+    if (loose.size() < 2) {
+      return messages;
+    }
+    Map<Form, List<String>> words =
+        phrasebook.comingTogether(
+            loose.stream().map(m -> m.phrases().byForm().get(Form.VERB).getFirst()).toList());
+    List<Message> all = new ArrayList<>(messages);
+    all.removeAll(loose.subList(1, loose.size()));
+    List<Fact> also = loose.stream().skip(1).map(Message::fact).toList();
+    all.replaceAll(m -> m == loose.getFirst() ? m.together(also, words) : m);
+    return all;
   }
 
   private static List<String> phrases(Message message) {

@@ -30,4 +30,11 @@ public interface Phrasebook {
    * @param ofStuff phrases of each part, as {@link #phrases} has them
    */
   Map<Message.Form, List<String>> partsOfOneStuff(List<String> ofStuff);
+
+  /**
+   * Words for several things that come with one.
+   *
+   * @param verbs a phrase of each, as {@link #phrases} has them
+   */
+  Map<Message.Form, List<String>> comingTogether(List<String> verbs);
 }

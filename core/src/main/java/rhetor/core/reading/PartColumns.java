@@ -151,8 +151,10 @@ final class PartColumns {
     var included = INCLUDED.matcher(heading);
     if (cells.share(ANSWER.asMatchPredicate()) >= MOST && included.matches()) {
       String part = included.group(1);
-      // Of several it doesn't say how many.
-      return English.isPlural(part) ? Optional.empty() : knowledge.ofPart(part, PartAspect.FITTED);
+      // Of several it doesn't say how many, and what is loose comes with a thing.
+      return English.isPlural(part) || knowledge.isLoose(part)
+          ? Optional.empty()
+          : knowledge.ofPart(part, PartAspect.FITTED);
     }
     return ofStuff(heading, cells);
   }

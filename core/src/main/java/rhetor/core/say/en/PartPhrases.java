@@ -24,6 +24,7 @@ final class PartPhrases {
   private static final Pattern LED_BY_VERB =
       Pattern.compile("^(\\p{L}{3,}) (out|on|off|up|down|in|over|away|through) ");
 
+  private static final String COME_WITH = "come with ";
   private static final int MOST_COUNTED = 99;
 
   private PartPhrases() {}
@@ -45,9 +46,15 @@ final class PartPhrases {
         .map(
             words ->
                 knowledge.isLoose(part)
-                    ? Map.of(Form.VERB, List.of("come with " + words))
+                    ? Map.of(Form.VERB, List.of(COME_WITH + words))
                     : Map.of(Form.WITH, List.of(words)))
         .orElse(Map.of());
+  }
+
+  /** "Come with a case and a strap", of "come with a case" and "come with a strap". */
+  static Map<Form, List<String>> comingTogether(List<String> verbs) {
+    List<String> things = verbs.stream().map(v -> v.substring(COME_WITH.length())).toList();
+    return Map.of(Form.VERB, List.of(COME_WITH + English.list(things)));
   }
 
   private static Optional<String> phrase(String part, PartCell cell, Knowledge knowledge) {

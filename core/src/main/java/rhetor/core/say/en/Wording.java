@@ -193,6 +193,11 @@ public final class Wording implements Phrasebook {
     return PartPhrases.ofOneStuff(ofStuff);
   }
 
+  @Override
+  public Map<Form, List<String>> comingTogether(List<String> verbs) {
+    return PartPhrases.comingTogether(verbs);
+  }
+
   private record Filling(
       String concept,
       Value value,
