@@ -15,6 +15,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.knowledge.PartAspect;
 import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
@@ -69,6 +70,11 @@ public final class ReadingProposer {
 
   private static final String CATEGORY = "category";
   private static final String MATERIAL = "material";
+
+  /** What carries a thing that is covered with something else. */
+  private static final Set<String> FRAMES = Set.of("frame", "chassis", "leg", "shell", "base");
+
+  private static final Set<String> COVERS = Set.of("fabric", "cloth");
 
   /** What WordNet calls what does work, and isn't made of cloth. */
   private static final List<String> MACHINES = List.of("machine", "tool", "home appliance");
@@ -232,6 +238,7 @@ public final class ReadingProposer {
       columns.add(inItsUnit(read, column.cells(), sheet.numbers()));
     }
     readAsGrowing(columns);
+    readAsCover(columns, sheet);
     doubtShortCodes(columns, sample);
     keepOwn(columns);
     Reading read =
@@ -664,6 +671,38 @@ public final class ReadingProposer {
                 c.unit(),
                 0.8,
                 "Other columns are about growing, so this is the plant's height."));
+      }
+    }
+  }
+
+  /**
+   * "Fabric" beside the stuff of a frame is of a part of the things, and not what they are made of.
+   */
+  private void readAsCover(List<ColumnReading> columns, SheetColumns sheet) {
+    boolean hasFrame =
+        columns.stream()
+            .flatMap(c -> knowledge.concept(c.meaning().concept()).stream())
+            .flatMap(c -> knowledge.partOf(c).stream())
+            .anyMatch(FRAMES::contains);
+    for (SheetColumn column : sheet.columns()) {
+      ColumnReading read = columns.get(column.index());
+      String heading = column.heading().name();
+      if (hasFrame
+          && read.meaning().concept().equals(MATERIAL)
+          && COVERS.contains(English.lastWord(heading))) {
+        knowledge
+            .ofPart(English.lastWord(heading), PartAspect.MATERIAL)
+            .ifPresent(
+                c ->
+                    columns.set(
+                        column.index(),
+                        new ColumnReading(
+                            read.heading(),
+                            Meaning.of(c),
+                            read.unit(),
+                            read.confidence(),
+                            "Another column says what the frame is made of, so this is of the %s alone."
+                                .formatted(English.lastWord(heading)))));
       }
     }
   }

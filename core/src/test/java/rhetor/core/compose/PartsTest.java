@@ -51,7 +51,8 @@ class PartsTest {
         "Suspension;front;front suspension",
         "Foldable;Y;foldable",
         "BPA free;Y;BPA-free",
-        "Brake;yes;a brake"
+        "Brake;yes;a brake",
+        "Fabric,Chassis;canvas,steel;(?:a canvas fabric|a fabric of canvas)"
       })
   void parts_are_told(String headings, String cells, String said) {
     assertThat(prose(headings, cells)).containsPattern(said);
@@ -71,6 +72,7 @@ class PartsTest {
         "Sensor|dusk|dusk",
         "Stand|extra|stand",
         "Handle|2 x 30 mm|handle",
+        "Fabric,Chassis|canvas,steel|canvas trolley",
         "Canopies,Canopies width|2,1.2 m|1\\.2 m"
       })
   void nothing_is_said_of_a_part_twice(String headings, String cells, String notSaid) {

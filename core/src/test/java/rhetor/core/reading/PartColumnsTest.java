@@ -19,6 +19,13 @@ class PartColumnsTest {
 
   /** What a column of a sheet of things that nobody knows is read as. */
   private static String read(String title, String heading, String cells) {
+    ColumnReading read = column(title, heading, cells);
+    return List.of("part", "quality").contains(LabelledSheets.label(read))
+        ? read.meaning().concept()
+        : "no part";
+  }
+
+  private static ColumnReading column(String title, String heading, String cells) {
     String[] each = cells.split(";", -1);
     List<SheetRow> rows = new ArrayList<>();
     for (int i = 0; i < each.length; i++) {
@@ -28,14 +35,10 @@ class PartColumnsTest {
               List.of("Q-" + i, "Marlow " + i, each[i].strip(), i + 3 + " kg"),
               new BitSet()));
     }
-    ColumnReading read =
-        PROPOSER
-            .propose(List.of("SKU", "Name", heading, "Weight"), rows, HeadingAnswers.NONE, title)
-            .columns()
-            .get(2);
-    return List.of("part", "quality").contains(LabelledSheets.label(read))
-        ? read.meaning().concept()
-        : "no part";
+    return PROPOSER
+        .propose(List.of("SKU", "Name", heading, "Weight"), rows, HeadingAnswers.NONE, title)
+        .columns()
+        .get(2);
   }
 
   @ParameterizedTest
@@ -98,6 +101,16 @@ class PartColumnsTest {
   })
   void what_is_no_quality_of_a_thing(String heading, String cells) {
     assertThat(read("", heading, cells)).doesNotStartWith("quality_");
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "overlock machines, Fabrics, cotton; denim; 'jersey, linen'",
+    "sewing machines, Fabric, silk; wool; cotton"
+  })
+  void cloth_is_not_what_a_machine_is_made_of(String title, String heading, String cells) {
+    assertThat(column(title, heading, cells).meaning().concept()).isNotEqualTo("material");
+    assertThat(column("cushions", heading, cells).meaning().concept()).isEqualTo("material");
   }
 
   /** What the cells don't bear out, what isn't a part, and what doesn't say of how many. */

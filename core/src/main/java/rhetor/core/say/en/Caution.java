@@ -13,6 +13,14 @@ public final class Caution {
       Pattern.compile(
           "(?i)\\b(?:not included|not incl|excl|excluded|sold separately|separately|singly|not for|not suitable|unsuitable|do not use|requires?|required|needs|needed separately|may contain|contains|warning|choking|harmful|flammable|optional)\\b");
 
+  /** "Not under 12 months", "not near open fire": where, when or for whom it isn't meant. */
+  private static final Pattern FORBIDS =
+      Pattern.compile(
+          "(?i)not (?:above|after|at|before|below|by|for|in|indoors|near|on|outdoors|over|to|under|until|when|while|with)\\b.*");
+
+  /** "Food safe: N". */
+  private static final Pattern ASKS_OF_SAFETY = Pattern.compile("(?i)\\bsafe\\b");
+
   private static final Pattern ASKS_OF_PARTS =
       Pattern.compile("(?i)\\b(?:incl|included|includes|with|supplied|batter(?:y|ies))\\b");
 
@@ -32,7 +40,8 @@ public final class Caution {
     boolean isMissing =
         fact.value() instanceof Value.YesNo(boolean yes)
             && !yes
-            && ASKS_OF_PARTS.matcher(fact.label()).find();
+            && (ASKS_OF_PARTS.matcher(fact.label()).find()
+                || ASKS_OF_SAFETY.matcher(fact.label()).find());
     boolean isIn =
         fact.value() instanceof Value.YesNo(boolean yes)
             && yes
@@ -41,6 +50,7 @@ public final class Caution {
     return isMissing
         || isIn
         || HEADS.matcher(fact.label()).find()
+        || FORBIDS.matcher(fact.source().raw().strip()).matches()
         || isTold && SAYS.matcher(fact.source().raw()).find();
   }
 }

@@ -8,7 +8,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhetor.core.Products;
 import rhetor.core.compose.SpecificationList;
+import rhetor.core.fact.Fact;
 import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Source;
+import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Knowledge;
 
 class CautionTest {
@@ -27,7 +30,8 @@ class CautionTest {
         "Transformer|sold separately",
         "Fixing|requires a junction box",
         "Batteries supplied|no",
-        "Warning|hot surface"
+        "Warning|hot surface",
+        "Oven safe|no"
       })
   void what_somebody_would_send_it_back_for_stands_first(String heading, String cell) {
     assertThat(listed("Base,Cable," + heading, "oak,brown cloth," + cell).getFirst())
@@ -40,6 +44,20 @@ class CautionTest {
     assertThat(listed("Base," + heading, "oak,yes").getFirst()).endsWith(": yes");
     assertThat(listed("Base," + heading, "oak,no").getFirst()).endsWith(": oak");
     assertThat(listed("Base," + heading + " free", "oak,yes").getFirst()).endsWith(": oak");
+  }
+
+  @ParameterizedTest
+  @CsvSource({"Kids,not under 36 months", "Shade,not above 40 W", "Bathroom,not in zone 1"})
+  void for_whom_and_where_it_is_not_meant(String label, String cell) {
+    Fact fact =
+        new Fact(
+            Fact.ownId(label),
+            "",
+            label,
+            new Value.Words(cell),
+            List.of(new Source("lamps.csv", 2, label, cell)),
+            false);
+    assertThat(Caution.isOne(fact)).isTrue();
   }
 
   @Test
