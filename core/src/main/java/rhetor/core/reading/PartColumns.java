@@ -214,6 +214,10 @@ final class PartColumns {
    * not where people look for a "step stool".
    */
   private static boolean isThing(String noun, SheetColumn column, SheetColumns sheet) {
+    if (Lexicon.shipped().isKindOf(noun, "color")) {
+      // "Shades" are colours, too, of which a thread has many.
+      return false;
+    }
     return Lexicon.shipped().senses(noun) == 0
         || Lexicon.shipped().shareOfSenses(noun, THINGS) > SELDOM
         || Words.find(noun, sheet.titled()) >= 0

@@ -119,6 +119,7 @@ class PartColumnsTest {
     // Tips are gratuities and hints, fronts are of the weather.
     "'', Tips, 2; 4; 1",
     "'', Fronts, 3; 5; 2",
+    "'', Shades, 24; 60; 12",
     "'', Mast, Y; N; Y",
     "'', Wheel diameter, 20 cm; 25 cm; 30 cm",
     // "Body: Y" may be of a wine, and figures under "pole" how thick one is.
