@@ -2,12 +2,10 @@ package rhetor.core.reading;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -15,7 +13,6 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
-import rhetor.core.knowledge.PartAspect;
 import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
@@ -71,14 +68,6 @@ public final class ReadingProposer {
   private static final String CATEGORY = "category";
   private static final String MATERIAL = "material";
 
-  /** What carries a thing that is covered with something else. */
-  private static final Set<String> FRAMES = Set.of("frame", "chassis", "leg", "shell", "base");
-
-  private static final Set<String> COVERS = Set.of("fabric", "cloth");
-
-  /** What WordNet calls what does work, and isn't made of cloth. */
-  private static final List<String> MACHINES = List.of("machine", "tool", "home appliance");
-
   /** A meaning that the heading only comes near has to be likelier. */
   private static final double NEAR = 0.3;
 
@@ -119,6 +108,7 @@ public final class ReadingProposer {
   private final ReadingReasons reasons;
   private final SilentHeadings silent;
   private final PartColumns parts;
+  private final StuffColumns stuffs;
 
   /**
    * From here on long cells are a text, where no word in the heading says so: lists are long, too.
@@ -162,6 +152,7 @@ public final class ReadingProposer {
     this.reasons = new ReadingReasons(knowledge, matcher);
     this.silent = new SilentHeadings(knowledge);
     this.parts = new PartColumns(knowledge, names);
+    this.stuffs = new StuffColumns(knowledge);
     this.privacy = new PrivateLooks(knowledge, names);
   }
 
@@ -238,7 +229,7 @@ public final class ReadingProposer {
       columns.add(inItsUnit(read, column.cells(), sheet.numbers()));
     }
     readAsGrowing(columns);
-    readAsCover(columns, sheet);
+    stuffs.readAsCover(columns, sheet);
     doubtShortCodes(columns, sample);
     keepOwn(columns);
     Reading read =
@@ -354,7 +345,7 @@ public final class ReadingProposer {
         && first.probability() >= sure(first, sheet)
         && !measuresElse(first)
         && !isGuessed(first, column)
-        && !isWorkedOn(first, column, sheet)
+        && !StuffColumns.isWorkedOn(first.meaning(), column, sheet)
         && !(isBehindPrivate && isPacked(first))
         && !isAmbiguous(column, likely)) {
       return new ColumnReading(
@@ -530,19 +521,6 @@ public final class ReadingProposer {
             && evidence.getOrDefault(Evidence.MEASURED, 0.0) < HALF;
   }
 
-  /** No machine is made of cloth: "Fabrics" of one are what it works on. */
-  private static boolean isWorkedOn(Likely likely, SheetColumn column, SheetColumns sheet) {
-    String thing = English.singular(English.lastWord(sheet.titled()));
-    return likely.meaning().concept().equals(MATERIAL)
-        && Lexicon.shipped().shareKindOf(thing, MACHINES) >= HALF
-        && column.cells().share(ReadingProposer::isCloth) >= HALF;
-  }
-
-  private static boolean isCloth(String cell) {
-    return Arrays.stream(cell.toLowerCase(Locale.ROOT).split("\\s*[,/&]\\s*"))
-        .allMatch(w -> Lexicon.shipped().isKindOf(English.lastWord(w), "fabric"));
-  }
-
   /**
    * Whether most cells measure something else, or are amounts where words are meant: then the
    * column is out, whatever its heading says.
@@ -671,38 +649,6 @@ public final class ReadingProposer {
                 c.unit(),
                 0.8,
                 "Other columns are about growing, so this is the plant's height."));
-      }
-    }
-  }
-
-  /**
-   * "Fabric" beside the stuff of a frame is of a part of the things, and not what they are made of.
-   */
-  private void readAsCover(List<ColumnReading> columns, SheetColumns sheet) {
-    boolean hasFrame =
-        columns.stream()
-            .flatMap(c -> knowledge.concept(c.meaning().concept()).stream())
-            .flatMap(c -> knowledge.partOf(c).stream())
-            .anyMatch(FRAMES::contains);
-    for (SheetColumn column : sheet.columns()) {
-      ColumnReading read = columns.get(column.index());
-      String heading = column.heading().name();
-      if (hasFrame
-          && read.meaning().concept().equals(MATERIAL)
-          && COVERS.contains(English.lastWord(heading))) {
-        knowledge
-            .ofPart(English.lastWord(heading), PartAspect.MATERIAL)
-            .ifPresent(
-                c ->
-                    columns.set(
-                        column.index(),
-                        new ColumnReading(
-                            read.heading(),
-                            Meaning.of(c),
-                            read.unit(),
-                            read.confidence(),
-                            "Another column says what the frame is made of, so this is of the %s alone."
-                                .formatted(English.lastWord(heading)))));
       }
     }
   }

@@ -95,6 +95,12 @@ public final class PlainLanguage {
       Pattern.compile(
           "(?<intro>\\b(?:of|with|from|by|are|in) )(?<list>[^,.;]{2,40}(?:, [^,.;]{2,40})*,? and [^,.;]{2,40})");
 
+  /** "A strong, bitter-sweet taste": words that describe one thing together. */
+  private static final Pattern ADJECTIVES =
+      Pattern.compile("(\\ban? ([\\p{L}-]+)), (?=[\\p{L}-]+ [\\p{L}-]+)");
+
+  private static final Pattern OPEN = Pattern.compile("an? [\\p{L}-]+");
+
   /** "The milks are", "the style is": a heading, perhaps made plural, as what is spoken of. */
   private static final Pattern MADE_SO =
       Pattern.compile("(?i) ?(?:of|made|cut|turned|woven|sewn|forged|cast)\\b");
@@ -499,7 +505,10 @@ public final class PlainLanguage {
     int from = 0;
     while (m.find(from)) {
       from = m.end("intro");
-      String[] items = m.group("list").split(", (?:and )?| and ");
+      String[] items = together(m.group("list")).split(", (?:and )?| and ");
+      if (OPEN.matcher(items[items.length - 1]).matches() && !isNounPhrase(items)) {
+        continue;
+      }
       boolean isAre = m.group("intro").strip().equals("are");
       boolean isList =
           List.of(items).stream()
@@ -540,6 +549,24 @@ public final class PlainLanguage {
         return;
       }
     }
+  }
+
+  /** The list with words that describe one thing together as one item. */
+  private static String together(String list) {
+    return ADJECTIVES
+        .matcher(list)
+        .replaceAll(
+            found -> {
+              Set<String> tags = English.tags(lower(found.group(2)));
+              boolean describes =
+                  tags.contains("JJ") && tags.stream().noneMatch(t -> t.startsWith("NN"));
+              return found.group(1) + (describes ? " " : ", ");
+            });
+  }
+
+  /** Whether the last item has its noun: "a strong" goes on behind a comma, "a wheel" doesn't. */
+  private static boolean isNounPhrase(String[] items) {
+    return English.isNoun(items[items.length - 1].strip());
   }
 
   /** A column's heading that is spoken of as if it were a part of the thing. */

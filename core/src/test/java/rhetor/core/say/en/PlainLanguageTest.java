@@ -70,6 +70,8 @@ class PlainLanguageTest {
         "It is written by R. Vale and brought out by Lantern Table.",
         "It comes in rust, moss and oat.",
         "Made of wool and cotton, it is warm, soft and light.",
+        "It is a port with a stopper of cork and a dry, nutty taste.",
+        "It is a port with a dry, nutty taste and a stopper of cork.",
         "There is no noise, and no oil is needed.",
         "An hour is enough for a scarf; a unit of eight takes a day.",
         "The shafts are of steel, and the reed is, too.",
