@@ -14,6 +14,9 @@ final class PartConcepts {
   private static final String ONE = "<part>";
   private static final String SEVERAL = "<parts>";
 
+  /** Names of several words are many; few of them are on one house's sheets. */
+  private static final int MOST_KEPT = 5_000;
+
   /**
    * What is known of any part under one aspect.
    *
@@ -130,7 +133,7 @@ final class PartConcepts {
     if (before == null) {
       before = find(id);
       // What nobody knows isn't kept: anybody may ask for anything.
-      before.ifPresent(c -> byId.put(id, Optional.of(c)));
+      before.filter(c -> byId.size() < MOST_KEPT).ifPresent(c -> byId.put(id, Optional.of(c)));
     }
     return before;
   }

@@ -5,7 +5,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import rhetor.core.language.English;
 
 /**
@@ -37,7 +36,6 @@ final class Qualities {
       Set<String> not) {}
 
   private final Known known;
-  private final Map<String, Concept> byId = new ConcurrentHashMap<>();
 
   Qualities(Known known) {
     this.known = known;
@@ -58,13 +56,9 @@ final class Qualities {
     if (!id.startsWith(START)) {
       return Optional.empty();
     }
-    Concept before = byId.get(id);
+    // Anybody may ask for anything, so none is kept.
     String words = id.substring(START.length()).replace('_', ' ');
-    if (before == null && isOne(words)) {
-      before = of(id, words.replace(' ', '-'));
-      byId.put(id, before);
-    }
-    return Optional.ofNullable(before);
+    return isOne(words) ? Optional.of(of(id, words.replace(' ', '-'))) : Optional.empty();
   }
 
   private boolean isOne(String words) {
