@@ -17,7 +17,8 @@ export function TaughtAct(props: {
   return (
     <Box sx={line} data-testid="learned-act">
       <Box>
-        Told so from now on: <strong>{taught.headings.join(', ')}</strong>.{' '}
+        {taught.areCells ? 'Read so' : 'Told so'} from now on:{' '}
+        <strong>{taught.headings.join(', ')}</strong>.{' '}
         {taught.run && (
           <>
             <Link to={`/runs/${taught.run}`}>Run {taught.run}</Link>{' '}
@@ -44,7 +45,7 @@ export function Offer(props: {
   const trial = useQuery(trialOf(l));
   const examples = trial.data?.examples ?? [];
   return (
-    <Box sx={line} data-testid="learned">
+    <Box sx={{ ...line, flexDirection: 'column', gap: 1 }} data-testid="learned">
       <Box>
         {props.lead}
         {trial.data && trial.data.texts > trial.data.asWritten && (

@@ -16,12 +16,22 @@ import { told } from './told';
 
 export type Learnable = Schema['Learnable'];
 
-/** What a yes did: a run that writes texts anew, and the kinds of facts that have the words. */
+/** What a yes did: words that are kept, and a run that writes the texts anew that they touch. */
 export interface Taught {
   headings: string[];
+  /** Whether cells were put in words; else how facts are told. */
+  areCells: boolean;
   /** None if all such texts are people’s own, or being written anyway. */
   run?: number;
-  learned: Learnable[];
+  /** Takes the words back. */
+  forget: () => Promise<unknown>;
+}
+
+/** Cells of one kind of fact, and what each means; empty words take what was said back. */
+export interface CellsSaid {
+  fact: string;
+  label: string;
+  cells: Schema['CellWord'][];
 }
 
 /** Between two looks at how far the texts are that are written anew. */
@@ -34,7 +44,7 @@ export function useTeaching() {
   const [taught, setTaught] = useState<Taught>();
   const refresh = useCallback(
     () =>
-      ['proof', 'concepts', 'products', 'runs'].forEach((key) =>
+      ['proof', 'product', 'concepts', 'cells', 'products', 'runs'].forEach((key) =>
         queries.invalidateQueries({ queryKey: [key] }),
       ),
     [queries],
@@ -50,39 +60,60 @@ export function useTeaching() {
   useEffect(() => {
     if (isWritten) refresh();
   }, [isWritten, refresh]);
-  const teach = useMutation({
-    mutationFn: async (some: Learnable[]) => {
-      const learned = await take(
-        api.POST('/api/concepts/wordings', { body: { wordings: some.map(worded) } }),
-      );
-      const act: Taught = { headings: some.map((l) => l.heading), learned: some };
-      if (learned.products.length === 0) return act;
-      const order = {
-        ...which(ANY, learned.products),
-        leaveSignedOff: true,
-        tries: 0,
-        seed: 1,
-        voice: '',
-        template: 0,
-        author: RHETOR,
-        ...ALL,
-      };
-      try {
-        return { ...act, run: (await take(api.POST('/api/runs', { body: order }))).id };
-      } catch (e) {
-        // The words are kept: what can’t be written now stays stale, and says so.
-        notice.trouble(e);
-        return act;
-      }
-    },
-    onSuccess: (done) => {
-      setTaught(done);
+  /** Writes texts anew, where there are any: what can’t be written now stays stale, and says so. */
+  const write = async (products: number[]) => {
+    if (products.length === 0) return undefined;
+    const order = {
+      ...which(ANY, products),
+      leaveSignedOff: true,
+      tries: 0,
+      seed: 1,
+      voice: '',
+      template: 0,
+      author: RHETOR,
+      ...ALL,
+    };
+    try {
+      return (await take(api.POST('/api/runs', { body: order }))).id;
+    } catch (e) {
+      notice.trouble(e);
+      return undefined;
+    }
+  };
+  const done = {
+    onSuccess: (act: Taught) => {
+      setTaught(act);
       refresh();
     },
     onError: notice.trouble,
+  };
+  const teach = useMutation({
+    mutationFn: async (some: Learnable[]): Promise<Taught> => {
+      const body = { wordings: some.map(worded) };
+      const learned = await take(api.POST('/api/concepts/wordings', { body }));
+      return {
+        headings: some.map((l) => l.heading),
+        areCells: false,
+        run: await write(learned.products),
+        forget: () => take(api.POST('/api/concepts/wordings/take-back', { body })),
+      };
+    },
+    ...done,
+  });
+  const put = useMutation({
+    mutationFn: async ({ fact, label, cells }: CellsSaid): Promise<Taught> => {
+      const kept = await take(api.PUT('/api/cells', { body: { fact, cells } }));
+      return {
+        headings: [label],
+        areCells: true,
+        run: await write(kept.products),
+        forget: () => take(api.PUT('/api/cells', { body: { fact, cells: kept.before } })),
+      };
+    },
+    ...done,
   });
   const undo = useMutation({
-    mutationFn: async ({ run, learned }: Taught) => {
+    mutationFn: async ({ run, forget }: Taught) => {
       if (run) {
         // It may still be writing; one that has ended refuses, and that is as well.
         await api.POST('/api/runs/{id}/stop', { params: { path: { id: run } } });
@@ -90,9 +121,7 @@ export function useTeaching() {
       const back = run
         ? await take(api.POST('/api/runs/{id}/take-back', { params: { path: { id: run } } }))
         : { texts: 0 };
-      await take(
-        api.POST('/api/concepts/wordings/take-back', { body: { wordings: learned.map(worded) } }),
-      );
+      await forget();
       return back;
     },
     onSuccess: (back) => {
@@ -108,8 +137,9 @@ export function useTeaching() {
     taught,
     isWritten: !id || isWritten,
     teach: (some: Learnable[]) => teach.mutate(some),
+    put: (said: CellsSaid) => put.mutate(said),
     takeBack: () => taught && undo.mutate(taught),
-    isBusy: teach.isPending || undo.isPending,
+    isBusy: teach.isPending || put.isPending || undo.isPending,
   };
 }
 

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Schema } from '../api/client';
+import { CellWords } from '../concept/CellWords';
 import { SayAll } from '../concept/SayAll';
 import { SayHow } from '../concept/SayHow';
 import { TaughtAct } from '../concept/Taught';
@@ -17,9 +18,10 @@ export function LeftOut(props: {
   product: number;
   facts: Schema['LeftOutFact'][];
   mayTeach: boolean;
+  mayWrite: boolean;
 }) {
-  const { product, facts, mayTeach } = props;
-  const { taught, isWritten, teach, takeBack, isBusy } = useTeaching();
+  const { product, facts, mayTeach, mayWrite } = props;
+  const { taught, isWritten, teach, put, takeBack, isBusy } = useTeaching();
   const { said, onSaid } = useSaid();
   const [isOpen, setOpen] = useState(() => sessionStorage.getItem(OPEN) === 'yes');
   const open = (now: boolean) => {
@@ -72,6 +74,9 @@ export function LeftOut(props: {
             <Box sx={{ color: 'text.secondary' }}>
               {f.why} {f.remedy}
             </Box>
+          )}
+          {mayWrite && f.wantsCellInWords && (
+            <CellWords fact={f.fact} label={f.label} cell={f.cell} isBusy={isBusy} onPut={put} />
           )}
         </Box>
       ))}

@@ -488,7 +488,9 @@ export function Proof(props: {
           </Button>
         </Box>
         {maySign && mode === 'read' && <Learned learnable={proof.data.learnable} />}
-        {mode === 'read' && <LeftOut product={id} facts={proof.data.leftOut} mayTeach={maySign} />}
+        {mode === 'read' && (
+          <LeftOut product={id} facts={proof.data.leftOut} mayTeach={maySign} mayWrite={mayWrite} />
+        )}
         {product.mustFix > 0 && (
           <Typography sx={{ color: 'error.main' }}>
             {product.mustFix === 1 ? 'One mark' : `${product.mustFix} marks`} must be fixed before

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import rhetor.core.fact.CellInWords;
 import rhetor.core.fact.HouseName;
 import rhetor.core.fact.Settlement;
 import rhetor.core.fact.Value;
@@ -99,5 +100,24 @@ class FactStore {
 
   boolean removeHouseName(long id) {
     return jdbc.sql("delete from house_name where id = ?").param(id).update() == 1;
+  }
+
+  List<CellInWords> cellsInWords() {
+    return jdbc.sql("select fact_id, written, words from cell_in_words")
+        .query(CellInWords.class)
+        .list();
+  }
+
+  void putInWords(CellInWords cell, String by) {
+    jdbc.sql(
+            "merge into cell_in_words (fact_id, written, words, said_by, said_at) key (fact_id, written) values (?, ?, ?, ?, ?)")
+        .params(cell.factId(), cell.written(), cell.words(), by, now())
+        .update();
+  }
+
+  void removeWords(String factId, String written) {
+    jdbc.sql("delete from cell_in_words where fact_id = ? and written = ?")
+        .params(factId, written)
+        .update();
   }
 }

@@ -10,11 +10,11 @@ import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.web.Refused;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.HouseName;
-import rhetor.core.fact.HouseNames;
 import rhetor.core.knowledge.Knowledge;
+import rhetor.core.reading.HouseNames;
 import rhetor.core.say.en.ValueText;
 
-/** The house's own names for what suppliers call otherwise. */
+/** The house's own names for what suppliers call otherwise, and what it says that cells mean. */
 @Service
 class HouseNameService {
   /** How long another process's change may go unseen. */
@@ -39,8 +39,8 @@ class HouseNameService {
   }
 
   /** The names are read anew when they are next wanted. */
-  private void forget() {
-    read = new Read(new HouseNames(knowledge, List.of()), Instant.MIN);
+  void forget() {
+    read = new Read(new HouseNames(knowledge, List.of(), List.of()), Instant.MIN);
   }
 
   List<FactStore.Kept> all() {
@@ -52,7 +52,7 @@ class HouseNameService {
     Read now = read;
     if (now.at.plus(FRESH).isBefore(clock.instant())) {
       List<HouseName> all = facts.houseNames().stream().map(FactStore.Kept::name).toList();
-      now = new Read(new HouseNames(knowledge, all), clock.instant());
+      now = new Read(new HouseNames(knowledge, all, facts.cellsInWords()), clock.instant());
       read = now;
     }
     return now.names;
@@ -101,7 +101,7 @@ class HouseNameService {
 
   private HouseNames only(HouseName name) {
     try {
-      return new HouseNames(knowledge, List.of(name));
+      return new HouseNames(knowledge, List.of(name), List.of());
     } catch (IllegalArgumentException e) {
       throw Refused.invalid(e.getMessage());
     }

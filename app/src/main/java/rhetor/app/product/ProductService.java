@@ -560,7 +560,8 @@ public class ProductService {
         0,
         // One more tells that there are more.
         LOOKED_AT + 1,
-        (product, facts) -> {
+        (product, sources) -> {
+          ProductFacts facts = houseNames.names().apply(sources);
           counts[0]++;
           if (counts[0] > LOOKED_AT || !isConcerned.test(facts)) {
             return;
@@ -574,18 +575,18 @@ public class ProductService {
   }
 
   /**
-   * Goes through the facts of products as their sources gave them.
+   * Goes through the facts of products as their sources gave them, in the house's names.
    *
    * @param productClass only products of the class; empty for all
    * @param range only products of the range; 0 for all
    * @param most only as many
    */
   public void eachSource(String productClass, long range, int most, SourceVisitor visitor) {
-    store.eachSource(
-        productClass,
-        range,
-        most,
-        (product, facts) -> visitor.visit(product.id(), product.textId(), facts));
+    store.eachSource(productClass, range, most, (product, facts) -> visit(product, facts, visitor));
+  }
+
+  private void visit(ProductStore.Written product, ProductFacts facts, SourceVisitor visitor) {
+    visitor.visit(product.id(), product.textId(), houseNames.names().apply(facts));
   }
 
   /**
@@ -595,9 +596,12 @@ public class ProductService {
     return store.pages(ids);
   }
 
-  /** Goes through the products' facts as their sources gave them, one source after another. */
+  /**
+   * Goes through the products' facts as their sources gave them, in the house's names, one source
+   * after another.
+   */
   public void eachSource(SourceVisitor visitor) {
-    store.eachSource((product, facts) -> visitor.visit(product.id(), product.textId(), facts));
+    store.eachSource((product, facts) -> visit(product, facts, visitor));
   }
 
   /** Notes that writing failed; the text that was there stays. */

@@ -572,9 +572,19 @@ public class ProofService {
   /**
    * What stands in no sentence, why, and what would bring it in.
    *
+   * @param cell what its cell says
    * @param wantsWords whether a sentence that somebody types would
+   * @param wantsCellInWords whether its cell put in other words would
    */
-  record LeftOutFact(String label, String value, String why, String remedy, boolean wantsWords) {}
+  record LeftOutFact(
+      String fact,
+      String label,
+      String value,
+      String cell,
+      String why,
+      String remedy,
+      boolean wantsWords,
+      boolean wantsCellInWords) {}
 
   List<LeftOutFact> leftOut(Product product) {
     Knowledge known = knowledge.current();
@@ -588,15 +598,18 @@ public class ProofService {
       // No words help a value that nobody could read aloud.
       Untold cause =
           untold.cause() == Untold.Cause.NO_WORDING
-              ? prose.inTheWay(fact.value(), known.own(fact.label())).orElse(untold)
+              ? prose.inTheWay(fact, known.own(fact.label())).orElse(untold)
               : untold;
       left.add(
           new LeftOutFact(
+              fact.id(),
               fact.label(),
               values.spec(fact.value()),
+              fact.source().raw(),
               cause.why(),
               cause.cause().remedy(),
-              cause.cause().wantsWords()));
+              cause.cause().wantsWords(),
+              cause.cause().wantsCellInWords() && fact.source().row() > 0));
     }
     return left;
   }

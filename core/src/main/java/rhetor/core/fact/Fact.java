@@ -1,5 +1,6 @@
 package rhetor.core.fact;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
@@ -41,6 +42,18 @@ public record Fact(
   /** The same fact with another value. */
   public Fact withValue(Value other) {
     return new Fact(id, concept, label, other, sources, foreign);
+  }
+
+  /** The same fact as the house puts its cell: in words that it answers for. */
+  public Fact inWords(String words, Value read) {
+    List<Source> all = new ArrayList<>(sources);
+    all.add(Source.inWords(words));
+    return new Fact(id, concept, label, read, all, false);
+  }
+
+  /** Whether the value is in words that the house has put a cell in. */
+  public boolean isInWords() {
+    return sources.stream().anyMatch(Source::isInWords);
   }
 
   /** The same fact, called otherwise in lists. */

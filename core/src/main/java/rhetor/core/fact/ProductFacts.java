@@ -35,6 +35,12 @@ public record ProductFacts(
     return fact("brand").map(b -> List.of(name, b.source().raw())).orElseGet(() -> List.of(name));
   }
 
+  /** The same product with other facts that stand. */
+  public ProductFacts withFacts(List<Fact> others) {
+    return new ProductFacts(
+        sku, name, productClass, kindNoun, others, contradictions, supplierText, keyword, pictures);
+  }
+
   /** The same facts with other pictures. */
   public ProductFacts withPictures(List<String> others) {
     return new ProductFacts(

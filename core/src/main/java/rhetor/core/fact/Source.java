@@ -9,6 +9,17 @@ package rhetor.core.fact;
  * @param raw what the cell says; of prose, the words that state the fact
  */
 public record Source(String sheet, int row, String column, String raw) {
+  private static final String IN_WORDS = "in the house's words";
+
+  /** What the house says that a cell means. */
+  public static Source inWords(String words) {
+    return new Source("", 0, IN_WORDS, words);
+  }
+
+  /** Whether the house has put a cell in these words, and so answers for them. */
+  public boolean isInWords() {
+    return row == 0 && column.equals(IN_WORDS);
+  }
 
   /**
    * The heading that somebody put over the cell; empty for what was typed or pasted by a person.

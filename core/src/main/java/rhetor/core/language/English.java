@@ -22,6 +22,10 @@ import morfologik.stemming.WordData;
  * LanguageTool project, whose tags are those of the Penn Treebank with {@code NN:U} for mass nouns.
  */
 public final class English {
+  private static final Pattern AFTERTHOUGHT =
+      Pattern.compile(
+          ", (?:not|which|but|though|with|without|except|including|for|to|from|in|by) ");
+
   private static final Dictionary DICTIONARY = load();
   private static final ThreadLocal<DictionaryLookup> LOOKUP =
       ThreadLocal.withInitial(() -> new DictionaryLookup(DICTIONARY));
@@ -625,14 +629,19 @@ public final class English {
       default -> {
         String last = items.getLast();
         StringBuilder list = new StringBuilder(items.getFirst());
-        boolean nested = last.contains(" and ") || items.getFirst().contains(" and ");
+        boolean nested = last.contains(" and ") || isNested(items.getFirst());
         for (String item : items.subList(1, items.size() - 1)) {
           list.append(", ").append(item);
-          nested |= item.contains(" and ");
+          nested |= isNested(item);
         }
         yield list.append(nested ? ", and " : " and ").append(last).toString();
       }
     };
+  }
+
+  /** Whether an item is over only at a comma: "a rind of mould, not to be eaten, and a lid". */
+  private static boolean isNested(String item) {
+    return item.contains(" and ") || AFTERTHOUGHT.matcher(item).find();
   }
 
   /** A number in words up to twelve, in digits above. */

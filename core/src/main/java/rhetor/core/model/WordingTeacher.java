@@ -227,7 +227,7 @@ public final class WordingTeacher {
         continue;
       }
       all++;
-      if (!problems.isEmpty() || prose.inTheWay(fact.value(), concept).isPresent()) {
+      if (!problems.isEmpty() || prose.inTheWay(fact, concept).isPresent()) {
         continue;
       }
       List<String> told = ConceptCheck.examples(concept, product, knowledge);

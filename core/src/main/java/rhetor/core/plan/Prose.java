@@ -1,6 +1,7 @@
 package rhetor.core.plan;
 
 import java.util.Optional;
+import rhetor.core.fact.Fact;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 
@@ -11,4 +12,12 @@ public interface Prose {
    * no shorthand, no signs, no code, one kind of thing.
    */
   Optional<Untold> inTheWay(Value value, Concept concept);
+
+  /**
+   * What keeps a fact's value out of a sentence. Where the house has put a cell in words it answers
+   * for what would be in doubt of a supplier's.
+   */
+  default Optional<Untold> inTheWay(Fact fact, Concept concept) {
+    return inTheWay(fact.value(), concept).filter(u -> !(fact.isInWords() && u.cause().isDoubt()));
+  }
 }

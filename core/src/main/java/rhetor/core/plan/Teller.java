@@ -45,8 +45,7 @@ public final class Teller {
     if (fact.value() instanceof Value.YesNo(boolean yes) && !yes) {
       return because(Cause.SAYS_NO);
     }
-    return notOfItsKind(fact.value(), concept.get())
-        .or(() -> prose.inTheWay(fact.value(), concept.get()));
+    return notOfItsKind(fact.value(), concept.get()).or(() -> prose.inTheWay(fact, concept.get()));
   }
 
   /**

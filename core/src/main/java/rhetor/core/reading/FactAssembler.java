@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Set;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.FactMerge;
-import rhetor.core.fact.HouseNames;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Settlement;
 import rhetor.core.fact.Source;
@@ -56,12 +55,12 @@ public final class FactAssembler {
     typed.forEach(merge::settle);
     List<Fact> facts = merge.facts().stream().map(names::apply).toList();
     String name = words(typed, "name", first.name());
-    KindFinder.Kind kind = kinds.find(name, words(facts, "category", ""), merge.ids());
+    KindFinder.Kind kind = kind(first, name, facts, merge.ids());
     return new ProductFacts(
         first.sku(),
         name,
-        kind.noun().isEmpty() ? first.productClass() : kind.productClass(),
-        kind.noun().isEmpty() ? first.kindNoun() : kind.noun(),
+        kind.productClass(),
+        kind.noun(),
         facts,
         merge.contradictions(),
         String.join(
@@ -73,6 +72,20 @@ public final class FactAssembler {
             .findFirst()
             .orElse(""),
         PictureLinks.together(suppliers.stream().map(ProductFacts::pictures).toList()));
+  }
+
+  /** What its sheet said that it is, unless it is called otherwise now. */
+  private KindFinder.Kind kind(
+      ProductFacts first, String name, List<Fact> facts, Set<String> concepts) {
+    KindFinder.Kind known = new KindFinder.Kind(first.productClass(), first.kindNoun());
+    String category = words(facts, "category", "");
+    boolean isCalledSo =
+        name.equals(first.name()) && category.equals(words(first.facts(), "category", ""));
+    if (isCalledSo && !known.noun().isEmpty()) {
+      return known;
+    }
+    KindFinder.Kind found = kinds.find(name, category, concepts);
+    return found.noun().isEmpty() ? known : found;
   }
 
   private static String words(List<Fact> facts, String concept, String otherwise) {

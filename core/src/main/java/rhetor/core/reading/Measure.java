@@ -2,6 +2,7 @@ package rhetor.core.reading;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
@@ -12,6 +13,7 @@ import rhetor.core.knowledge.Unit;
  */
 public final class Measure {
   private static final int LONGEST = 40;
+  private static final Pattern NUMBER = Pattern.compile("\\d{1,7}(?:[.,]\\d{1,3})?");
 
   private Measure() {}
 
@@ -27,6 +29,18 @@ public final class Measure {
     return point
         .filter(v -> isClear(v, cell, knowledge))
         .filter(v -> new ValueReader(knowledge, NumberStyle.COMMA).measure(cell).equals(point));
+  }
+
+  /**
+   * What a bare number measures under a heading that gives its unit: 45 under "Fat %" is 45 %.
+   * Nothing if the heading gives none, or the cell says anything besides.
+   */
+  public static Optional<Value> under(String heading, String cell, Knowledge knowledge) {
+    return NUMBER.matcher(cell.strip()).matches()
+        ? Optional.of(Heading.of(heading, knowledge).unit())
+            .filter(u -> !u.isEmpty())
+            .flatMap(u -> of(cell.strip() + " " + u, knowledge))
+        : Optional.empty();
   }
 
   private static boolean isClear(Value value, String cell, Knowledge knowledge) {

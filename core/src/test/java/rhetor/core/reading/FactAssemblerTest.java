@@ -9,10 +9,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhetor.core.Products;
+import rhetor.core.fact.CellInWords;
 import rhetor.core.fact.Contradiction;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.HouseName;
-import rhetor.core.fact.HouseNames;
 import rhetor.core.fact.ProductFacts;
 import rhetor.core.fact.Settlement;
 import rhetor.core.fact.Value;
@@ -34,7 +34,8 @@ class FactAssemblerTest {
       List<Fact> typed,
       List<Settlement> settled,
       HouseName... names) {
-    return assembler.assemble(suppliers, typed, settled, new HouseNames(KNOWLEDGE, List.of(names)));
+    return assembler.assemble(
+        suppliers, typed, settled, new HouseNames(KNOWLEDGE, List.of(names), List.of()));
   }
 
   private static Value value(ProductFacts product, String concept) {
@@ -121,8 +122,60 @@ class FactAssemblerTest {
   @Test
   void a_unit_can_only_be_given_in_one_that_measures_the_same() {
     assertThatThrownBy(
-            () -> new HouseNames(KNOWLEDGE, List.of(new HouseName(HouseName.Kind.UNIT, "g", "cm"))))
+            () ->
+                new HouseNames(
+                    KNOWLEDGE, List.of(new HouseName(HouseName.Kind.UNIT, "g", "cm")), List.of()))
         .hasMessageContaining("measures mass")
         .hasMessageContaining("measures length");
+  }
+
+  private static ProductFacts inWords(
+      ProductFacts product, String fact, String cell, String words) {
+    return new HouseNames(KNOWLEDGE, List.of(), List.of(new CellInWords(fact, cell, words)))
+        .apply(product);
+  }
+
+  @Test
+  void a_cell_that_the_house_has_put_in_words_is_read_as_if_it_said_them() {
+    ProductFacts cheese =
+        Products.of("SKU,Name,Milk,Weight,Shelf life", "C-1,Wennel,\"goat, past.\",ca 150,28d cut");
+    ProductFacts milk = inWords(cheese, "extra:milk", "Goat, PAST. ", "pasteurised goat's milk");
+    Fact fact =
+        milk.facts().stream().filter(f -> f.id().equals("extra:milk")).findFirst().orElseThrow();
+    assertThat(fact.value()).isEqualTo(new Value.Words("pasteurised goat's milk"));
+    assertThat(fact.source().raw()).isEqualTo("goat, past.");
+    assertThat(fact.isInWords()).isTrue();
+    assertThat(value(inWords(cheese, "shelf_life", "28d cut", "28 days"), "shelf_life"))
+        .isEqualTo(new Value.Quantity(new BigDecimal("28"), "d", ""));
+    // Another column's cell that says the same means what it meant.
+    assertThat(inWords(cheese, "extra:rind", "goat, past.", "goat")).isEqualTo(cheese);
+    assertThatThrownBy(() -> new CellInWords("weight", "150", " "))
+        .isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
+  void a_product_stays_what_its_sheet_said_that_it_is_whatever_names_the_house_has() {
+    ProductFacts table =
+        new ProductFacts(
+            "T-1",
+            "Presswell Table",
+            "",
+            "ironing board",
+            TOLVANE.facts(),
+            List.of(),
+            "",
+            "",
+            List.of());
+    assertThat(
+            assemble(
+                    List.of(table),
+                    List.of(),
+                    List.of(),
+                    new HouseName(HouseName.Kind.COLOUR, "moss", "fern"))
+                .kindNoun())
+        .isEqualTo("ironing board");
+    Fact renamed = assembler.typed("name", "Name", "Walnut Table", "wren");
+    assertThat(assemble(List.of(table), List.of(renamed), List.of()).kindNoun())
+        .isNotEqualTo("ironing board");
   }
 }

@@ -62,7 +62,7 @@ public final class Framing {
 
   /** What was done, and by, with, for, in or of what. */
   private static final Pattern DEED =
-      Pattern.compile("(\\p{Ll}+(?:ed|en|de|nt))(?= (by|with|for|in|of) )");
+      Pattern.compile("(\\p{Ll}+(?:ed|en|de|nt))(?= (by|with|for|from|in|of) )");
 
   private static final Pattern CHOICE = Pattern.compile("^(?:come|be (?:available|offered)) in ");
 
@@ -170,6 +170,7 @@ public final class Framing {
                 && !front.theme().equals("size")
                 && !isNegated(front)
                 && !isOfChoice(without(verbs, front))
+                && !sharesDeed(front, without(verbs, front))
                 && front.get(Form.PART).contains(" ")
             ? List.of(front.get(Form.PART) + ", " + who + " " + said(without(verbs, front)))
             : null;
@@ -569,6 +570,13 @@ public final class Framing {
         (verb, rests) ->
             joined.add(English.agree(verb, plural) + " " + things(withoutRepeatedDeed(rests))));
     return joined.stream().map(String::strip).toList();
+  }
+
+  /** "Made with rennet, it is made from milk" says what was done twice. */
+  private static boolean sharesDeed(Message front, List<Message> rest) {
+    Matcher deed = DEED.matcher(front.get(Form.PART));
+    return deed.lookingAt()
+        && rest.stream().anyMatch(m -> m.verb().startsWith("be " + deed.group(1) + " "));
   }
 
   /** "Made by Ollan with calf rennet", not "made by Ollan and made with calf rennet". */

@@ -2,6 +2,7 @@ package rhetor.core.say.en;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -18,6 +19,7 @@ import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.MadeThing;
+import rhetor.core.knowledge.Unit;
 import rhetor.core.language.English;
 import rhetor.core.language.Lexicon;
 import rhetor.core.language.Memo;
@@ -389,7 +391,8 @@ public final class Wording implements Phrasebook {
 
   /** Fills a wording's slots; null if one of them has nothing to stand there. */
   private String fill(
-      Form place, String wording, Value value, String label, String productClass, Concept concept) {
+      Form place, String wording, Value cell, String label, String productClass, Concept concept) {
+    Value value = concept.id().startsWith(Knowledge.OWN) ? withUnit(cell, label, wording) : cell;
     // Of a heading that nobody knows, words without a value are for where its cell says yes.
     if (concept.id().startsWith(Knowledge.OWN)
         && value instanceof Value.YesNo != (wording.indexOf('{') < 0)) {
@@ -418,6 +421,29 @@ public final class Wording implements Phrasebook {
       }
     }
     return resolveArticles(withoutEcho(out.toString()));
+  }
+
+  /** A bare number with the unit that its heading gives, unless the wording has it: "45%". */
+  private Value withUnit(Value value, String label, String wording) {
+    String number =
+        switch (value) {
+          case Value.Words(String words) -> words;
+          case Value.Quantity q when q.unit().isEmpty() && q.qualifier().isEmpty() ->
+              q.amount().toPlainString();
+          default -> "";
+        };
+    return Measure.under(label, number, knowledge)
+        .filter(m -> !(m instanceof Value.Quantity q && names(wording, q.unit())))
+        .orElse(value);
+  }
+
+  /** Whether words name a unit of what another one measures. */
+  private boolean names(String wording, String unit) {
+    String dimension = knowledge.unit(unit).map(Unit::dimension).orElse("");
+    return Arrays.stream(SLOT.matcher(wording).replaceAll(" ").split("[^\\p{L}%°\"']+"))
+        .map(knowledge::unitWritten)
+        .flatMap(Optional::stream)
+        .anyMatch(u -> u.dimension().equals(dimension));
   }
 
   /** "10 inches" is "10-inch" before a noun, however it was written. */
@@ -551,7 +577,7 @@ public final class Wording implements Phrasebook {
       case "asis" ->
           value instanceof Value.Words(String w)
               ? Measure.of(w, knowledge).map(text::prose).or(() -> ValueText.withPoint(w)).orElse(w)
-              : null;
+              : value instanceof Value.Quantity q && !q.unit().isEmpty() ? text.prose(q) : null;
       case "aged" -> value instanceof Value.Words(String w) ? aged(w) : null;
       case "innoun" ->
           value instanceof Value.Words(String w) && English.isNoun(w) ? text.prose(value) : null;

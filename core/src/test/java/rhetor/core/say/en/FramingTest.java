@@ -12,6 +12,9 @@ class FramingTest {
       delimiter = '|',
       value = {
         "be made by Ollan; be made with calf rennet|is made by Ollan with calf rennet",
+        "be made from goat's milk; be made with calf rennet|is made from goat's milk with calf rennet",
+        "have a rind of mould, not to be eaten; weigh 2 kg|has a rind of mould, not to be eaten, and weighs 2 kg",
+        "have a strong, sweet taste; weigh 2 kg|has a strong, sweet taste and weighs 2 kg",
         "be aged for six weeks; be made by Ollan; be made in Wales|is made by Ollan in Wales and aged for six weeks",
         "be made of steel; be made of oak|is made of steel and made of oak",
         "weigh 2 kg; be made by Ollan|weighs 2 kg and is made by Ollan",

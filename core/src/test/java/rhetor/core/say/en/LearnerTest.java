@@ -170,6 +170,20 @@ class LearnerTest {
         .containsExactly(false, true, false);
   }
 
+  @Test
+  void a_bare_number_is_told_with_the_unit_that_its_heading_gives() {
+    assertThat(fat("45", "have {v} fat in dry matter")).contains("has 45% fat");
+    assertThat(fat("at least 50%", "have {v} fat in dry matter")).contains("has at least 50% fat");
+    // Whoever has typed the unit beside the value doesn't get it twice.
+    assertThat(fat("45", "have {v}% fat in dry matter")).contains("has 45% fat");
+  }
+
+  private static String fat(String cell, String wording) {
+    Concept fat = KNOWLEDGE.own("FDM %").saying(Map.of("verb", List.of(wording)));
+    Knowledge taught = KNOWLEDGE.with(KNOWLEDGE.claims(), List.of(fat), KNOWLEDGE.classes());
+    return description(Products.of("SKU,Name,Category,FDM %", "C,Wennel,Cheeses," + cell), taught);
+  }
+
   private static String description(ProductFacts product, Knowledge knowledge) {
     return new Composer(knowledge, 1).compose(Brief.of(product)).plain(Field.DESCRIPTION);
   }

@@ -1,4 +1,4 @@
-package rhetor.core.fact;
+package rhetor.core.reading;
 
 import java.math.BigDecimal;
 import java.math.MathContext;
@@ -8,29 +8,46 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import rhetor.core.fact.CellInWords;
+import rhetor.core.fact.Fact;
+import rhetor.core.fact.HouseName;
+import rhetor.core.fact.ProductFacts;
+import rhetor.core.fact.Value;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.Unit;
 
 /**
- * The house's own names, put in the place of the suppliers' when facts are used. What the sheets
- * said stays stored, so a name that is changed or taken away works backwards at once.
+ * The house's own names and words, put in the place of the suppliers' when facts are used. What the
+ * sheets said stays stored, so a name that is changed or taken away works backwards at once.
  */
 public final class HouseNames {
   /** A measured value is given in the house's unit as exactly as suppliers measure. */
   private static final MathContext DIGITS = new MathContext(3, RoundingMode.HALF_UP);
 
   private final Knowledge knowledge;
+  private final ValueReader values;
   private final Map<HouseName.Kind, Map<String, String>> names = new HashMap<>();
+
+  /** What cells say in words, by the fact that they are read as. */
+  private final Map<String, Map<String, String>> cells = new HashMap<>();
 
   /**
    * @throws IllegalArgumentException if a unit is unknown, or two units measure different things
    */
-  public HouseNames(Knowledge knowledge, Collection<HouseName> all) {
+  public HouseNames(
+      Knowledge knowledge, Collection<HouseName> all, Collection<CellInWords> inWords) {
     this.knowledge = knowledge;
+    this.values = new ValueReader(knowledge, NumberStyle.POINT);
+    for (CellInWords cell : inWords) {
+      cells
+          .computeIfAbsent(cell.factId(), k -> new HashMap<>())
+          .put(written(cell.written()), CellText.clean(cell.words()));
+    }
     for (HouseName name : all) {
-      String written = name.written().strip().toLowerCase(Locale.ROOT);
+      String written = written(name.written());
       if (name.kind() == HouseName.Kind.UNIT) {
         checkUnits(name);
         written = unit(name.written()).id();
@@ -55,20 +72,59 @@ public final class HouseNames {
     }
   }
 
+  private static String written(String cell) {
+    return cell.strip().toLowerCase(Locale.ROOT);
+  }
+
   /** Whether there are none: facts stay as they are. */
   public boolean isEmpty() {
-    return names.isEmpty();
+    return names.isEmpty() && cells.isEmpty();
+  }
+
+  /** A product's facts with the house's names in them; what sources disagree about stays. */
+  public ProductFacts apply(ProductFacts product) {
+    return isEmpty()
+        ? product
+        : product.withFacts(product.facts().stream().map(this::apply).toList());
   }
 
   /** The fact with the house's names in it; the same object if none applies. */
   public Fact apply(Fact fact) {
-    if (names.isEmpty()) {
+    if (isEmpty()) {
       return fact;
     }
-    Value value = apply(fact.value(), kind(fact));
-    return value.equals(fact.value())
-        ? fact
-        : new Fact(fact.id(), fact.concept(), fact.label(), value, fact.sources(), false);
+    Fact said = inWords(fact);
+    Value value = apply(said.value(), kind(fact));
+    return value.equals(said.value())
+        ? said
+        : new Fact(fact.id(), fact.concept(), fact.label(), value, said.sources(), false);
+  }
+
+  /** What the house says that one of the fact's cells means, read as a cell in British English. */
+  private Fact inWords(Fact fact) {
+    Map<String, String> of = cells.getOrDefault(fact.id(), Map.of());
+    if (of.isEmpty()) {
+      return fact;
+    }
+    return fact.sources().stream()
+        .map(source -> of.get(written(source.raw())))
+        .filter(Objects::nonNull)
+        .findFirst()
+        .map(words -> fact.inWords(words, read(fact, words)))
+        .orElse(fact);
+  }
+
+  private Value read(Fact fact, String words) {
+    return knowledge
+        .concept(fact.concept())
+        .map(concept -> values.read(words, concept, ""))
+        .orElseGet(
+            () ->
+                // What a person has put together stays together, commas and all.
+                switch (values.readAny(words, false)) {
+                  case Value.Terms t -> new Value.Words(words);
+                  case Value other -> other;
+                });
   }
 
   private HouseName.Kind kind(Fact fact) {
