@@ -175,7 +175,7 @@ class LearnerTest {
     assertThat(fat("45", "have {v} fat in dry matter")).contains("has 45% fat");
     assertThat(fat("at least 50%", "have {v} fat in dry matter")).contains("has at least 50% fat");
     // Whoever has typed the unit beside the value doesn't get it twice.
-    assertThat(fat("45", "have {v}% fat in dry matter")).contains("has 45% fat");
+    assertThat(fat("45", "have {asis}% fat in dry matter")).contains("has 45% fat");
   }
 
   private static String fat(String cell, String wording) {
