@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { skipToken, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { api, take, type Schema } from '../api/client';
 import { count } from '../frame/format';
 import type { CellsSaid } from './teaching';
@@ -17,9 +17,11 @@ export function CellWords(props: {
   /** The cell of the product at hand; it comes first. */
   cell: string;
   isBusy: boolean;
-  onPut: (said: CellsSaid) => void;
+  onPut: (some: CellsSaid[]) => void;
+  /** Told what the lines say by now; nothing if none says anything new. */
+  onSaid: (fact: string, said: CellsSaid | undefined) => void;
 }) {
-  const { fact, label, cell } = props;
+  const { fact, label, cell, onSaid } = props;
   const [isOpen, setOpen] = useState(false);
   const [more, setMore] = useState(0);
   const [typed, setTyped] = useState<ReadonlyMap<string, string>>(new Map());
@@ -29,6 +31,15 @@ export function CellWords(props: {
       ? () => take(api.GET('/api/cells', { params: { query: { fact } } }))
       : skipToken,
   });
+  const said = (cells.data ?? [])
+    .map((c) => ({ written: c.written, words: (typed.get(c.written) ?? c.words).trim() }))
+    .filter((c, i) => c.words !== cells.data?.[i]?.words);
+  const key = JSON.stringify(said);
+  useEffect(() => {
+    const some = JSON.parse(key) as Schema['CellWord'][];
+    onSaid(fact, some.length > 0 ? { fact, label, cells: some } : undefined);
+    return () => onSaid(fact, undefined);
+  }, [fact, label, key, onSaid]);
   if (!isOpen) {
     return (
       <Button
@@ -42,14 +53,11 @@ export function CellWords(props: {
   }
   if (cells.error) return <Box role="alert">{cells.error.message}</Box>;
   if (!cells.data) return null;
-  const isHere = (c: Schema['CellLine']) => key(c.written) === key(cell);
+  const isHere = (c: Schema['CellLine']) => same(c.written) === same(cell);
   // Those that no sentence can take as they stand come first.
   const asked = [...cells.data.filter(isHere), ...cells.data.filter((c) => !isHere(c))];
   const inTheWay = asked.filter((c) => isHere(c) || c.why !== '' || c.words !== '').length;
   const shown = Math.min(AT_A_TIME, inTheWay) + more;
-  const said = asked
-    .map((c) => ({ written: c.written, words: (typed.get(c.written) ?? c.words).trim() }))
-    .filter((c, i) => c.words !== asked[i]?.words);
   const touched = said.reduce(
     (sum, c) => sum + (asked.find((a) => a.written === c.written)?.products ?? 0),
     0,
@@ -86,7 +94,7 @@ export function CellWords(props: {
         size="small"
         variant="outlined"
         disabled={props.isBusy || said.length === 0}
-        onClick={() => props.onPut({ fact, label, cells: said })}
+        onClick={() => props.onPut([{ fact, label, cells: said }])}
       >
         Read so{touched > 0 && `, in ${count(touched, 'product')}`}
       </Button>
@@ -97,4 +105,4 @@ export function CellWords(props: {
   );
 }
 
-const key = (cell: string) => cell.trim().toLowerCase();
+const same = (cell: string) => cell.trim().toLowerCase();

@@ -10,7 +10,7 @@ import { ProposedWordings } from './ProposedWordings';
 import { SayAll } from './SayAll';
 import { SayHow } from './SayHow';
 import { TaughtAct } from './Taught';
-import { useSaid, useTeaching } from './teaching';
+import { useSaid, useTeaching, type Learnable } from './teaching';
 import { useProposals, wordingKey, type NewWording } from './proposals';
 
 /** So many headings are asked about, shown and kept at a time. */
@@ -47,7 +47,7 @@ export function Untold(props: {
     enabled: props.mayDecide,
   });
   const { taught, isWritten, teach, takeBack, isBusy } = useTeaching();
-  const { said, onSaid } = useSaid();
+  const { said, onSaid } = useSaid<Learnable>();
   if (!untold.data?.length && !taught) return null;
   const toggle = (wording: NewWording) => {
     const next = new Map(chosen);

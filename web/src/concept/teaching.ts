@@ -101,13 +101,23 @@ export function useTeaching() {
     ...done,
   });
   const put = useMutation({
-    mutationFn: async ({ fact, label, cells }: CellsSaid): Promise<Taught> => {
-      const kept = await take(api.PUT('/api/cells', { body: { fact, cells } }));
+    mutationFn: async (some: CellsSaid[]): Promise<Taught> => {
+      const before: CellsSaid[] = [];
+      const products = new Set<number>();
+      for (const { fact, label, cells } of some) {
+        const kept = await take(api.PUT('/api/cells', { body: { fact, cells } }));
+        before.push({ fact, label, cells: kept.before });
+        kept.products.forEach((p) => products.add(p));
+      }
       return {
-        headings: [label],
+        headings: some.map((s) => s.label),
         areCells: true,
-        run: await write(kept.products),
-        forget: () => take(api.PUT('/api/cells', { body: { fact, cells: kept.before } })),
+        run: await write([...products]),
+        forget: async () => {
+          for (const { fact, cells } of before) {
+            await take(api.PUT('/api/cells', { body: { fact, cells } }));
+          }
+        },
       };
     },
     ...done,
@@ -137,7 +147,7 @@ export function useTeaching() {
     taught,
     isWritten: !id || isWritten,
     teach: (some: Learnable[]) => teach.mutate(some),
-    put: (said: CellsSaid) => put.mutate(said),
+    put: (some: CellsSaid[]) => put.mutate(some),
     takeBack: () => taught && undo.mutate(taught),
     isBusy: teach.isPending || put.isPending || undo.isPending,
   };
@@ -146,15 +156,15 @@ export function useTeaching() {
 const hasEnded = (run: Schema['RunView'] | undefined) =>
   run?.run.status === 'DONE' || run?.run.status === 'STOPPED';
 
-/** What lines say by now, by their headings. */
-export function useSaid() {
-  const [said, setSaid] = useState<ReadonlyMap<string, Learnable>>(new Map());
-  const onSaid = useCallback((heading: string, learnable: Learnable | undefined) => {
+/** What lines say by now, by what they say it of. */
+export function useSaid<T>() {
+  const [said, setSaid] = useState<ReadonlyMap<string, T>>(new Map());
+  const onSaid = useCallback((of: string, what: T | undefined) => {
     setSaid((now) => {
-      if (now.get(heading) === learnable) return now;
+      if (now.get(of) === what) return now;
       const next = new Map(now);
-      if (learnable) next.set(heading, learnable);
-      else next.delete(heading);
+      if (what) next.set(of, what);
+      else next.delete(of);
       return next;
     });
   }, []);

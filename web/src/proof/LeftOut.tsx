@@ -7,7 +7,7 @@ import { CellWords } from '../concept/CellWords';
 import { SayAll } from '../concept/SayAll';
 import { SayHow } from '../concept/SayHow';
 import { TaughtAct } from '../concept/Taught';
-import { useSaid, useTeaching } from '../concept/teaching';
+import { useSaid, useTeaching, type CellsSaid, type Learnable } from '../concept/teaching';
 import { when } from '../frame/format';
 
 /** Whoever opened it for one text wants it open for the next. */
@@ -22,7 +22,8 @@ export function LeftOut(props: {
 }) {
   const { product, facts, mayTeach, mayWrite } = props;
   const { taught, isWritten, teach, put, takeBack, isBusy } = useTeaching();
-  const { said, onSaid } = useSaid();
+  const { said, onSaid } = useSaid<Learnable>();
+  const { said: cells, onSaid: onCells } = useSaid<CellsSaid>();
   const [isOpen, setOpen] = useState(() => sessionStorage.getItem(OPEN) === 'yes');
   const open = (now: boolean) => {
     setOpen(now);
@@ -76,11 +77,28 @@ export function LeftOut(props: {
             </Box>
           )}
           {mayWrite && f.wantsCellInWords && (
-            <CellWords fact={f.fact} label={f.label} cell={f.cell} isBusy={isBusy} onPut={put} />
+            <CellWords
+              fact={f.fact}
+              label={f.label}
+              cell={f.cell}
+              isBusy={isBusy}
+              onPut={put}
+              onSaid={onCells}
+            />
           )}
         </Box>
       ))}
       <SayAll said={said} isBusy={isBusy} onTeach={teach} />
+      {cells.size > 1 && (
+        <Button
+          variant="outlined"
+          sx={{ mt: 1, ml: said.size > 1 ? 1 : 0 }}
+          disabled={isBusy}
+          onClick={() => put([...cells.values()])}
+        >
+          Read the cells of all {cells.size} so
+        </Button>
+      )}
     </Box>
   );
 }

@@ -19,6 +19,7 @@ import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
 import rhetor.core.language.Words;
 import rhetor.core.plan.Message;
+import rhetor.core.reading.Measure;
 import rhetor.core.say.en.Framing;
 import rhetor.core.say.en.Subject;
 import rhetor.core.say.en.Wording;
@@ -200,6 +201,9 @@ public final class ConceptCheck {
         .names()
         .getOrDefault("en", List.of())
         .forEach(n -> Words.of(n).forEach(w -> own.add(English.stem(w.text()))));
+    // What is given in bar is a pressure, whatever it is called.
+    Measure.unit(concept.label(), knowledge)
+        .ifPresent(u -> Words.of(u.dimension()).forEach(w -> own.add(English.stem(w.text()))));
     for (Assertion a : new Judge(NOTHING, knowledge).held(plain, Words.of(plain))) {
       boolean named =
           Words.of(a.words().replace('-', ' ')).stream()

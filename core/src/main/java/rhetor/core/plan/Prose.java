@@ -15,9 +15,19 @@ public interface Prose {
 
   /**
    * What keeps a fact's value out of a sentence. Where the house has put a cell in words it answers
-   * for what would be in doubt of a supplier's.
+   * for what would be in doubt of a supplier's, and of a heading with words of its own for how they
+   * stand together.
    */
   default Optional<Untold> inTheWay(Fact fact, Concept concept) {
-    return inTheWay(fact.value(), concept).filter(u -> !(fact.isInWords() && u.cause().isDoubt()));
+    return inTheWay(fact.value(), concept)
+        .filter(u -> !(fact.isInWords() && isDoubt(u.cause(), fact)));
+  }
+
+  private static boolean isDoubt(Untold.Cause cause, Fact fact) {
+    return switch (cause) {
+      case UNKNOWN_WORD, TOO_LONG -> true;
+      case SEVERAL_THINGS -> fact.concept().isEmpty();
+      default -> false;
+    };
   }
 }

@@ -46,27 +46,9 @@ public record Untold(Cause cause, String words) {
       return this == NO_WORDING || this == FITS_NO_WORDING;
     }
 
-    /** Whether a stranger can't know that the value reads as prose, but the house may. */
-    boolean isDoubt() {
-      return this == UNKNOWN_WORD || this == SEVERAL_THINGS || this == TOO_LONG;
-    }
-
-    /** Whether the cell put in other words would bring the fact into the text. */
+    /** Whether the cell put in other words could bring the fact into the text. */
     public boolean wantsCellInWords() {
-      return switch (this) {
-        case OTHER_LANGUAGE,
-            NOT_OF_ITS_KIND,
-            NO_UNIT,
-            TOO_LONG,
-            SEVERAL_THINGS,
-            SIGNS,
-            SHORTHAND,
-            CODE,
-            UNKNOWN_WORD,
-            FITS_NO_WORDING ->
-            true;
-        case NAMING, NO_WORDING, LEFT_TO_THE_LIST, SAYS_NO -> false;
-      };
+      return this != NAMING && this != LEFT_TO_THE_LIST;
     }
 
     /** What would bring the fact into the text; empty if nothing needs to. */

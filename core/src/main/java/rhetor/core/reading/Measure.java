@@ -37,10 +37,13 @@ public final class Measure {
    */
   public static Optional<Value> under(String heading, String cell, Knowledge knowledge) {
     return NUMBER.matcher(cell.strip()).matches()
-        ? Optional.of(Heading.of(heading, knowledge).unit())
-            .filter(u -> !u.isEmpty())
-            .flatMap(u -> of(cell.strip() + " " + u, knowledge))
+        ? unit(heading, knowledge).flatMap(u -> of(cell.strip() + " " + u.id(), knowledge))
         : Optional.empty();
+  }
+
+  /** The unit that a heading gives its cells: bars of "Min. bar". */
+  public static Optional<Unit> unit(String heading, Knowledge knowledge) {
+    return knowledge.unit(Heading.of(heading, knowledge).unit()).filter(u -> !u.id().isEmpty());
   }
 
   private static boolean isClear(Value value, String cell, Knowledge knowledge) {

@@ -409,6 +409,7 @@ public final class Wording implements Phrasebook {
                     () -> slot(piece.slot, piece.noun, unlimited(value, out), label, productClass));
         if (filled == null
             || filled.isEmpty()
+            || isNoThing(filled, out, piece.following)
             || OPEN_SLOTS.contains(piece.slot)
                 && !fit.fits(value, concept, before + out, piece.following.strip())) {
           return null;
@@ -422,6 +423,16 @@ public final class Wording implements Phrasebook {
     }
     return resolveArticles(withoutEcho(out.toString()));
   }
+
+  /** "A 35": whoever had "a 35 mm cartridge" in mind has said nothing of a bare number. */
+  private static boolean isNoThing(String filled, CharSequence before, String following) {
+    return following.isEmpty()
+        && BARE_NUMBER.matcher(filled).matches()
+        && ENDS_IN_ARTICLE.matcher(before).find();
+  }
+
+  private static final Pattern BARE_NUMBER = Pattern.compile("[\\d.,]+");
+  private static final Pattern ENDS_IN_ARTICLE = Pattern.compile("\\ba(?:n|\\(n\\))? $");
 
   /** A bare number with the unit that its heading gives, unless the wording has it: "45%". */
   private Value withUnit(Value value, String label, String wording) {

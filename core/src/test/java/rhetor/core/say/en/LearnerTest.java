@@ -178,6 +178,18 @@ class LearnerTest {
     assertThat(fat("45", "have {asis}% fat in dry matter")).contains("has 45% fat");
   }
 
+  @Test
+  void a_wording_for_things_is_not_said_of_a_bare_number() {
+    Concept cartridge =
+        KNOWLEDGE.own("Cartr.").saying(Map.of("with", List.of("a(n) {asis}", "a {asis}")));
+    Knowledge taught = KNOWLEDGE.with(KNOWLEDGE.claims(), List.of(cartridge), KNOWLEDGE.classes());
+    assertThat(
+            Stream.of("35 mm ceramic cartridge", "35")
+                .map(cell -> Products.of("SKU,Name,Category,Cartr.", "T,Nevra,Taps," + cell))
+                .map(p -> description(p, taught).contains("35")))
+        .containsExactly(true, false);
+  }
+
   private static String fat(String cell, String wording) {
     Concept fat = KNOWLEDGE.own("FDM %").saying(Map.of("verb", List.of(wording)));
     Knowledge taught = KNOWLEDGE.with(KNOWLEDGE.claims(), List.of(fat), KNOWLEDGE.classes());
