@@ -145,7 +145,7 @@ public final class EnglishProse implements Prose {
 
   /** "Pens, pencils and ink" is a list as prose has it. */
   private static boolean areCoordinated(String text) {
-    return text.indexOf('/') < 0 && text.matches("[^,]+(?:, [^,]+)*,? and [^,]+");
+    return text.indexOf('/') < 0 && text.matches("[^,]+(?:, [^,]+)*,? (?:and|or) [^,]+");
   }
 
   private Optional<Untold> item(String item, Concept concept) {

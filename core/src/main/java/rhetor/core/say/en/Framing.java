@@ -64,9 +64,6 @@ public final class Framing {
   private static final Pattern DEED =
       Pattern.compile("(\\p{Ll}+(?:ed|en|de|nt))(?= (by|with|for|from|in|of) )");
 
-  private static final Pattern COUNTED =
-      Pattern.compile("(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|several) ");
-
   private static final Pattern CHOICE = Pattern.compile("^(?:come|be (?:available|offered)) in ");
 
   private static final Pattern SIDE = Pattern.compile("[\\d.,]+ .*(?:long|wide|high|deep|thick)");
@@ -352,12 +349,8 @@ public final class Framing {
     return !m.has(Form.VERB)
         && THINGS.contains(m.theme())
         && !isMeasure(m)
-        && (!m.fact().concept().isEmpty() || isCounted(m));
-  }
-
-  /** Of a heading that somebody taught nobody knows that it is a thing: "45% fat" is none. */
-  private static boolean isCounted(Message m) {
-    return m.has(Form.WITH) && COUNTED.matcher(m.get(Form.WITH)).lookingAt();
+        // Of a heading that somebody taught nobody knows that it is a thing: "45% fat" is none.
+        && !m.fact().concept().isEmpty();
   }
 
   /**
@@ -417,6 +410,8 @@ public final class Framing {
         && withs.stream().noneMatch(Framing::isMeasure)
         && withs.size() < verbs.size()
         && verbs.stream().allMatch(m -> m.theme().equals(verbs.getFirst().theme()))
+        // What somebody taught for a heading has no theme that is known.
+        && verbs.stream().noneMatch(m -> m.fact().concept().isEmpty())
         && !verbs.getFirst().theme().equals("size")
         // "It has a zip closure with a plain weave."
         && verbs.stream().noneMatch(m -> !withs.contains(m) && m.verb().startsWith("have "))

@@ -193,8 +193,7 @@ public final class Opening {
     boolean rich = told && (!kind.said().isEmpty() || keyed);
     boolean full = rich || told && !part.isEmpty();
     return switch (frame) {
-      case IS_PART ->
-          part.isEmpty() ? null : result(kind, part, who + is() + what + ", " + part(part));
+      case IS_PART -> part.isEmpty() ? null : result(kind, part, who + is() + what + behind(part));
       case PART_FIRST ->
           // "Rated for 10 kg, Presswell is an ironing board": one has nothing to do with the other.
           part.isEmpty()
@@ -386,6 +385,12 @@ public final class Opening {
                       + said(verbs));
       default -> null;
     };
+  }
+
+  /** "A basin mixer for a deck", but "a basin mixer, made of brass". */
+  private static String behind(List<Message> part) {
+    String words = part(part);
+    return (words.startsWith("for ") ? " " : ", ") + words;
   }
 
   private static String part(List<Message> part) {
