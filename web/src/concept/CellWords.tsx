@@ -45,6 +45,7 @@ export function CellWords(props: {
       <Button
         size="small"
         sx={{ gridColumn: { sm: 2 }, justifySelf: 'start', px: 0 }}
+        aria-label={`Put it in words: ${label}`}
         onClick={() => setOpen(true)}
       >
         Put it in words

@@ -76,6 +76,84 @@ class LearningTest {
   }
 
   @Test
+  void a_cell_is_put_in_words_once_for_all_products_that_have_it_and_that_is_taken_back() {
+    long sheet =
+        editor
+            .upload(
+                "LT-milk.csv",
+                """
+                SKU,Name,Category,Milk LT,Weight
+                LTM-1,Wennel,Cheeses,"goat, past.",150 g
+                LTM-2,Wold Ash,Cheeses,"Goat, past.",180 g
+                LTM-3,Marrick,Cheeses,"cow, raw",22 kg
+                """)
+            .expect(200)
+            .id();
+    editor.post("/api/intakes/" + sheet + "/take", Map.of()).expect(200);
+    editor.write(List.of(), sheet, "plain");
+    long first =
+        editor.get("/api/products?intake=" + sheet).body().path("items").get(0).path("id").asLong();
+    JsonNode left = leftOut(first, "Milk LT");
+    assertThat(left.path("wantsCellInWords").asBoolean()).isTrue();
+    assertThat(left.path("why").asString()).contains("several things");
+    String fact = left.path("fact").asString();
+    JsonNode cells = editor.get("/api/cells?fact=" + fact.replace(" ", "%20")).expect(200).body();
+    assertThat(cells.get(0).path("products").asInt()).isEqualTo(2);
+    assertThat(cells).hasSize(2);
+
+    JsonNode done =
+        writer.put("/api/cells", cell(fact, "goat, past.", "pasteurised goat’s milk")).body();
+    assertThat(done.path("texts").asInt()).isEqualTo(2);
+    assertThat(done.path("products")).hasSize(2);
+    assertThat(done.path("before").get(0).path("words").asString()).isEmpty();
+    JsonNode tried =
+        editor
+            .post("/api/concepts/wordings/try", words("Milk LT", "part", "made from {v}"))
+            .expect(200)
+            .body();
+    assertThat(tried.path("examples").toString()).contains("made from pasteurised goat’s milk");
+    // Two ways to write one cell fit, "cow, raw" doesn’t.
+    assertThat(tried.path("fits").asInt()).isEqualTo(2);
+    assertThat(leftOut(first, "Milk LT").path("value").asString())
+        .isEqualTo("pasteurised goat’s milk");
+
+    writer.put("/api/cells", Map.of("fact", fact, "cells", done.path("before"))).expect(200);
+    assertThat(leftOut(first, "Milk LT").path("value").asString()).startsWith("goat, past");
+  }
+
+  private JsonNode leftOut(long product, String label) {
+    return proof(product)
+        .path("leftOut")
+        .valueStream()
+        .filter(f -> f.path("label").asString().equals(label))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static Map<String, Object> cell(String fact, String written, String words) {
+    return Map.of("fact", fact, "cells", List.of(Map.of("written", written, "words", words)));
+  }
+
+  @Test
+  void words_that_are_no_such_fact_are_refused_and_nothing_is_kept() {
+    Visitor.Answer refused =
+        writer.put(
+            "/api/cells",
+            Map.of(
+                "fact",
+                "weight",
+                "cells",
+                List.of(
+                    Map.of("written", "ca. 1k", "words", "1 kg"),
+                    Map.of("written", "hvy", "words", "heavy"))));
+    refused.expect(422);
+    assertThat(refused.body().toString()).contains("hvy").contains("amount with its unit");
+    assertThat(editor.get("/api/cells?fact=weight").body().toString()).doesNotContain("1 kg");
+    writer.put("/api/cells", Map.of("fact", "weight", "cells", List.of())).expect(422);
+    house.as(Role.READER).put("/api/cells", cell("weight", "x", "1 kg")).expect(403);
+  }
+
+  @Test
   void one_correction_is_told_of_all_products_that_have_such_a_fact() {
     List<Long> products = products();
     JsonNode wanted = editor.get("/api/concepts/untold").expect(200).body();

@@ -226,9 +226,9 @@ class WritingInBrowserTest {
     Files.writeString(
         sheet,
         """
-        SKU,Name,Category,Brand,Afloat,Trills
-        WH-1,Ollan,Whistles,Heddle,Y,2
-        WH-2,Tarn,Whistles,Heddle,N,3
+        SKU,Name,Category,Brand,Afloat,Trills,Cork
+        WH-1,Ollan,Whistles,Heddle,Y,2,"nat., lge"
+        WH-2,Tarn,Whistles,Heddle,N,3,"synth., sm."
         """);
     browser.open("/intake");
     browser.drop(sheet);
@@ -243,10 +243,8 @@ class WritingInBrowserTest {
     browser.click(By.cssSelector("[data-testid=left-out] summary"));
     browser.type(By.cssSelector("input[aria-label='Trills in a sentence']"), "It has trills.");
     browser.see("has to stand in it");
-    String trills =
-        browser.text(By.cssSelector("main h1")).contains("Ollan")
-            ? "It has 2 trills."
-            : "It has 3 trills.";
+    boolean ollan = browser.text(By.cssSelector("main h1")).contains("Ollan");
+    String trills = ollan ? "It has 2 trills." : "It has 3 trills.";
     browser.type(By.cssSelector("input[aria-label='Trills in a sentence']"), trills);
     browser.type(
         By.cssSelector("input[aria-label='Afloat in a sentence']"), "It stays on the water.");
@@ -261,6 +259,24 @@ class WritingInBrowserTest {
         d -> browser.text(By.cssSelector("main")).contains(trills.substring("It has ".length())));
     browser.click("Take it all back");
     browser.see("2 texts read as before");
+
+    // What a cell means is said once, for this text and all others that have it.
+    browser.click(By.cssSelector("[aria-label='Put it in words: Cork']"));
+    browser.type(
+        By.cssSelector("input[aria-label='Cork “nat., lge” in words']"), "large natural cork");
+    browser.type(
+        By.cssSelector("input[aria-label='Cork “synth., sm.” in words']"), "small synthetic cork");
+    browser.click("Read so, in 2 products");
+    browser.see("Read so from now on: Cork");
+    browser.type(
+        By.cssSelector("input[aria-label='Cork in a sentence']"),
+        ollan ? "It has a large natural cork." : "It has a small synthetic cork.");
+    browser.click("Tell it so, in 2 texts");
+    browser.until(
+        d ->
+            browser
+                .text(By.cssSelector("main"))
+                .contains(ollan ? "large natural cork" : "small synthetic cork"));
   }
 
   @Test
