@@ -78,6 +78,8 @@ export function LeftOut(props: {
           )}
           {mayWrite && f.wantsCellInWords && (
             <CellWords
+              // Once read so, its lines are closed.
+              key={taught?.areCells ? taught.run : undefined}
               fact={f.fact}
               label={f.label}
               cell={f.cell}

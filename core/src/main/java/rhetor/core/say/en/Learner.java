@@ -1,6 +1,7 @@
 package rhetor.core.say.en;
 
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -51,6 +52,9 @@ public final class Learner {
       Pattern.compile(",? and (?:it )?(?=(?:is|has|are|have|\\p{Ll}{2,}[^s\\P{Ll}]s) )");
 
   /** Where it begins how, by whom or for how long something is done. */
+  /** Tags of prepositions, articles and conjunctions. */
+  private static final Set<String> JOINING = Set.of("IN", "TO", "DT", "CC");
+
   private static final Pattern BEFORE_HOW =
       Pattern.compile(" (?=(?:by|with|for|from|in|on|at|of|to) )");
 
@@ -266,7 +270,9 @@ public final class Learner {
   private static boolean isContent(String word) {
     Set<String> tags = English.tags(word.toLowerCase(Locale.ROOT));
     return tags.isEmpty()
-        || tags.stream().anyMatch(t -> t.startsWith("NN") || t.startsWith("JJ") || t.equals("CD"));
+        // "In" may be an adjective, but hardly is.
+        || Collections.disjoint(tags, JOINING)
+            && tags.stream().anyMatch(t -> t.startsWith("NN") || t.startsWith("JJ") || t.equals("CD"));
   }
 
   private static Set<String> stems(String text) {

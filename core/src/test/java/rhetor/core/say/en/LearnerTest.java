@@ -179,6 +179,22 @@ class LearnerTest {
   }
 
   @Test
+  void small_words_that_stand_in_other_cells_too_stay_in_a_wording() {
+    ProductFacts curtain =
+        Products.of(
+            "SKU,Name,Category,W x D (per panel),Weave",
+            "C,Natt,Curtains,140 by 245,satin in a triple weave");
+    Fact size =
+        curtain.facts().stream().filter(f -> f.label().contains("panel")).findFirst().orElseThrow();
+    assertThat(
+            new Learner(KNOWLEDGE)
+                .read("It comes in panels of 140 by 245.", size, curtain)
+                .learned()
+                .map(Learner.Learned::wording))
+        .contains("come in panels of {asis}");
+  }
+
+  @Test
   void a_wording_for_things_is_not_said_of_a_bare_number() {
     Concept cartridge =
         KNOWLEDGE.own("Cartr.").saying(Map.of("with", List.of("a(n) {asis}", "a {asis}")));
