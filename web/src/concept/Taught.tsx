@@ -6,6 +6,8 @@ import { Link } from 'react-router';
 import { count } from '../frame/format';
 import { trialOf, type Learnable, type Taught } from './teaching';
 
+const DONE = { told: 'Told so', read: 'Read so', called: 'Called so' };
+
 /** What is told so from now on, and the way back. */
 export function TaughtAct(props: {
   taught: Taught;
@@ -17,8 +19,7 @@ export function TaughtAct(props: {
   return (
     <Box sx={line} data-testid="learned-act">
       <Box>
-        {taught.areCells ? 'Read so' : 'Told so'} from now on:{' '}
-        <strong>{taught.headings.join(', ')}</strong>.{' '}
+        {DONE[taught.what]} from now on: <strong>{taught.headings.join(', ')}</strong>.{' '}
         {taught.run && (
           <>
             <Link to={`/runs/${taught.run}`}>Run {taught.run}</Link>{' '}

@@ -19,8 +19,8 @@ export type Learnable = Schema['Learnable'];
 /** What a yes did: words that are kept, and a run that writes the texts anew that they touch. */
 export interface Taught {
   headings: string[];
-  /** Whether cells were put in words; else how facts are told. */
-  areCells: boolean;
+  /** What was said: how facts are told, what cells mean, or what lists call a heading. */
+  what: 'told' | 'read' | 'called';
   /** None if all such texts are people’s own, or being written anyway. */
   run?: number;
   /** Takes the words back. */
@@ -93,7 +93,7 @@ export function useTeaching() {
       const learned = await take(api.POST('/api/concepts/wordings', { body }));
       return {
         headings: some.map((l) => l.heading),
-        areCells: false,
+        what: 'told',
         run: await write(learned.products),
         forget: () => take(api.POST('/api/concepts/wordings/take-back', { body })),
       };
@@ -111,13 +111,27 @@ export function useTeaching() {
       }
       return {
         headings: some.map((s) => s.label),
-        areCells: true,
+        what: 'read',
         run: await write([...products]),
         forget: async () => {
           for (const { fact, cells } of before) {
             await take(api.PUT('/api/cells', { body: { fact, cells } }));
           }
         },
+      };
+    },
+    ...done,
+  });
+  const call = useMutation({
+    mutationFn: async ({ heading, label }: Schema['HeadingCalled']): Promise<Taught> => {
+      const body = { heading, label };
+      const called = await take(api.POST('/api/concepts/headings', { body }));
+      return {
+        headings: [label],
+        what: 'called',
+        run: await write(called.products),
+        forget: () =>
+          take(api.POST('/api/concepts/headings', { body: { heading, label: heading } })),
       };
     },
     ...done,
@@ -148,8 +162,9 @@ export function useTeaching() {
     isWritten: !id || isWritten,
     teach: (some: Learnable[]) => teach.mutate(some),
     put: (some: CellsSaid[]) => put.mutate(some),
+    call: (called: Schema['HeadingCalled']) => call.mutate(called),
     takeBack: () => taught && undo.mutate(taught),
-    isBusy: teach.isPending || put.isPending || undo.isPending,
+    isBusy: teach.isPending || put.isPending || call.isPending || undo.isPending,
   };
 }
 

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Schema } from '../api/client';
+import { CallHeading } from '../concept/CallHeading';
 import { CellWords } from '../concept/CellWords';
 import { SayAll } from '../concept/SayAll';
 import { SayHow } from '../concept/SayHow';
@@ -21,7 +22,7 @@ export function LeftOut(props: {
   mayWrite: boolean;
 }) {
   const { product, facts, mayTeach, mayWrite } = props;
-  const { taught, isWritten, teach, put, takeBack, isBusy } = useTeaching();
+  const { taught, isWritten, teach, put, call, takeBack, isBusy } = useTeaching();
   const { said, onSaid } = useSaid<Learnable>();
   const { said: cells, onSaid: onCells } = useSaid<CellsSaid>();
   const [isOpen, setOpen] = useState(() => sessionStorage.getItem(OPEN) === 'yes');
@@ -61,6 +62,9 @@ export function LeftOut(props: {
         >
           <Box>
             <strong>{f.label}</strong>: {f.value}
+            {mayTeach && f.isOfHeading && (
+              <CallHeading heading={f.label} isBusy={isBusy} onCall={call} />
+            )}
           </Box>
           {mayTeach && f.wantsWords ? (
             <SayHow
@@ -79,7 +83,7 @@ export function LeftOut(props: {
           {mayWrite && f.wantsCellInWords && (
             <CellWords
               // Once read so, its lines are closed.
-              key={taught?.areCells ? taught.run : undefined}
+              key={taught?.what === 'read' ? taught.run : undefined}
               fact={f.fact}
               label={f.label}
               cell={f.cell}

@@ -121,6 +121,41 @@ class LearningTest {
     assertThat(leftOut(first, "Milk LT").path("value").asString()).startsWith("goat, past");
   }
 
+  @Test
+  void a_heading_is_called_otherwise_in_lists_and_still_has_no_words() {
+    long sheet =
+        editor
+            .upload(
+                "LT-fat.csv", "SKU,Name,Category,Weight,FDM LT %\nLTF-1,Wold Fat,Cheeses,150 g,50")
+            .expect(200)
+            .id();
+    editor.post("/api/intakes/" + sheet + "/take", Map.of()).expect(200);
+    long product =
+        editor.get("/api/products?intake=" + sheet).body().path("items").get(0).path("id").asLong();
+    Map<String, String> called = Map.of("heading", "FDM LT %", "label", "Fat in dry matter, %");
+    assertThat(listed(sheet, product)).contains("FDM LT %: 50");
+    JsonNode done = editor.post("/api/concepts/headings", called).expect(200).body();
+    assertThat(done.path("texts").asInt()).isEqualTo(1);
+    assertThat(listed(sheet, product)).contains("Fat in dry matter, %: 50");
+    JsonNode left = leftOut(product, "FDM LT %");
+    assertThat(left.path("isOfHeading").asBoolean()).isTrue();
+    assertThat(left.path("wantsWords").asBoolean()).isTrue();
+
+    writer.post("/api/concepts/headings", called).expect(403);
+    editor
+        .post("/api/concepts/headings", Map.of("heading", "FDM LT %", "label", "Fat: {v}"))
+        .expect(422);
+    editor
+        .post("/api/concepts/headings", Map.of("heading", "FDM LT %", "label", "FDM LT %"))
+        .expect(200);
+    assertThat(listed(sheet, product)).contains("FDM LT %: 50");
+  }
+
+  private String listed(long sheet, long product) {
+    editor.write(List.of(), sheet, "plain");
+    return shortText(proof(product));
+  }
+
   private JsonNode leftOut(long product, String label) {
     return proof(product)
         .path("leftOut")

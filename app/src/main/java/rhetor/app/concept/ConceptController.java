@@ -171,6 +171,20 @@ class ConceptController {
     return new Touched(concepts.unlearn(worded(wordings), person.getName()));
   }
 
+  /**
+   * What a heading is called in lists.
+   *
+   * @param label what lists call it; the heading itself to call it as it is headed again
+   */
+  record HeadingCalled(@NotNull String heading, @NotNull String label) {}
+
+  /** Calls a heading otherwise in the lists of all products that have it. */
+  @PostMapping("/api/concepts/headings")
+  HouseConcepts.Learned call(@Valid @RequestBody HeadingCalled called, Principal person) {
+    return concepts.call(
+        CellText.clean(called.heading()), CellText.clean(called.label()), person.getName());
+  }
+
   /** What wordings for headings would do; nothing is kept. */
   @PostMapping("/api/concepts/wordings/try")
   HouseConcepts.LearnedTrial tryWordings(@Valid @RequestBody NewWordings wordings) {

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rhetor.app.house.Turns;
@@ -53,6 +54,11 @@ public class HouseConcepts {
   private static final int MOST_TRIED = 40;
 
   private static final int MOST_HEADINGS = 200;
+
+  private static final int LONGEST_LABEL = 60;
+
+  private static final Pattern PLAIN_LABEL =
+      Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{N} ,.%°²³/()&'’–-]*");
 
   private final HouseKnowledge house;
   private final ProductService products;
@@ -234,7 +240,10 @@ public class HouseConcepts {
           for (Fact fact : facts.facts()) {
             if (fact.concept().isEmpty()
                 && !fact.foreign()
-                && knowledge.toldAs("", fact.label()).isEmpty()) {
+                && knowledge
+                    .toldAs("", fact.label())
+                    .filter(c -> c.isWorded() || !c.isRenamed())
+                    .isEmpty()) {
               counts.merge(fact.label(), 1, Integer::sum);
               having.putIfAbsent(fact.label(), product);
               Set<String> some = values.computeIfAbsent(fact.label(), l -> new LinkedHashSet<>());
@@ -325,7 +334,7 @@ public class HouseConcepts {
     }
     for (Concept c : concepts.values()) {
       boolean isAsShipped = shipped(c.id()).filter(c::equals).isPresent();
-      if (isAsShipped || standing(c) == Standing.OWN && !c.isWorded()) {
+      if (isAsShipped || standing(c) == Standing.OWN && !c.isWorded() && !c.isRenamed()) {
         house.restore(CONCEPTS, c.id());
       } else {
         house.decide(CONCEPTS, c.id(), c, standing(c), by);
@@ -334,6 +343,38 @@ public class HouseConcepts {
     List<Long> having = having(p -> has(p, learned));
     products.markStale(having);
     return having.size();
+  }
+
+  /**
+   * Calls a heading otherwise in lists from now on; called as it is headed again, it is as before.
+   *
+   * @throws Refused if the name is no plain one
+   */
+  @Transactional
+  public Learned call(String heading, String label, String by) {
+    if (heading.isEmpty()
+        || label.isEmpty()
+        || label.length() > LONGEST_LABEL
+        || !PLAIN_LABEL.matcher(label).matches()) {
+      throw Refused.invalid(
+          "A name in lists has up to %d letters, figures and spaces: Fat in dry matter."
+              .formatted(LONGEST_LABEL));
+    }
+    turns.take(Turns.Turn.WORDS);
+    house.anew();
+    Concept called = house.current().own(heading).labelled(label);
+    if (called.isWorded() || called.isRenamed()) {
+      house.decide(CONCEPTS, called.id(), called, standing(called), by);
+    } else {
+      house.find(CONCEPTS, called.id()).ifPresent(c -> house.restore(CONCEPTS, called.id()));
+    }
+    List<Long> having =
+        having(
+            p ->
+                p.facts().stream()
+                    .anyMatch(f -> f.concept().isEmpty() && key(f.label()).equals(key(heading))));
+    products.markStale(having);
+    return new Learned(having.size(), asWritten(having));
   }
 
   private Standing standing(Concept concept) {

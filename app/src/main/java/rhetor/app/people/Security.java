@@ -113,6 +113,7 @@ class Security {
                         "/api/concepts/*/keep-telling",
                         "/api/concepts/wordings",
                         "/api/concepts/wordings/take-back",
+                        "/api/concepts/headings",
                         "/api/concepts/proposals",
                         "/api/readers/assignments",
                         "/api/style/habits/left",

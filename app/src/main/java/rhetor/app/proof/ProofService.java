@@ -573,11 +573,13 @@ public class ProofService {
    * What stands in no sentence, why, and what would bring it in.
    *
    * @param cell what its cell says
+   * @param isOfHeading whether it is no known kind of fact, but stands under its own heading
    * @param wantsWords whether a sentence that somebody types would
    * @param wantsCellInWords whether its cell put in other words would
    */
   record LeftOutFact(
       String fact,
+      boolean isOfHeading,
       String label,
       String value,
       String cell,
@@ -603,6 +605,7 @@ public class ProofService {
       left.add(
           new LeftOutFact(
               fact.id(),
+              fact.concept().isEmpty(),
               fact.label(),
               values.spec(fact.value()),
               fact.source().raw(),

@@ -97,6 +97,7 @@ final class Specification {
     String label =
         concept
             .filter(c -> c.dimension().isEmpty() || !(fact.value() instanceof Value.Words))
+            .or(() -> knowledge.toldAs("", fact.label()))
             .map(Concept::label)
             .orElse(fact.label());
     return Optional.of(new Sentence(label + ": " + value, List.of(Support.fact(fact.id()))));

@@ -100,6 +100,19 @@ public record Concept(
         classes, anyOrder, other, sayOf, taught, notOf, compare);
   }
 
+  /** The same concept, called otherwise in lists. */
+  public Concept labelled(String other) {
+    return new Concept(
+        id, other, gloss, names, kind, dimension, unit, theme, weight, terms, hypernyms, cues,
+        classes, anyOrder, say, sayOf, taught, notOf, compare);
+  }
+
+  /** Whether the house calls a heading of its own otherwise in lists. */
+  public boolean isRenamed() {
+    return id.startsWith(Knowledge.OWN)
+        && !names.getOrDefault("en", List.of()).contains(label.toLowerCase(Locale.ROOT));
+  }
+
   /** The same concept that no sentence tells: its facts stay in the list. */
   public Concept silent() {
     return new Concept(

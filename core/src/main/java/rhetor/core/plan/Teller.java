@@ -37,7 +37,8 @@ public final class Teller {
       return because(Cause.NO_WORDING);
     }
     if (!concept.get().isWorded()) {
-      return because(Cause.LEFT_TO_THE_LIST);
+      // What is only called otherwise has no words yet.
+      return because(concept.get().isRenamed() ? Cause.NO_WORDING : Cause.LEFT_TO_THE_LIST);
     }
     if (fact.foreign()) {
       return because(Cause.OTHER_LANGUAGE);

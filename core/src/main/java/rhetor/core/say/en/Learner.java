@@ -51,10 +51,10 @@ public final class Learner {
   private static final Pattern NEXT_VERB =
       Pattern.compile(",? and (?:it )?(?=(?:is|has|are|have|\\p{Ll}{2,}[^s\\P{Ll}]s) )");
 
-  /** Where it begins how, by whom or for how long something is done. */
   /** Tags of prepositions, articles and conjunctions. */
   private static final Set<String> JOINING = Set.of("IN", "TO", "DT", "CC");
 
+  /** Where it begins how, by whom or for how long something is done. */
   private static final Pattern BEFORE_HOW =
       Pattern.compile(" (?=(?:by|with|for|from|in|on|at|of|to) )");
 
@@ -272,7 +272,8 @@ public final class Learner {
     return tags.isEmpty()
         // "In" may be an adjective, but hardly is.
         || Collections.disjoint(tags, JOINING)
-            && tags.stream().anyMatch(t -> t.startsWith("NN") || t.startsWith("JJ") || t.equals("CD"));
+            && tags.stream()
+                .anyMatch(t -> t.startsWith("NN") || t.startsWith("JJ") || t.equals("CD"));
   }
 
   private static Set<String> stems(String text) {
