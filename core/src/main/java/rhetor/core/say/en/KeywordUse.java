@@ -47,7 +47,10 @@ public record KeywordUse(
       return NONE;
     }
     String told =
-        English.withInitials(TWICE.matcher(upToKind(words, product.kindNoun())).replaceAll("$1"));
+        English.withInitials(
+            TWICE
+                .matcher(withoutName(upToKind(words, product.kindNoun()), product))
+                .replaceAll("$1"));
     List<Assertion> conflicts =
         judge.held(told, Words.of(told)).stream().filter(Assertion::isHeld).toList();
     if (!conflicts.isEmpty()) {
@@ -98,6 +101,27 @@ public record KeywordUse(
       }
     }
     return head.equals(words) ? FIGURES.matcher(words).replaceFirst("") : words;
+  }
+
+  /**
+   * "1000 piece jigsaw" of "1000 piece jigsaw harbour" where "Harbour at Six" is sought: behind the
+   * noun stands what the name has said.
+   */
+  private static String withoutName(String words, ProductFacts product) {
+    String last = English.lastWord(words);
+    String before = words.substring(0, words.length() - last.length()).strip();
+    List<Words.Word> name = Words.of(product.name());
+    boolean isInName =
+        name.stream()
+            .limit(Math.max(0, name.size() - 1))
+            .anyMatch(w -> English.stem(w.text()).equals(English.stem(last)));
+    return isInName
+            && !endsInKind(words, product.kindNoun())
+            && before.split(" ").length > 1
+            && English.isNoun(English.lastWord(before))
+            && !AFTER.matcher(" " + words).find()
+        ? before
+        : words;
   }
 
   public boolean usable() {

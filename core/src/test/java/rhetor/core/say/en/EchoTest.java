@@ -18,6 +18,8 @@ class EchoTest {
           roll-top | the Roll Pannier | true
           weigh 940 g | it dries fast | false
           have room for 4 people | with a lid | false
+          come from Spain | a Spanish chorizo ring | true
+          come from Spain | a Danish chair | false
           be made of linen | it made no noise | false
           """)
   void a_word_that_says_something_is_found_again_in_any_form(
