@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rhetor.app.web.AfterCommit;
 import rhetor.app.web.Refused;
 import rhetor.core.fact.Fact;
 import rhetor.core.fact.HouseName;
@@ -35,11 +36,16 @@ class HouseNameService {
     this.products = products;
     this.knowledge = knowledge;
     this.clock = clock;
-    forget();
+    drop();
   }
 
-  /** The names are read anew when they are next wanted. */
+  /** The names are read anew once what was decided is stored, and by whoever decides it at once. */
   void forget() {
+    drop();
+    AfterCommit.run(this::drop);
+  }
+
+  private void drop() {
     read = new Read(new HouseNames(knowledge, List.of(), List.of()), Instant.MIN);
   }
 
