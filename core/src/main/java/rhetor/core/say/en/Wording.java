@@ -452,6 +452,8 @@ public final class Wording implements Phrasebook {
   private boolean names(String wording, String unit) {
     String dimension = knowledge.unit(unit).map(Unit::dimension).orElse("");
     return Arrays.stream(SLOT.matcher(wording).replaceAll(" ").split("[^\\p{L}%°\"']+"))
+        // "Takes in" speaks of no inches.
+        .filter(w -> !English.tags(w).contains("IN"))
         .map(knowledge::unitWritten)
         .flatMap(Optional::stream)
         .anyMatch(u -> u.dimension().equals(dimension));

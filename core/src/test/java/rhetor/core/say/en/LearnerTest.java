@@ -206,6 +206,17 @@ class LearnerTest {
         .containsExactly(true, false);
   }
 
+  @Test
+  void a_small_word_is_no_unit() {
+    Concept retrieve =
+        KNOWLEDGE.own("Retrieve cm").saying(Map.of("verb", List.of("take in {asis} with a turn")));
+    Knowledge taught = KNOWLEDGE.with(KNOWLEDGE.claims(), List.of(retrieve), KNOWLEDGE.classes());
+    assertThat(
+            description(
+                Products.of("SKU,Name,Category,Retrieve cm", "R,Nevra,Fishing reels,73"), taught))
+        .contains("takes in 73 cm with a turn");
+  }
+
   private static String fat(String cell, String wording) {
     Concept fat = KNOWLEDGE.own("FDM %").saying(Map.of("verb", List.of(wording)));
     Knowledge taught = KNOWLEDGE.with(KNOWLEDGE.claims(), List.of(fat), KNOWLEDGE.classes());
