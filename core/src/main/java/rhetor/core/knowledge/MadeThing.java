@@ -43,6 +43,7 @@ public final class MadeThing {
   private static boolean isStuff(String word, Knowledge knowledge) {
     return knowledge.term(MATERIAL, word).isPresent()
         || Lexicon.shipped().shareKindOf(word, STUFFS) > MOSTLY
+        || Lexicon.shipped().isPlantFirst(word)
         || Lexicon.shipped().goods(word) == 0;
   }
 

@@ -16,6 +16,7 @@ public enum PartAspect {
   DEPTH,
   THICKNESS,
   DIAMETER,
+  CAPACITY,
   LIKE;
 
   /** What the ids of concepts of parts begin with. */

@@ -59,7 +59,7 @@ final class PartNames {
 
   /** "Threader", "holder": what does something. */
   private static boolean isDoing(String noun) {
-    return noun.matches("\\p{L}{3,}(?:er|or)")
+    return English.isDoer(noun)
         && (Lexicon.shipped().senses(noun) == 0
             || Lexicon.shipped().shareOfSenses(noun, List.of(ARTIFACT)) > OFTEN)
         && ELSEWHERE.stream()

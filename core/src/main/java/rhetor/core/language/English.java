@@ -103,6 +103,7 @@ public final class English {
   /** Plurals without a singular in use, and things sold in pairs and sets. */
   private static final Set<String> INITIALS = readInitials();
 
+  private static final Pattern DOER = Pattern.compile("\\p{L}{3,}(?:er|or)");
   private static final Set<String> PLURAL_ONLY =
       Set.of(
           "trousers",
@@ -439,6 +440,21 @@ public final class English {
         : noun;
   }
 
+  /** "Maker", "frother": whether a noun names what does something, somebody or a thing. */
+  public static boolean isDoer(String noun) {
+    if (!DOER.matcher(noun).matches()) {
+      return false;
+    }
+    String root = noun.substring(0, noun.length() - 2);
+    int last = root.length() - 1;
+    boolean isDoubled = root.charAt(last) == root.charAt(last - 1);
+    return isVerb(root) || isVerb(root + "e") || isDoubled && isVerb(root.substring(0, last));
+  }
+
+  private static boolean isVerb(String word) {
+    return tags(word).contains("VB");
+  }
+
   /** Whether a noun can follow {@code a}: a singular that is not a mass noun only. */
   public static boolean isCountable(String noun) {
     Set<String> tags = tags(lastWord(noun).toLowerCase(Locale.ROOT));
@@ -527,6 +543,10 @@ public final class English {
       return named(word);
     }
     String bare = word.replaceAll("^[(\"']+|[).,;:\"']+$", "");
+    if (bare.length() > 1 && bare.charAt(1) == '-') {
+      // A letter that stands for its shape: D-lock, T-shirt.
+      return word;
+    }
     boolean capitals =
         bare.length() > 3
             && bare.equals(bare.toUpperCase(Locale.ROOT))

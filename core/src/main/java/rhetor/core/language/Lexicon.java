@@ -6,6 +6,7 @@ import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import net.sf.extjwnl.JWNLException;
 import net.sf.extjwnl.data.IndexWord;
@@ -103,9 +104,17 @@ public final class Lexicon {
     return sense.getWords().stream().anyMatch(w -> w.getLemma().equals(word));
   }
 
+  /**
+   * The senses of a noun, of one that the dictionary hasn't those of its head: a dog bed's a bed's.
+   */
+  private List<Synset> ofHead(String noun) {
+    List<Synset> senses = nouns.of(lower(noun));
+    return senses.isEmpty() ? nouns.of(lower(noun.substring(noun.lastIndexOf(' ') + 1))) : senses;
+  }
+
   /** Whether a noun, in any of its senses, names something that can be sold. */
   public boolean isGoods(String noun) {
-    return nouns.of(lower(noun)).stream().anyMatch(s -> GOODS.contains(field(s)));
+    return ofHead(noun).stream().anyMatch(s -> GOODS.contains(field(s)));
   }
 
   /**
@@ -114,14 +123,17 @@ public final class Lexicon {
    */
   public boolean isGoodsFirst(String noun) {
     // WordNet has the commonest sense first.
-    return nouns.of(lower(noun)).stream()
-        .limit(1)
-        .anyMatch(s -> GOODS.contains(field(s)) && !isBuilding(s));
+    return ofHead(noun).stream().limit(1).anyMatch(s -> GOODS.contains(field(s)) && !isBuilding(s));
   }
 
   /** Whether a noun, as it is most often meant, is a part of a body: shoulder, heel. */
   public boolean isBodyPartFirst(String noun) {
     return nouns.of(lower(noun)).stream().limit(1).anyMatch(s -> field(s).equals("noun.body"));
+  }
+
+  /** Whether a noun, as it is most often meant, is a plant: a willow, which is a machine, too. */
+  public boolean isPlantFirst(String noun) {
+    return nouns.of(lower(noun)).stream().limit(1).anyMatch(s -> field(s).equals("noun.plant"));
   }
 
   /**
@@ -130,7 +142,7 @@ public final class Lexicon {
    */
   public Set<String> sorts(String noun) {
     Set<String> sorts = new HashSet<>();
-    for (Synset sense : nouns.of(lower(noun))) {
+    for (Synset sense : ofHead(noun)) {
       if (GOODS.contains(field(sense)) && !isBuilding(sense)) {
         sorts.add(field(sense));
       }
@@ -151,7 +163,7 @@ public final class Lexicon {
 
   /** The share of a noun's senses that name something that can be sold. */
   public double goods(String noun) {
-    List<Synset> senses = nouns.of(lower(noun));
+    List<Synset> senses = ofHead(noun);
     return senses.isEmpty()
         ? 0
         : (double) senses.stream().filter(s -> GOODS.contains(field(s))).count() / senses.size();
@@ -254,16 +266,13 @@ public final class Lexicon {
     }
     try {
       for (POS pos : List.of(POS.NOUN, POS.VERB, POS.ADJECTIVE, POS.ADVERB)) {
-        IndexWord index = dictionary.lookupIndexWord(pos, word);
-        if (index == null) {
-          continue;
-        }
-        for (Synset sense : index.getSenses()) {
+        Optional<IndexWord> index = lookup(pos, word);
+        for (Synset sense : index.map(IndexWord::getSenses).orElse(List.of())) {
           for (Word each : sense.getWords()) {
             if (isMainSense(each)) {
               found.add(lower(each.getLemma()));
             }
-            boolean isItself = lower(each.getLemma()).equals(lower(index.getLemma()));
+            boolean isItself = lower(each.getLemma()).equals(lower(index.get().getLemma()));
             for (Pointer pointer : isItself ? each.getPointers() : List.<Pointer>of()) {
               if (isOfKin(pointer)) {
                 add(found, pointer);
@@ -290,18 +299,13 @@ public final class Lexicon {
 
   /** Whether a word has a sense in which it says what something is like. */
   public boolean isAdjective(String word) {
-    try {
-      return dictionary.lookupIndexWord(POS.ADJECTIVE, lower(word)) != null;
-    } catch (JWNLException e) {
-      throw new IllegalStateException("The lexicon that ships with Rhetor can't be read.", e);
-    }
+    return !senses(POS.ADJECTIVE, lower(word)).isEmpty();
   }
 
   private Set<String> findPertaining(String adjective) {
     try {
-      IndexWord index = dictionary.lookupIndexWord(POS.ADJECTIVE, adjective);
       Set<String> found = new HashSet<>();
-      List<Synset> senses = index == null ? List.of() : index.getSenses();
+      List<Synset> senses = senses(POS.ADJECTIVE, adjective);
       for (Word each : senses.isEmpty() ? List.<Word>of() : senses.get(0).getWords()) {
         for (Pointer pointer : each.getPointers()) {
           if (pointer.getType() == PointerType.PERTAINYM) {
@@ -337,8 +341,7 @@ public final class Lexicon {
 
   /** Whether a word often means that: "set" hardly ever says "harden". */
   private boolean isMainSense(Word word) throws JWNLException {
-    IndexWord index = dictionary.lookupIndexWord(word.getPOS(), word.getLemma());
-    List<Synset> senses = index == null ? List.of() : index.getSenses();
+    List<Synset> senses = senses(word.getPOS(), word.getLemma());
     for (int i = 0; i < Math.min(MAIN_SENSES, senses.size()); i++) {
       if (senses.get(i).getOffset() == word.getSynset().getOffset()) {
         return true;
@@ -358,8 +361,7 @@ public final class Lexicon {
   private Set<String> findContraries(String adjective) {
     Set<String> found = new HashSet<>();
     try {
-      IndexWord index = dictionary.lookupIndexWord(POS.ADJECTIVE, adjective);
-      List<Synset> senses = index == null ? List.of() : index.getSenses();
+      List<Synset> senses = senses(POS.ADJECTIVE, adjective);
       for (Synset sense : senses.subList(0, Math.min(CONTRARY_SENSES, senses.size()))) {
         List<Synset> alike = new ArrayList<>(pointed(sense, List.of(PointerType.SIMILAR_TO)));
         alike.addFirst(sense);
@@ -425,14 +427,28 @@ public final class Lexicon {
   }
 
   private List<Synset> find(String noun) {
-    if (noun.isEmpty() || noun.length() > LONGEST) {
-      return List.of();
+    return senses(POS.NOUN, noun);
+  }
+
+  /** The senses of a word, or of words that the dictionary has together; none of others. */
+  private List<Synset> senses(POS pos, String words) {
+    return lookup(pos, words).map(IndexWord::getSenses).map(List::copyOf).orElse(List.of());
+  }
+
+  private Optional<IndexWord> lookup(POS pos, String words) {
+    if (words.isEmpty() || words.length() > LONGEST) {
+      return Optional.empty();
     }
     try {
-      IndexWord word = dictionary.lookupIndexWord(POS.NOUN, noun);
-      return word == null ? List.of() : List.copyOf(word.getSenses());
+      // Of words that it doesn't have together it gives the first: a dog for a dog bed.
+      return Optional.ofNullable(dictionary.lookupIndexWord(pos, words))
+          .filter(i -> spaces(i.getLemma()) >= spaces(words));
     } catch (JWNLException e) {
-      throw new IllegalStateException(e);
+      throw new IllegalStateException("The lexicon that ships with Rhetor can't be read.", e);
     }
+  }
+
+  private static long spaces(String words) {
+    return words.strip().chars().filter(c -> c == ' ').count();
   }
 }

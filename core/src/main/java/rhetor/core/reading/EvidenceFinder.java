@@ -22,6 +22,7 @@ final class EvidenceFinder {
   private static final int FEW = 3;
   private static final double HALF = 0.5;
   private static final double NEARLY_ALL = 0.9;
+  private static final String DIMENSIONS = "dimensions";
 
   private final Knowledge knowledge;
   private final HeadingNames names;
@@ -127,8 +128,7 @@ final class EvidenceFinder {
         .filter(m -> m.role() != Role.CONCEPT || knowledge.concept(m.concept()).isPresent())
         .forEach(m -> found.computeIfAbsent(m, k -> new EnumMap<>(Evidence.class)));
     String unit = column.unit(knowledge);
-    Concept main =
-        unit.isEmpty() ? null : mainOf.get(knowledge.unit(unit).orElseThrow().dimension());
+    Concept main = unit.isEmpty() ? null : mainOf(unit, column.cells());
     if (main != null && !(column.mayBeLetterOfSide() && sidesBeside)) {
       Map<Evidence, Double> measured =
           found.computeIfAbsent(Meaning.of(main), k -> new EnumMap<>(Evidence.class));
@@ -138,6 +138,7 @@ final class EvidenceFinder {
           1.0
               / knowledge.concepts().stream()
                   .filter(c -> c.dimension().equals(main.dimension()))
+                  .filter(c -> main.kind() != Concept.Kind.SIDES || c.kind() == main.kind())
                   .count());
     }
     if (column.cells().different() <= HALF
@@ -241,6 +242,14 @@ final class EvidenceFinder {
       case PROSE, KEYWORD, PICTURE -> Evidence.SAYS_TEXT;
       case SKU, NAME, EXTRA -> Evidence.SAYS_ROLE;
     };
+  }
+
+  /** What amounts of a unit are as a rule, null if anything; lengths by lengths are all sides. */
+  private Concept mainOf(String unit, Cells cells) {
+    String dimension = knowledge.unit(unit).orElseThrow().dimension();
+    return dimension.equals("length") && cells.sides() > HALF
+        ? knowledge.concept(DIMENSIONS).orElse(null)
+        : mainOf.get(dimension);
   }
 
   /** What cells are by their form, whatever the heading is like; null if that doesn't tell. */

@@ -59,7 +59,14 @@ final class KindFinder {
    * @param productClass id of the class, or empty
    * @param noun the noun that running text calls it by, or empty
    */
-  record Kind(String productClass, String noun) {}
+  record Kind(String productClass, String noun) {
+    /** "D-lock", "T-shirt": a letter that a thing is shaped like; of e-bikes it isn't one. */
+    private static final Pattern SHAPE = Pattern.compile("\\b[a-z&&[^eio]](?=-\\p{L}{3})");
+
+    Kind {
+      noun = SHAPE.matcher(noun).replaceAll(m -> m.group().toUpperCase(Locale.ROOT));
+    }
+  }
 
   private static final Pattern AFTER_NOUN = Pattern.compile("\\s*[(\\[,|].*$|\\s+[–—-]\\s+.*$");
   private static final Pattern SIZE =

@@ -112,7 +112,7 @@ final class KindsOfSheet {
 
   private Optional<String> thing(SheetColumn column, String language) {
     return language.equals("en")
-        ? things.heading(column).filter(noun -> Lexicon.shipped().goods(noun) >= MOSTLY)
+        ? things.heading(column).filter(noun -> ThingOfSheet.goods(noun) >= MOSTLY)
         : kinds.called(column.heading().name());
   }
 

@@ -38,6 +38,9 @@ final class PartColumns {
   private static final Pattern NUMBER_OF =
       Pattern.compile("(?:number|quantity|no|count) (?:of )?(.+)");
   private static final Pattern MADE_OF = Pattern.compile("(.+) material|material of (?:the )?(.+)");
+  private static final Pattern HOLDING = Pattern.compile("(.+) (?:capacity|volume)");
+  private static final String METRE = "m";
+  private static final String CONTAINER = "container";
   private static final Pattern INCLUDED =
       Pattern.compile(
           "(?:with |has |incl(?:uded|uding)? )?(.+?)(?: included| fitted| built[ -]in)?");
@@ -128,6 +131,10 @@ final class PartColumns {
 
   private Optional<Concept> concept(String heading, SheetColumn column, SheetColumns sheet) {
     Cells cells = column.cells();
+    Optional<Concept> byUnit = byUnit(heading, column, sheet);
+    if (byUnit.isPresent()) {
+      return byUnit;
+    }
     var madeOf = MADE_OF.matcher(heading);
     if (madeOf.matches()) {
       return ofStuff(madeOf.group(1) == null ? madeOf.group(2) : madeOf.group(1), cells);
@@ -143,6 +150,7 @@ final class PartColumns {
     String counted = numberOf.matches() ? numberOf.group(1) : heading;
     if ((numberOf.matches() || English.isPlural(counted))
         && knowledge.unitWritten(counted).isEmpty()
+        && column.unit(knowledge).isEmpty()
         && areMostly(cells, COUNTED.asMatchPredicate())) {
       return isThing(English.lastWord(one(counted)), column, sheet)
           ? knowledge.ofPart(counted, PartAspect.COUNT)
@@ -159,9 +167,41 @@ final class PartColumns {
     return ofStuff(heading, cells);
   }
 
+  /**
+   * "Bowl l", "tank capacity", "flex m": in litres it is how much a part holds, in metres how long
+   * it is; millimetres may be any side of it.
+   */
+  private Optional<Concept> byUnit(String heading, SheetColumn column, SheetColumns sheet) {
+    String unit = column.unit(knowledge);
+    var holding = HOLDING.matcher(heading);
+    String part = holding.matches() ? holding.group(1) : heading;
+    // "Tube L" is how long it is.
+    boolean isVolume =
+        (holding.matches()
+                || unit.length() > 1
+                || Lexicon.shipped().isKindOf(English.lastWord(part), CONTAINER))
+            && column.cells().measure(knowledge, unit, "volume") >= MOST;
+    if (isVolume) {
+      return maySeveralHold(part, sheet)
+          ? Optional.empty()
+          : knowledge.ofPart(part, PartAspect.CAPACITY);
+    }
+    return unit.equals(METRE) && isLength(column)
+        ? knowledge.ofPart(heading, PartAspect.LENGTH)
+        : Optional.empty();
+  }
+
+  /** Whether there may be several of a part, so that nobody knows what one of them holds. */
+  private static boolean maySeveralHold(String part, SheetColumns sheet) {
+    String several = English.plural(part);
+    return English.isPlural(part)
+        || sheet.columns().stream().anyMatch(c -> c.heading().name().contains(several));
+  }
+
   /** A part of which each row says another thing: that it is there, how many, what it is like. */
   private Optional<Concept> like(String heading, SheetColumn column, SheetColumns sheet) {
-    if (isCutShort(column.raw())) {
+    // "Trays ltr: 3" are no three trays.
+    if (isCutShort(column.raw()) || !column.unit(knowledge).isEmpty()) {
       return Optional.empty();
     }
     var included = INCLUDED.matcher(heading);

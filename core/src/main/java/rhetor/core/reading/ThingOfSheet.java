@@ -187,7 +187,8 @@ final class ThingOfSheet {
   }
 
   private static boolean isUnknownThings(String word) {
-    return English.isPlural(word) && Lexicon.shipped().isGoods(English.singular(word));
+    String one = English.singular(word);
+    return English.isPlural(word) && (Lexicon.shipped().isGoods(one) || English.isDoer(one));
   }
 
   private Optional<String> known(String phrase) {
@@ -211,7 +212,7 @@ final class ThingOfSheet {
    * minutes of board games.
    */
   private void heading(String noun, SheetColumns sheet, Map<String, Double> scores) {
-    boolean isThing = Lexicon.shipped().goods(noun) >= HALF || kinds.called(noun).isPresent();
+    boolean isThing = goods(noun) >= HALF || kinds.called(noun).isPresent();
     scores.merge(noun, isThing ? HEADING : HEADING_PERHAPS, Double::sum);
     if (!isThing) {
       like(sheet).stream()
@@ -226,7 +227,7 @@ final class ThingOfSheet {
     String heading = column.heading().name();
     // A "shade name" is a name, and neither a shade nor a thing.
     boolean saysRole = names.isRole(heading) || names.isRole(English.lastWord(heading));
-    return heading.contains("/") || saysRole ? Optional.empty() : goods(heading);
+    return heading.contains("/") || saysRole ? Optional.empty() : thing(heading);
   }
 
   /** What phrases end in that differ by more than numbers, and have so many words at least. */
@@ -247,9 +248,9 @@ final class ThingOfSheet {
       }
       String last = words.getLast();
       Set<String> found = new HashSet<>();
-      goods(last).ifPresent(found::add);
+      thing(last).ifPresent(found::add);
       if (words.size() > 1) {
-        goods(words.get(words.size() - 2) + " " + last).ifPresent(found::add);
+        thing(words.get(words.size() - 2) + " " + last).ifPresent(found::add);
       }
       found.forEach(noun -> counts.merge(noun, 1, Integer::sum));
     }
@@ -294,19 +295,25 @@ final class ThingOfSheet {
     for (int i = 1; i < words.size(); i++) {
       all.add(words.get(i - 1) + " " + words.get(i));
     }
-    return all.stream().flatMap(w -> goods(w).stream()).collect(Collectors.toSet());
+    return all.stream().flatMap(w -> thing(w).stream()).collect(Collectors.toSet());
   }
 
   /** A noun for something that can be sold, as one of it; nothing for other words. */
-  private Optional<String> goods(String word) {
+  private Optional<String> thing(String word) {
     boolean isSeveral = English.isPlural(word) && !English.isPluralOnly(word);
     String one = isSeveral ? English.singular(word) : word;
     boolean isKnown = knowledge.things().contains(one);
     if (KindFinder.isGrouping(word)
-        || !isKnown
-            && (!Lexicon.shipped().isGoods(word) || Lexicon.shipped().kinds(word) > MOST_KINDS)) {
+        || !isKnown && (goods(word) == 0 || Lexicon.shipped().kinds(word) > MOST_KINDS)) {
       return Optional.empty();
     }
     return Optional.of(one);
+  }
+
+  /** The share of a noun's senses that are sold; 1 for what does something: a milk frother. */
+  static double goods(String noun) {
+    String last = English.lastWord(noun);
+    boolean isUnheard = noun.indexOf(' ') > 0 && Lexicon.shipped().senses(last) == 0;
+    return isUnheard && English.isDoer(last) ? 1 : Lexicon.shipped().goods(noun);
   }
 }

@@ -42,6 +42,8 @@ class PartsTest {
         "Wheels,Wheels material;1,rubber;a rubber wheel",
         "Chassis,Base plate,Axle;steel,steel,brass;base plate are (?:of|made of) steel",
         "Canopy width;1.2 m;1\\.2 m",
+        "Basin ltr;8;an 8-litre basin",
+        "Hose m;15;a hose 15 metres long",
         "Shelves;3 wooden;three wooden shelves",
         "Tray;pull-out;a pull-out tray",
         "Stile;\"pine, lacquered\";lacquered pine stiles",

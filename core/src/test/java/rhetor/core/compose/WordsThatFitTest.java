@@ -48,6 +48,13 @@ class WordsThatFitTest {
     "Panniers, Colours, 'navy, petrol', navy blue and petrol",
     "Doorbells, Battery, 2 x AAA, two AAA cells",
     "Trays, Dimensions cm, '30 x 20; 45 x 30', 30 × 20 cm and 45 × 30 cm",
+    "Baskets, Material, split willow, split willow basket",
+    "Rugs, Load, '2,500 g', 2.5 kg",
+    "Jugs, Capacity, 1250 ml, 1.25",
+    "Jugs, Capacity, 1255 ml, '1,255'",
+    "T-shirts, Material, linen, T-shirt",
+    "D-locks, Material, steel, D-lock",
+    "e-readers, Material, linen, e-reader",
     "Saucepans, Lid, glass, a lid of glass",
     "Saucepans, Lids, glass, lids of glass",
     "Chests of drawers, Drawers, 3, three drawers"

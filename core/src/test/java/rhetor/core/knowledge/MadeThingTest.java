@@ -23,6 +23,8 @@ class MadeThingTest {
         "hemp rope",
         "large lid",
         "maple with brass hinge",
+        // A willow is a machine, too.
+        "split bamboo willow",
         "lid 30 mm"
       })
   void a_stuff_however_it_is_called_is_no_part(String words) {

@@ -13,10 +13,22 @@ class LexiconTest {
   private final Lexicon lexicon = Lexicon.shipped();
 
   @ParameterizedTest
-  @ValueSource(strings = {"chisel", "Boat", "cheese", "tulip", "hair clipper"})
+  @ValueSource(strings = {"chisel", "Boat", "cheese", "tulip", "hair dryer"})
   void things_that_are_made_grown_or_eaten_are_goods(String noun) {
     assertThat(lexicon.isGoods(noun)).isTrue();
     assertThat(lexicon.senses(noun)).isPositive();
+  }
+
+  @Test
+  void what_the_dictionary_has_not_together_is_no_kind_of_its_first_word() {
+    assertThat(lexicon.senses("dog bed")).isZero();
+    assertThat(lexicon.isKindOf("dog bed", "animal")).isFalse();
+    assertThat(lexicon.isKindOf("ice cream maker", "food")).isFalse();
+    assertThat(lexicon.isKindOf("ice cream", "food")).isTrue();
+    assertThat(lexicon.isAdjective("wooden spoon")).isFalse();
+    // What sort of thing it is tells its head.
+    assertThat(lexicon.isGoods("dog bed")).isTrue();
+    assertThat(lexicon.sorts("dog bed")).contains("noun.artifact").doesNotContain("noun.animal");
   }
 
   @ParameterizedTest

@@ -53,6 +53,9 @@ class PartColumnsTest {
     "Burners, 2; 4; 1, part_count_burner",
     "Canopy width, 1.2 m; 140 cm; 90 cm, part_width_canopy",
     "Mast dia. mm, 30; 35; 40, part_diameter_mast",
+    "Tank l, 10; 15; 20, part_capacity_tank",
+    "Hopper ltr, 10; 15; 20, part_capacity_hopper",
+    "Hose m, 10; 15; 20, part_length_hose",
     "Compass, Y; N; N, part_fitted_compass",
     "Thermometer incl., yes; no; -, part_fitted_thermometer"
   })
@@ -76,6 +79,13 @@ class PartColumnsTest {
   })
   void a_part_of_which_each_row_says_another_thing(String heading, String cells, String concept) {
     assertThat(read("", heading, cells)).isEqualTo(concept);
+  }
+
+  /** How long one is, how much several hold together, and what only ends like what does something. */
+  @ParameterizedTest
+  @CsvSource({"Tube L, 60; 55; 70", "Trays ltr, 3; 4; 5", "Oak floor, Y; N; Y"})
+  void nobody_knows_what_that_says_of_a_part(String heading, String cells) {
+    assertThat(read("", heading, cells)).isEqualTo("no part");
   }
 
   /** A heading that says all by itself, over yes and no. */

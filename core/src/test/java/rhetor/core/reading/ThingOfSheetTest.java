@@ -41,6 +41,7 @@ class ThingOfSheetTest {
     "garden-hoses,garden hose",
     "STOCK vacuum cleaners (UK),vacuum cleaner",
     "wine glasses,wine glass",
+    "ice cream makers,ice cream maker",
     "Regenschirme Regenschirm,umbrella"
   })
   void a_file_of_one_thing_is_called_after_it(String title, String thing) {
@@ -58,6 +59,7 @@ class ThingOfSheetTest {
         "Fenwick autumn",
         // The scoops are unknown, and they are no coffee.
         "coffee scoops",
+        "bread makers",
         ""
       })
   void a_title_of_several_things_or_none_says_nothing(String title) {

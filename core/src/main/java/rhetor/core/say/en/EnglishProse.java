@@ -31,6 +31,9 @@ public final class EnglishProse implements Prose {
   private static final String COLOUR_TERMS = "colour";
 
   /** What the lexicon calls what things are made of. */
+  private static final String MATERIAL = "material";
+
+  private static final String COLOURS = "colour";
   private static final Set<String> STUFFS = Set.of("fabric", "material", "substance");
 
   /** What WordNet calls units. */
@@ -181,6 +184,9 @@ public final class EnglishProse implements Prose {
     if (!concept.hypernyms().isEmpty() && isCounted(words)) {
       return untold(Cause.NOT_OF_ITS_KIND);
     }
+    if (isColourBehindStuff(words, concept)) {
+      return untold(Cause.FITS_NO_WORDING);
+    }
     boolean isWhole = English.isKnown(text) && text.length() > LONGEST_CUT;
     if (words.length == 1 && item.strip().endsWith(".") && !isWhole) {
       return Optional.of(new Untold(Cause.SHORTHAND, text));
@@ -197,6 +203,13 @@ public final class EnglishProse implements Prose {
       }
     }
     return Optional.empty();
+  }
+
+  /** "Cotton gingham red": a list has the colour last, a sentence doesn't. */
+  private boolean isColourBehindStuff(String[] words, Concept concept) {
+    return words.length > 1
+        && concept.terms().equals(MATERIAL)
+        && knowledge.term(COLOURS, words[words.length - 1].toLowerCase(Locale.ROOT)).isPresent();
   }
 
   /**

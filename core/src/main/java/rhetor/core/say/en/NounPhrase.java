@@ -103,7 +103,12 @@ public record NounPhrase(
       said.forEach(m -> support.addAll(m.supports()));
       boolean informative = !chosen.isEmpty() || posts > 0 || keyed || !subject.nameHasKind();
       // "A cotton towel", but "cotton bed linen" and "grey socks".
-      boolean bare = subject.plural() || English.withArticle(noun).equals(noun);
+      // A name that speaks of one thing: "the Dungaree Bram is a pair of dungarees".
+      boolean isPair = !subject.plural() && English.isPluralOnly(noun);
+      if (isPair) {
+        phrase.insert(0, "pair of ");
+      }
+      boolean bare = !isPair && (subject.plural() || English.withArticle(noun).equals(noun));
       String words = bare ? phrase.toString() : English.withArticle(phrase.toString());
       return new NounPhrase(words, support, said, informative);
     }

@@ -354,6 +354,11 @@ public final class Opening {
     List<Message> withs = rest.withs;
     String who = subject.name() + (subject.brand().isEmpty() ? "" : " by " + subject.brand());
     String what = kind.words();
+    if (what.equals(subject.kind())) {
+      // "Socks, made of wool: Stile 4" says less of them than "Stile 4 socks are made of wool".
+      List<Message> said = part.isEmpty() ? verbs.isEmpty() ? withs : verbs : part;
+      return said.isEmpty() ? null : result(kind, said, subject.fullReference() + " " + said(said));
+    }
     return switch (frame) {
       case COLON, IS_PART, MAKER ->
           part.isEmpty() ? null : result(kind, part, who + ": " + what + ", " + part(part));

@@ -49,16 +49,14 @@ public record Subject(
     String kind = product.kindNoun();
     String last = English.lastWord(kind).toLowerCase(Locale.ROOT);
     boolean isNamedSingular =
-        !kind.isEmpty()
-            && English.isPlural(kind)
-            && !English.isPluralOnly(kind)
-            && hasWord(lowerName, English.singular(last));
-    boolean nameHasKind = !kind.isEmpty() && (hasWord(lowerName, last) || isNamedSingular);
+        !kind.isEmpty() && English.isPlural(kind) && isNamedSingular(lowerName, last);
+    if (isNamedSingular) {
+      kind = English.singular(kind);
+      last = English.lastWord(kind).toLowerCase(Locale.ROOT);
+    }
+    boolean nameHasKind = !kind.isEmpty() && hasWord(lowerName, last);
     // A name alone doesn't tell: "Harbour Tapes" may be one record.
-    boolean plural =
-        !kind.isEmpty()
-            && !isNamedSingular
-            && (English.isPluralOnly(kind) || English.isPlural(kind));
+    boolean plural = !kind.isEmpty() && (English.isPluralOnly(kind) || English.isPlural(kind));
     List<Support> support = new ArrayList<>();
     product.fact("name").ifPresent(f -> support.add(Support.fact(f.id())));
     if (!brand.isEmpty()) {
@@ -66,7 +64,7 @@ public record Subject(
     }
     // "The vegetable seeds" is a mouthful the second time; "the seeds" will do.
     String noun = last.equals("linen") || !standsForIt(product, last) ? kind : last;
-    boolean named = !noun.isEmpty() && (hasWord(name, noun) || isNamedSingular);
+    boolean named = !noun.isEmpty() && hasWord(name, noun);
     boolean definite =
         !name.startsWith("The ")
             && nameHasKind
@@ -84,6 +82,16 @@ public record Subject(
         named,
         (definite ? "the " : "") + thing,
         support);
+  }
+
+  /**
+   * Whether a name calls things in the plural one: "hiking sock" a pair of socks. What is called so
+   * in the plural alone may be spoken of as one, but "short" may say as well how long it is.
+   */
+  private static boolean isNamedSingular(String name, String plural) {
+    String one = English.singular(plural);
+    boolean mayBeNoNoun = English.isPluralOnly(plural) && English.isAdjective(one);
+    return !mayBeNoNoun && hasWord(name, one);
   }
 
   /**

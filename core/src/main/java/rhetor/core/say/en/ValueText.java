@@ -5,6 +5,7 @@ import java.text.DecimalFormat;
 import java.text.DecimalFormatSymbols;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -22,6 +23,11 @@ import rhetor.core.reading.Measure;
  * Writes values in British English: in running text, before a noun, and in a specification list.
  */
 public final class ValueText {
+  /** Units with those that running text has for a thousand of them. */
+  private static final Map<String, String> LARGER = Map.of("g", "kg", "ml", "l");
+
+  private static final BigDecimal THOUSAND = BigDecimal.valueOf(1000);
+  private static final int MOST_DECIMALS = 2;
   private static final Set<String> CALENDAR = Set.of("d", "nt", "wk", "mth", "yr");
   private static final ThreadLocal<DecimalFormat> FORMAT =
       ThreadLocal.withInitial(
@@ -55,8 +61,11 @@ public final class ValueText {
   /** The value in running text: "20 litres", "940 g", "8 to 11 mm", "red and black". */
   public String prose(Value value) {
     return switch (value) {
-      case Value.Quantity q ->
-          (q.qualifier().isEmpty() ? "" : q.qualifier() + " ") + amount(q.amount(), q.unit());
+      case Value.Quantity q -> {
+        Value.Quantity said = inLargerUnit(q);
+        yield (q.qualifier().isEmpty() ? "" : q.qualifier() + " ")
+            + amount(said.amount(), said.unit());
+      }
       case Value.Range r -> range(r);
       case Value.Sides s -> sides(s);
       case Value.Terms(List<String> items) ->
@@ -77,6 +86,18 @@ public final class ValueText {
                           English.midSentence(
                               times(text).replace(" & ", " and ").replace(" / ", " or "))));
     };
+  }
+
+  /** "6.2 kg": nobody says that something weighs 6,200 g, unless that is more exact. */
+  private static Value.Quantity inLargerUnit(Value.Quantity q) {
+    String larger = LARGER.get(q.unit());
+    if (larger == null || q.amount().compareTo(THOUSAND) < 0) {
+      return q;
+    }
+    BigDecimal less = q.amount().divide(THOUSAND).stripTrailingZeros();
+    return less.scale() > MOST_DECIMALS
+        ? q
+        : new Value.Quantity(less.setScale(Math.max(0, less.scale())), larger, q.qualifier());
   }
 
   /** "Maple with cork lid" is one with a brass lid. */
