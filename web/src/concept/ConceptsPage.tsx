@@ -13,6 +13,7 @@ import { STANDINGS } from '../frame/standings';
 import { blank, ConceptForm } from './ConceptForm';
 import { Struck } from './Struck';
 import { Untold } from './Untold';
+import { Verdicts } from './Verdicts';
 
 type Concept = Schema['ConceptView'];
 
@@ -83,6 +84,7 @@ export function ConceptsPage() {
           {mayDecide && (
             <Struck onSilenced={(texts) => decided('Left to the list from now on.', texts)} />
           )}
+          <Verdicts mayDecide={mayDecide} />
           <Untold
             mayDecide={mayDecide}
             onSay={(u) => {

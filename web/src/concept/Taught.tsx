@@ -6,7 +6,14 @@ import { Link } from 'react-router';
 import { count } from '../frame/format';
 import { trialOf, type Learnable, type Taught } from './teaching';
 
-const DONE = { told: 'Told so', read: 'Read so', called: 'Called so' };
+const DONE = {
+  told: 'Told so from now on',
+  read: 'Read so from now on',
+  called: 'Called so from now on',
+  liked: 'Said more often from now on',
+  disliked: 'Put otherwise from now on',
+  noted: 'Noted, but there are no other words for it yet',
+};
 
 /** What is told so from now on, and the way back. */
 export function TaughtAct(props: {
@@ -19,7 +26,7 @@ export function TaughtAct(props: {
   return (
     <Box sx={line} data-testid="learned-act">
       <Box>
-        {DONE[taught.what]} from now on: <strong>{taught.headings.join(', ')}</strong>.{' '}
+        {DONE[taught.what]}: <strong>{taught.headings.join('; ')}</strong>.{' '}
         {taught.run && (
           <>
             <Link to={`/runs/${taught.run}`}>Run {taught.run}</Link>{' '}

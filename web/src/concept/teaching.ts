@@ -19,8 +19,8 @@ export type Learnable = Schema['Learnable'];
 /** What a yes did: words that are kept, and a run that writes the texts anew that they touch. */
 export interface Taught {
   headings: string[];
-  /** What was said: how facts are told, what cells mean, or what lists call a heading. */
-  what: 'told' | 'read' | 'called';
+  /** What was said: how facts are told, what cells mean, what lists call a heading, or a verdict. */
+  what: 'told' | 'read' | 'called' | 'liked' | 'disliked' | 'noted';
   /** None if all such texts are people’s own, or being written anyway. */
   run?: number;
   /** Takes the words back. */
@@ -34,6 +34,12 @@ export interface CellsSaid {
   cells: Schema['CellWord'][];
 }
 
+/** What somebody thinks of how a passage of a text is put. */
+export interface PassageJudged {
+  product: number;
+  verdict: Schema['NewVerdict'];
+}
+
 /** Between two looks at how far the texts are that are written anew. */
 const LOOK = 600;
 
@@ -44,7 +50,7 @@ export function useTeaching() {
   const [taught, setTaught] = useState<Taught>();
   const refresh = useCallback(
     () =>
-      ['proof', 'product', 'concepts', 'cells', 'products', 'runs'].forEach((key) =>
+      ['proof', 'product', 'concepts', 'cells', 'verdicts', 'products', 'runs'].forEach((key) =>
         queries.invalidateQueries({ queryKey: [key] }),
       ),
     [queries],
@@ -136,6 +142,22 @@ export function useTeaching() {
     },
     ...done,
   });
+  const judge = useMutation({
+    mutationFn: async ({ product, verdict }: PassageJudged): Promise<Taught> => {
+      const path = { params: { path: { id: product } } };
+      const given = await take(api.POST('/api/proofs/{id}/verdicts', { ...path, body: verdict }));
+      const isOnly = given.wordings.every((w) => w.effect === 'NO_OTHER');
+      const wordings = given.wordings.map(({ concept, wording }) => ({ concept, wording }));
+      return {
+        headings: given.wordings.map((w) => saidOf(w)),
+        what: verdict.isGood ? 'liked' : isOnly ? 'noted' : 'disliked',
+        run: await write(given.products),
+        forget: () =>
+          take(api.POST('/api/proofs/{id}/verdicts/take-back', { ...path, body: { wordings } })),
+      };
+    },
+    ...done,
+  });
   const undo = useMutation({
     mutationFn: async ({ run, forget }: Taught) => {
       if (run) {
@@ -163,8 +185,9 @@ export function useTeaching() {
     teach: (some: Learnable[]) => teach.mutate(some),
     put: (some: CellsSaid[]) => put.mutate(some),
     call: (called: Schema['HeadingCalled']) => call.mutate(called),
+    judge: (judged: PassageJudged) => judge.mutate(judged),
     takeBack: () => taught && undo.mutate(taught),
-    isBusy: teach.isPending || put.isPending || call.isPending || undo.isPending,
+    isBusy: [teach, put, call, judge, undo].some((m) => m.isPending),
   };
 }
 
@@ -211,6 +234,10 @@ export const whom = (l: Learnable) =>
     : l.of === ''
       ? 'all products whose kind isn’t known'
       : `all ${l.of}`;
+
+/** A wording that somebody judged as a person reads it: "Weight, to weigh ⟨Weight⟩". */
+export const saidOf = (w: { label: string; form: string; wording: string }) =>
+  `${w.label}, ${told(w.form, w.wording.replace(/\{[^}]*\}/g, `⟨${w.label}⟩`))}`;
 
 /** A wording as a person reads it, with the heading where the value goes. */
 export const said = (l: Learnable) =>

@@ -2,13 +2,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState, type KeyboardEvent } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import type { Schema } from '../api/client';
 import { useDraft } from '../frame/drafts';
 import { when } from '../frame/format';
-import { COMMENT_FIELD, passageOf } from './passage';
-
-const LONGEST = 1000;
+import { COMMENT_FIELD, LONGEST_PASSAGE, usePassage } from './passage';
 
 /** What people say to each other about a text, and a line to say more, of it or of what is marked. */
 export function Comments(props: {
@@ -22,18 +20,9 @@ export function Comments(props: {
 }) {
   const { product, revision, field, comments, onSay, onSettle } = props;
   const { draft, keep, drop } = useDraft<string>(`comment.${product}`, revision);
-  const [passage, setPassage] = useState('');
+  const [passage, setPassage] = usePassage();
   const [isSaying, setSaying] = useState(false);
   const said = draft?.typed ?? '';
-
-  useEffect(() => {
-    const onSelect = () => {
-      const marked = passageOf(document.getSelection());
-      if (marked) setPassage(marked.slice(0, LONGEST));
-    };
-    document.addEventListener('selectionchange', onSelect);
-    return () => document.removeEventListener('selectionchange', onSelect);
-  }, []);
 
   const say = async () => {
     if (!onSay || !said.trim() || isSaying) return;
@@ -97,7 +86,7 @@ export function Comments(props: {
               if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) void say();
               if (e.key === 'Escape') (e.target as HTMLElement).blur();
             }}
-            slotProps={{ htmlInput: { maxLength: LONGEST } }}
+            slotProps={{ htmlInput: { maxLength: LONGEST_PASSAGE } }}
           />
           {said.trim() && (
             <Button type="submit" size="small" disabled={isSaying}>

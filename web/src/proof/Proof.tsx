@@ -18,6 +18,7 @@ import { Beside } from './Beside';
 import { Comments } from './Comments';
 import { asked, type Mode } from './keys';
 import { Learned } from './Learned';
+import { Verdict } from './Verdict';
 import { LeftOut, Overruled } from './LeftOut';
 import { Manuscript } from './Manuscript';
 import { COMMENT_FIELD } from './passage';
@@ -487,6 +488,7 @@ export function Proof(props: {
             ?
           </Button>
         </Box>
+        {maySign && mode === 'read' && <Verdict product={id} field={field.code} />}
         {maySign && mode === 'read' && <Learned learnable={proof.data.learnable} />}
         {mode === 'read' && (
           <LeftOut product={id} facts={proof.data.leftOut} mayTeach={maySign} mayWrite={mayWrite} />

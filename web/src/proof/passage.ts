@@ -1,3 +1,5 @@
+import { useEffect, useState } from 'react';
+
 /** Where a comment is typed, for the key that leads there. */
 export const COMMENT_FIELD = 'comment';
 
@@ -14,4 +16,21 @@ export function passageOf(selection: Selection | null): string {
   const marked = selection.getRangeAt(0).cloneContents();
   marked.querySelectorAll(ASIDE).forEach((e) => e.remove());
   return (marked.textContent ?? '').replace(/\s+/g, ' ').trim();
+}
+
+/** More of it is cut off. */
+export const LONGEST_PASSAGE = 1000;
+
+/** The words that were marked last in the text being read, and a way to have them no more. */
+export function usePassage() {
+  const [passage, setPassage] = useState('');
+  useEffect(() => {
+    const onSelect = () => {
+      const marked = passageOf(document.getSelection());
+      if (marked) setPassage(marked.slice(0, LONGEST_PASSAGE));
+    };
+    document.addEventListener('selectionchange', onSelect);
+    return () => document.removeEventListener('selectionchange', onSelect);
+  }, []);
+  return [passage, setPassage] as const;
 }

@@ -61,6 +61,7 @@ final class ReadingBench {
             "kept-back-10",
             "kept-back-11",
             "kept-back-12",
+            "kept-back-14",
             "unprepared")) {
       ReadingMeasure measure = new ReadingMeasure(knowledge);
       for (Labelled sheet : sheets(apart)) {

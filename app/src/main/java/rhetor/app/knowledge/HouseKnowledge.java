@@ -15,6 +15,7 @@ import rhetor.core.knowledge.Claim;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.knowledge.ProductClass;
+import rhetor.core.knowledge.Verdicts;
 import rhetor.core.text.Support;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -33,14 +34,19 @@ public class HouseKnowledge {
   private final Clock clock;
   private volatile Read read;
 
-  private record Read(Knowledge knowledge, List<KnowledgeStore.Decision> decisions, Instant at) {}
+  private record Read(
+      Knowledge knowledge, List<KnowledgeStore.Decision> decisions, Verdicts verdicts, Instant at) {
+    Read stale() {
+      return new Read(knowledge, decisions, verdicts, Instant.MIN);
+    }
+  }
 
   HouseKnowledge(KnowledgeStore store, Knowledge standard, JsonMapper json, Clock clock) {
     this.store = store;
     this.standard = standard;
     this.json = json;
     this.clock = clock;
-    this.read = new Read(standard, List.of(), Instant.MIN);
+    this.read = new Read(standard, List.of(), Verdicts.NONE, Instant.MIN);
   }
 
   /** A part of the knowledge that the house decides about, and where it is among what ships. */
@@ -71,8 +77,10 @@ public class HouseKnowledge {
     Read now = read;
     if (now.at.plus(FRESH).isBefore(clock.instant())) {
       List<KnowledgeStore.Decision> decisions = store.all();
-      Knowledge knowledge = decisions.equals(now.decisions) ? now.knowledge : knowledge(decisions);
-      now = new Read(knowledge, decisions, clock.instant());
+      Verdicts verdicts = store.verdicts();
+      boolean isSame = decisions.equals(now.decisions) && verdicts.equals(now.verdicts);
+      Knowledge knowledge = isSame ? now.knowledge : knowledge(decisions).judged(verdicts);
+      now = new Read(knowledge, decisions, verdicts, clock.instant());
       read = now;
     }
     return now.knowledge;
@@ -83,7 +91,7 @@ public class HouseKnowledge {
    * did the same.
    */
   public Knowledge anew() {
-    read = new Read(read.knowledge, read.decisions, Instant.MIN);
+    read = read.stale();
     return current();
   }
 
@@ -178,9 +186,52 @@ public class HouseKnowledge {
     forget();
   }
 
+  /**
+   * What somebody thinks of a wording.
+   *
+   * @param product in whose text it stood
+   * @param concept id of the kind of fact that it tells
+   * @param form the place in a sentence
+   * @param why what is wrong with it, or empty
+   * @param sentence what the text said
+   */
+  public record WordingVerdict(
+      long product,
+      String concept,
+      String form,
+      String wording,
+      boolean isGood,
+      String why,
+      String sentence,
+      String by,
+      Instant at) {}
+
+  /** Keeps what somebody thinks of a wording; it counts from now on. */
+  public void put(WordingVerdict opinion) {
+    store.put(opinion);
+    forget();
+  }
+
+  /** Takes back what somebody thinks of a wording in a product's text. */
+  public void removeVerdict(long product, String concept, String wording, String by) {
+    store.removeVerdict(product, concept, wording, by);
+    forget();
+  }
+
+  /** Forgets all that people think of a wording. */
+  public void removeVerdicts(String concept, String wording) {
+    store.removeVerdicts(concept, wording);
+    forget();
+  }
+
+  /** What people think of wordings, the latest first. */
+  public List<WordingVerdict> wordingVerdicts(int most) {
+    return store.wordingVerdicts(most);
+  }
+
   /** What was read before the decision is committed must not be kept as what holds after it. */
   private void forget() {
-    Runnable stale = () -> read = new Read(read.knowledge, read.decisions, Instant.MIN);
+    Runnable stale = () -> read = read.stale();
     stale.run();
     if (TransactionSynchronizationManager.isSynchronizationActive()) {
       TransactionSynchronizationManager.registerSynchronization(

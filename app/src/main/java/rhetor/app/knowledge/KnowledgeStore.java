@@ -3,9 +3,12 @@ package rhetor.app.knowledge;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import rhetor.core.knowledge.Verdicts;
 
 /** Keeps what the house decided about what Rhetor knows. */
 @Repository
@@ -74,6 +77,78 @@ class KnowledgeStore {
                         rs.getString(4),
                         rs.getTimestamp(5).toInstant())))
         .list();
+  }
+
+  /** Keeps what somebody thinks of a wording; another opinion on the same text takes its place. */
+  void put(HouseKnowledge.WordingVerdict o) {
+    jdbc.sql(
+            """
+            merge into wording_verdict
+              (product_id, concept, form, wording, good, why, sentence, given_by, given_at)
+            key (product_id, concept, wording, given_by) values (?, ?, ?, ?, ?, ?, ?, ?, ?)""")
+        .params(
+            o.product(),
+            o.concept(),
+            o.form(),
+            o.wording(),
+            o.isGood(),
+            o.why(),
+            o.sentence(),
+            o.by(),
+            Timestamp.from(o.at()))
+        .update();
+  }
+
+  /** Takes back what somebody thinks of a wording in a product's text. */
+  void removeVerdict(long product, String concept, String wording, String by) {
+    jdbc.sql(
+            "delete from wording_verdict where product_id = ? and concept = ? and wording = ? and given_by = ?")
+        .params(product, concept, wording, by)
+        .update();
+  }
+
+  void removeVerdicts(String concept, String wording) {
+    jdbc.sql("delete from wording_verdict where concept = ? and wording = ?")
+        .params(concept, wording)
+        .update();
+  }
+
+  /** What people think of wordings, the latest first. */
+  List<HouseKnowledge.WordingVerdict> wordingVerdicts(int most) {
+    return jdbc.sql(
+            """
+            select product_id, concept, form, wording, good, why, sentence, given_by, given_at
+            from wording_verdict order by given_at desc, concept, wording limit ?""")
+        .param(most)
+        .query(
+            (rs, i) ->
+                new HouseKnowledge.WordingVerdict(
+                    rs.getLong(1),
+                    rs.getString(2),
+                    rs.getString(3),
+                    rs.getString(4),
+                    rs.getBoolean(5),
+                    rs.getString(6),
+                    rs.getString(7),
+                    rs.getString(8),
+                    rs.getTimestamp(9).toInstant()))
+        .list();
+  }
+
+  /** How many more people like each wording than don't. */
+  Verdicts verdicts() {
+    Map<String, Map<String, Integer>> scores = new HashMap<>();
+    jdbc.sql(
+            """
+            select concept, wording, sum(case when good then 1 else -1 end)
+            from wording_verdict group by concept, wording""")
+        .query(
+            rs -> {
+              scores
+                  .computeIfAbsent(rs.getString(1), c -> new HashMap<>())
+                  .put(rs.getString(2), rs.getInt(3));
+            });
+    return new Verdicts(scores);
   }
 
   /**

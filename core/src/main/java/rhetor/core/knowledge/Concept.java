@@ -100,6 +100,13 @@ public record Concept(
         classes, anyOrder, other, sayOf, taught, notOf, compare);
   }
 
+  /** The same concept with other wordings of all sorts. */
+  Concept saidAs(Map<String, List<String>> other, List<SayOf> ofSome, List<SayOf> byPeople) {
+    return new Concept(
+        id, label, gloss, names, kind, dimension, unit, theme, weight, terms, hypernyms, cues,
+        classes, anyOrder, other, ofSome, byPeople, notOf, compare);
+  }
+
   /** The same concept, called otherwise in lists. */
   public Concept labelled(String other) {
     return new Concept(

@@ -59,6 +59,7 @@ public final class Knowledge {
   private final Map<String, Claim> claimsById = new LinkedHashMap<>();
   private final PartConcepts parts;
   private final Qualities qualities;
+  private final Verdicts verdicts;
   private final Map<Class<?>, Object> indexes = new ConcurrentHashMap<>();
 
   /** The contents of one data file. */
@@ -84,7 +85,9 @@ public final class Knowledge {
       Knowledge from,
       List<Claim> claims,
       Collection<Concept> otherConcepts,
-      Collection<ProductClass> otherClasses) {
+      Collection<ProductClass> otherClasses,
+      Verdicts verdicts) {
+    this.verdicts = verdicts;
     parts = from.parts;
     qualities = from.qualities;
     units.putAll(from.units);
@@ -117,6 +120,7 @@ public final class Knowledge {
   }
 
   private Knowledge(Collection<File> files) {
+    verdicts = Verdicts.NONE;
     parts =
         files.stream()
             .map(File::parts)
@@ -250,7 +254,7 @@ public final class Knowledge {
 
   /** The same knowledge with exactly these claims instead of its own. */
   public Knowledge withClaims(List<Claim> others) {
-    return new Knowledge(this, others, List.of(), List.of());
+    return new Knowledge(this, others, List.of(), List.of(), verdicts);
   }
 
   /**
@@ -259,7 +263,17 @@ public final class Knowledge {
    */
   public Knowledge with(
       List<Claim> others, Collection<Concept> concepts, Collection<ProductClass> classes) {
-    return new Knowledge(this, others, concepts, classes);
+    return new Knowledge(this, others, concepts, classes, verdicts);
+  }
+
+  /** The same knowledge with what people think of its wordings. */
+  public Knowledge judged(Verdicts other) {
+    return new Knowledge(this, claims, List.of(), List.of(), other);
+  }
+
+  /** What people think of its wordings. */
+  public Verdicts verdicts() {
+    return verdicts;
   }
 
   /** What another package reads out of this knowledge once and keeps with it. */

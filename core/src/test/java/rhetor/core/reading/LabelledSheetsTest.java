@@ -47,6 +47,7 @@ class LabelledSheetsTest {
     "kept-back-10, 0",
     "kept-back-11, 0",
     "kept-back-12, 0",
+    "kept-back-14, 0",
     "unprepared, 0"
   })
   void sheets_that_nothing_was_learned_from_are_not_read_wrong(String folder, int told)

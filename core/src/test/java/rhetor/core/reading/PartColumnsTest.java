@@ -81,7 +81,9 @@ class PartColumnsTest {
     assertThat(read("", heading, cells)).isEqualTo(concept);
   }
 
-  /** How long one is, how much several hold together, and what only ends like what does something. */
+  /**
+   * How long one is, how much several hold together, and what only ends like what does something.
+   */
   @ParameterizedTest
   @CsvSource({"Tube L, 60; 55; 70", "Trays ltr, 3; 4; 5", "Oak floor, Y; N; Y"})
   void nobody_knows_what_that_says_of_a_part(String heading, String cells) {

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -86,6 +87,10 @@ public final class Wording implements Phrasebook {
           "mark",
           "single",
           "norm");
+
+  /** The places whose phrases make a sentence. */
+  private static final Set<Form> SENTENCES =
+      EnumSet.of(Form.VERB, Form.WITH, Form.PART, Form.CLAUSE);
 
   /** Slots that take any words, so that what they take has to fit the words around them. */
   private static final Set<String> OPEN_SLOTS = Set.of("v", "a", "bare", "many");
@@ -179,10 +184,16 @@ public final class Wording implements Phrasebook {
 
   @Override
   public Map<Form, List<String>> phrases(Fact fact, String productClass, Voice voice) {
-    return teller.telling(fact).isTold()
-        ? filled(
-            fact, knowledge.toldAs(fact.concept(), fact.label()).orElseThrow(), productClass, voice)
-        : Map.of();
+    if (!teller.telling(fact).isTold()) {
+      return Map.of();
+    }
+    Concept concept = knowledge.toldAs(fact.concept(), fact.label()).orElseThrow();
+    Concept weighed = knowledge.verdicts().weighed(concept);
+    Map<Form, List<String>> liked = filled(fact, weighed, weighed != concept, productClass, voice);
+    // Words that nobody likes are better than none, where no others take the value.
+    return weighed == concept || liked.keySet().stream().anyMatch(SENTENCES::contains)
+        ? liked
+        : filled(fact, concept, false, productClass, voice);
   }
 
   @Override
@@ -200,8 +211,22 @@ public final class Wording implements Phrasebook {
     return PartPhrases.comingTogether(verbs);
   }
 
+  /**
+   * The phrases that one wording makes of a fact; none if it takes no such value.
+   *
+   * @param form the place in a sentence, as concepts have it: {@code verb}
+   */
+  List<String> phrases(Fact fact, Concept concept, String form, String wording, String ofClass) {
+    Map<Form, List<String>> filled = new EnumMap<>(Form.class);
+    for (Value value : orders(fact.value(), concept)) {
+      fill(Map.of(form, List.of(wording)), value, fact.label(), ofClass, concept, filled);
+    }
+    return filled.values().stream().flatMap(List::stream).distinct().toList();
+  }
+
   private record Filling(
       String concept,
+      boolean isWeighed,
       Value value,
       String label,
       Joined joined,
@@ -211,10 +236,11 @@ public final class Wording implements Phrasebook {
 
   /** A concept's wordings filled with a value, without those that can't be. Values repeat a lot. */
   private Map<Form, List<String>> filled(
-      Fact fact, Concept concept, String productClass, Voice voice) {
+      Fact fact, Concept concept, boolean isWeighed, String productClass, Voice voice) {
     return fillings.computeIfAbsent(
         new Filling(
             concept.id(),
+            isWeighed,
             fact.value(),
             fact.label(),
             joined(fact),
@@ -239,7 +265,10 @@ public final class Wording implements Phrasebook {
           if (likePart.isPresent()) {
             return PartPhrases.like(likePart.get(), fact.value(), knowledge);
           }
-          Map<String, List<String>> own = voice.say().getOrDefault(concept.id(), Map.of());
+          Map<String, List<String>> own =
+              knowledge
+                  .verdicts()
+                  .weighed(concept.id(), voice.say().getOrDefault(concept.id(), Map.of()), true);
           for (Value value : orders(fact.value(), concept)) {
             fill(own, value, fact.label(), productClass, concept, filled);
             for (Concept.SayOf of : concept.sayOf()) {

@@ -1,0 +1,57 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { TaughtAct } from '../concept/Taught';
+import { useTeaching } from '../concept/teaching';
+import { usePassage } from './passage';
+
+const LONGEST_WHY = 400;
+
+/** What one thinks of how the marked words are put; Rhetor says them more often or otherwise. */
+export function Verdict({ product, field }: { product: number; field: string }) {
+  const { taught, isWritten, judge, takeBack, isBusy } = useTeaching();
+  const [passage, setPassage] = usePassage();
+  const [why, setWhy] = useState('');
+  const give = (isGood: boolean) => {
+    judge({ product, verdict: { field, passage, isGood, why: isGood ? '' : why } });
+    setPassage('');
+    setWhy('');
+  };
+  return (
+    <>
+      {taught && (
+        <TaughtAct taught={taught} isWritten={isWritten} isBusy={isBusy} onTakeBack={takeBack} />
+      )}
+      {passage && (
+        <Box
+          data-testid="verdict"
+          sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: 1, my: 1.5 }}
+        >
+          <Box component="q" sx={{ fontStyle: 'italic', color: 'text.secondary' }}>
+            {passage}
+          </Box>
+          is
+          <Button size="small" variant="outlined" disabled={isBusy} onClick={() => give(true)}>
+            well put
+          </Button>
+          or
+          <Button size="small" variant="outlined" disabled={isBusy} onClick={() => give(false)}>
+            badly put
+          </Button>
+          <TextField
+            size="small"
+            variant="standard"
+            label="since"
+            value={why}
+            onChange={(e) => setWhy(e.target.value)}
+            slotProps={{ htmlInput: { maxLength: LONGEST_WHY } }}
+          />
+          <Button size="small" onClick={() => setPassage('')}>
+            Say nothing of it
+          </Button>
+        </Box>
+      )}
+    </>
+  );
+}
