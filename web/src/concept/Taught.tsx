@@ -27,6 +27,7 @@ export function TaughtAct(props: {
     <Box sx={line} data-testid="learned-act">
       <Box>
         {DONE[taught.what]}: <strong>{taught.headings.join('; ')}</strong>.{' '}
+        {taught.what === 'noted' && <Link to="/facts">Type others</Link>}
         {taught.run && (
           <>
             <Link to={`/runs/${taught.run}`}>Run {taught.run}</Link>{' '}

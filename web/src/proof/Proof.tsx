@@ -422,6 +422,7 @@ export function Proof(props: {
             py: 1.25,
           }}
         >
+          {maySign && mode === 'read' && <Verdict product={id} field={field.code} />}
           {maySign && isSigned && isSendingBack && (
             <SendBack onSend={sendBack} onClose={() => setSendingBack(false)} />
           )}
@@ -488,7 +489,6 @@ export function Proof(props: {
             ?
           </Button>
         </Box>
-        {maySign && mode === 'read' && <Verdict product={id} field={field.code} />}
         {maySign && mode === 'read' && <Learned learnable={proof.data.learnable} />}
         {mode === 'read' && (
           <LeftOut product={id} facts={proof.data.leftOut} mayTeach={maySign} mayWrite={mayWrite} />

@@ -18,17 +18,28 @@ export function Verdict({ product, field }: { product: number; field: string }) 
     setPassage('');
     setWhy('');
   };
+  if (!taught && !passage) return null;
   return (
-    <>
+    <Box sx={{ flexBasis: '100%' }}>
       {taught && (
         <TaughtAct taught={taught} isWritten={isWritten} isBusy={isBusy} onTakeBack={takeBack} />
       )}
       {passage && (
         <Box
           data-testid="verdict"
-          sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: 1, my: 1.5 }}
+          sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: 1, mb: 0.5 }}
         >
-          <Box component="q" sx={{ fontStyle: 'italic', color: 'text.secondary' }}>
+          <Box
+            component="q"
+            sx={{
+              fontStyle: 'italic',
+              color: 'text.secondary',
+              maxWidth: '100%',
+              overflow: 'hidden',
+              textOverflow: 'ellipsis',
+              whiteSpace: 'nowrap',
+            }}
+          >
             {passage}
           </Box>
           is
@@ -42,16 +53,18 @@ export function Verdict({ product, field }: { product: number; field: string }) 
           <TextField
             size="small"
             variant="standard"
-            label="since"
+            placeholder="since …"
+            aria-label="What is wrong with it"
+            sx={{ width: 130 }}
             value={why}
             onChange={(e) => setWhy(e.target.value)}
             slotProps={{ htmlInput: { maxLength: LONGEST_WHY } }}
           />
           <Button size="small" onClick={() => setPassage('')}>
-            Say nothing of it
+            neither
           </Button>
         </Box>
       )}
-    </>
+    </Box>
   );
 }

@@ -14,6 +14,8 @@ import org.openqa.selenium.interactions.Actions;
 
 /** The demo house as one opens it: its people have worked in it, and no main view is empty. */
 class WorkedHouseInBrowserTest {
+  private static final By FORGET = By.xpath("//button[. = 'Forget it']");
+
   private static DemoProcess demo;
   private static Browser browser;
 
@@ -77,13 +79,7 @@ class WorkedHouseInBrowserTest {
     browser.see("Is that one bag, or the pair?");
     browser.open("/proofs?search=TV-1801");
     browser.find(By.cssSelector("[data-manuscript] [data-testid=sentence]"));
-    browser.driver.executeScript(
-        """
-        const words = document.createRange();
-        words.selectNodeContents(document.querySelector('[data-testid=sentence]'));
-        getSelection().removeAllRanges();
-        getSelection().addRange(words);
-        """);
+    markFirstSentence();
     browser.see("Of what is marked");
     new Actions(browser.driver).sendKeys("c").perform();
     new Actions(browser.driver).sendKeys("Shorter, please.").perform();
@@ -94,6 +90,41 @@ class WorkedHouseInBrowserTest {
         .startsWith(quoted);
     browser.click("settled");
     browser.see("Settled: 1");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  private void markFirstSentence() {
+    browser.driver.executeScript(
+        """
+        const words = document.createRange();
+        words.selectNodeContents(document.querySelector('[data-testid=sentence]'));
+        getSelection().removeAllRanges();
+        getSelection().addRange(words);
+        """);
+  }
+
+  @Test
+  void what_is_badly_put_is_noted_among_the_words_and_taken_back() {
+    browser.open("/proofs?state=DRAFTED");
+    browser.find(By.cssSelector("[data-manuscript] [data-testid=sentence]"));
+    browser.click("Short description");
+    browser.until(
+        d -> !browser.text(By.cssSelector("[data-manuscript] [data-testid=sentence]")).isEmpty());
+    markFirstSentence();
+    browser.type(By.cssSelector("[aria-label='What is wrong with it']"), "stiff");
+    browser.click("badly put");
+    browser.find(By.cssSelector("[data-testid=learned-act]"));
+    String proof = browser.driver.getCurrentUrl();
+    browser.open("/facts");
+    browser.see("Well put and badly put");
+    browser.see("since stiff");
+    for (int i = browser.driver.findElements(FORGET).size(); i > 0; i--) {
+      int left = i - 1;
+      browser.click(FORGET);
+      browser.until(d -> d.findElements(FORGET).size() == left);
+    }
+    browser.open(proof.substring(proof.indexOf("/proofs")));
+    browser.find(By.cssSelector("[data-manuscript] [data-testid=sentence]"));
     assertThat(browser.complaints()).isEmpty();
   }
 

@@ -100,12 +100,9 @@ class WordingVerdicts {
     SaidAs saidAs = new SaidAs(knowledge);
     Set<Said> said = new LinkedHashSet<>();
     for (Sentence sentence : draft.sentences(field)) {
-      if (!passage.isBlank()
-          && (sentence.text().contains(passage) || passage.contains(sentence.text()))) {
-        List<Said> of = saidAs.of(sentence, product.facts(), Voices.all());
-        of.forEach(s -> put(product.id(), s, isGood, why, sentence.text(), by));
-        said.addAll(of);
-      }
+      List<Said> of = saidAs.of(sentence, passage, product.facts(), Voices.all());
+      of.forEach(s -> put(product.id(), s, isGood, why, sentence.text(), by));
+      said.addAll(of);
     }
     if (said.isEmpty()) {
       throw Refused.invalid(

@@ -12,6 +12,7 @@ import rhetor.core.fact.ProductFacts;
 import rhetor.core.knowledge.Concept;
 import rhetor.core.knowledge.Knowledge;
 import rhetor.core.language.English;
+import rhetor.core.language.Words;
 import rhetor.core.style.Voice;
 import rhetor.core.text.Sentence;
 import rhetor.core.text.Support;
@@ -36,38 +37,63 @@ public final class SaidAs {
    */
   public record Said(String fact, Concept concept, String form, String wording) {}
 
+  /** The wordings that all of a sentence of a product's text tells its facts in. */
+  public List<Said> of(Sentence sentence, ProductFacts product, Collection<Voice> voices) {
+    return of(sentence, sentence.text(), product, voices);
+  }
+
   /**
-   * The wordings that a sentence of a product's text tells its facts in; none if other words tell
-   * them.
+   * The wordings that a passage of a sentence tells facts in; none if other words tell them.
    *
+   * @param passage words of the sentence, or of more than it
    * @param voices those that it may be written in, which have wordings of their own
    */
-  public List<Said> of(Sentence sentence, ProductFacts product, Collection<Voice> voices) {
+  public List<Said> of(
+      Sentence sentence, String passage, ProductFacts product, Collection<Voice> voices) {
+    String text = sentence.text();
+    int at = passage.isBlank() ? -1 : text.indexOf(passage);
+    if (at < 0 && !(passage.contains(text) && !text.isBlank())) {
+      return List.of();
+    }
+    Place place = at < 0 ? new Place(0, text.length()) : new Place(at, at + passage.length());
     Set<Said> said = new LinkedHashSet<>();
     for (Fact fact : product.facts()) {
       if (sentence.support().contains(Support.fact(fact.id()))) {
         knowledge
             .toldAs(fact.concept(), fact.label())
-            .ifPresent(c -> said.addAll(of(sentence.text(), fact, c, product, voices)));
+            .ifPresent(c -> said.addAll(of(text, place, fact, c, product, voices)));
       }
     }
     return List.copyOf(said);
   }
 
+  /** Where some words stand in a text. */
+  private record Place(int start, int end) {
+    boolean overlaps(int from, int to) {
+      return from < end && to > start;
+    }
+  }
+
   private List<Said> of(
-      String sentence, Fact fact, Concept concept, ProductFacts product, Collection<Voice> voices) {
+      String text,
+      Place place,
+      Fact fact,
+      Concept concept,
+      ProductFacts product,
+      Collection<Voice> voices) {
     List<Said> found = new ArrayList<>();
     int longest = 0;
     for (Map<String, List<String>> wordings : all(concept, voices)) {
       for (Map.Entry<String, List<String>> each : wordings.entrySet()) {
         for (String one : each.getValue()) {
-          int length = length(sentence, fact, concept, each.getKey(), one, product.productClass());
+          Said said = new Said(fact.id(), concept, each.getKey(), one);
+          int length = length(text, place, fact, said, product.productClass());
           if (length > longest) {
             found.clear();
             longest = length;
           }
           if (length > 0 && length == longest) {
-            found.add(new Said(fact.id(), concept, each.getKey(), one));
+            found.add(said);
           }
         }
       }
@@ -84,28 +110,27 @@ public final class SaidAs {
     return all;
   }
 
-  /** How much of a sentence a wording says: "a weight of 940 g" says more than "940 g" does. */
-  private int length(
-      String sentence, Fact fact, Concept concept, String form, String one, String ofClass) {
-    return wording.phrases(fact, concept, form, one, ofClass).stream()
-        .filter(p -> form.equals(VERB) ? isDone(p, sentence) : stands(p, sentence))
+  /** How much of a text a wording says: "a weight of 940 g" says more than "940 g" does. */
+  private int length(String text, Place place, Fact fact, Said said, String ofClass) {
+    return wording.phrases(fact, said.concept, said.form, said.wording, ofClass).stream()
+        .flatMap(p -> said.form.equals(VERB) ? inAnyForm(p) : Stream.of(p))
+        .filter(
+            p -> {
+              int at = Words.find(p, text);
+              return at >= 0 && place.overlaps(at, at + p.length());
+            })
         .mapToInt(String::length)
         .max()
         .orElse(0);
   }
 
-  private static boolean stands(String phrase, String sentence) {
-    return Subject.hasWord(sentence, phrase);
-  }
-
-  /** Whether a verb phrase in its base form stands in a sentence in any form. */
-  private static boolean isDone(String phrase, String sentence) {
+  /** A verb phrase in its base form, and as it agrees with what does it. */
+  private static Stream<String> inAnyForm(String phrase) {
     String verb = English.firstWord(phrase);
     return Stream.of(
-            phrase,
-            English.agree(phrase, false),
-            English.agree(phrase, true),
-            English.participle(verb) + phrase.substring(verb.length()))
-        .anyMatch(p -> stands(p, sentence));
+        phrase,
+        English.agree(phrase, false),
+        English.agree(phrase, true),
+        English.participle(verb) + phrase.substring(verb.length()));
   }
 }

@@ -51,6 +51,21 @@ class SaidAsTest {
     assertThat(said("It weighs 9 kg.", "material")).isEmpty();
   }
 
+  @Test
+  void only_what_the_passage_says_is_found() {
+    Sentence both =
+        new Sentence(
+            "It is made of steel and weighs 9 kg.",
+            List.of(Support.fact("weight"), Support.fact("material")));
+    SaidAs saidAs = new SaidAs(KNOWLEDGE);
+    assertThat(saidAs.of(both, "weighs 9", TROLLEY, Voices.all()))
+        .extracting(SaidAs.Said::wording)
+        .containsExactly("weigh {v}");
+    assertThat(saidAs.of(both, TROLLEY, Voices.all())).hasSize(2);
+    assertThat(saidAs.of(both, "weighs 8", TROLLEY, Voices.all())).isEmpty();
+    assertThat(saidAs.of(both, " ", TROLLEY, Voices.all())).isEmpty();
+  }
+
   private static String prose(Knowledge knowledge) {
     return String.join(
         "\n",
