@@ -108,22 +108,13 @@ export function useTeaching() {
   });
   const put = useMutation({
     mutationFn: async (some: CellsSaid[]): Promise<Taught> => {
-      const before: CellsSaid[] = [];
-      const products = new Set<number>();
-      for (const { fact, label, cells } of some) {
-        const kept = await take(api.PUT('/api/cells', { body: { fact, cells } }));
-        before.push({ fact, label, cells: kept.before });
-        kept.products.forEach((p) => products.add(p));
-      }
+      const facts = some.map(({ fact, cells }) => ({ fact, cells }));
+      const kept = await take(api.PUT('/api/cells', { body: { facts } }));
       return {
         headings: some.map((s) => s.label),
         what: 'read',
-        run: await write([...products]),
-        forget: async () => {
-          for (const { fact, cells } of before) {
-            await take(api.PUT('/api/cells', { body: { fact, cells } }));
-          }
-        },
+        run: await write(kept.products),
+        forget: () => take(api.PUT('/api/cells', { body: { facts: kept.before } })),
       };
     },
     ...done,

@@ -105,7 +105,7 @@ class LearningTest {
         writer.put("/api/cells", cell(fact, "goat, past.", "pasteurised goat’s milk")).body();
     assertThat(done.path("texts").asInt()).isEqualTo(2);
     assertThat(done.path("products")).hasSize(2);
-    assertThat(done.path("before").get(0).path("words").asString()).isEmpty();
+    assertThat(done.path("before").get(0).path("cells").get(0).path("words").asString()).isEmpty();
     JsonNode tried =
         editor
             .post("/api/concepts/wordings/try", words("Milk LT", "part", "made from {v}"))
@@ -117,7 +117,7 @@ class LearningTest {
     assertThat(leftOut(first, "Milk LT").path("value").asString())
         .isEqualTo("pasteurised goat’s milk");
 
-    writer.put("/api/cells", Map.of("fact", fact, "cells", done.path("before"))).expect(200);
+    writer.put("/api/cells", Map.of("facts", done.path("before"))).expect(200);
     assertThat(leftOut(first, "Milk LT").path("value").asString()).startsWith("goat, past");
   }
 
@@ -166,7 +166,12 @@ class LearningTest {
   }
 
   private static Map<String, Object> cell(String fact, String written, String words) {
-    return Map.of("fact", fact, "cells", List.of(Map.of("written", written, "words", words)));
+    return Map.of(
+        "facts", List.of(cells(fact, List.of(Map.of("written", written, "words", words)))));
+  }
+
+  private static Map<String, Object> cells(String fact, List<Map<String, String>> cells) {
+    return Map.of("fact", fact, "cells", cells);
   }
 
   @Test
@@ -175,17 +180,17 @@ class LearningTest {
         writer.put(
             "/api/cells",
             Map.of(
-                "fact",
-                "weight",
-                "cells",
+                "facts",
                 List.of(
-                    Map.of("written", "ca. 1k", "words", "1 kg"),
-                    Map.of("written", "hvy", "words", "heavy"))));
+                    cells("weight", List.of(Map.of("written", "ca. 1k", "words", "1 kg"))),
+                    // What another kind of fact can't be takes the first with it.
+                    cells("height", List.of(Map.of("written", "hvy", "words", "heavy"))))));
     refused.expect(422);
     assertThat(refused.body().toString()).contains("hvy").contains("amount with its unit");
     assertThat(editor.get("/api/cells?fact=weight").body().toString())
         .doesNotContain("\"words\":\"1 kg\"");
-    writer.put("/api/cells", Map.of("fact", "weight", "cells", List.of())).expect(422);
+    writer.put("/api/cells", Map.of("facts", List.of(cells("weight", List.of())))).expect(422);
+    writer.put("/api/cells", Map.of("facts", List.of())).expect(422);
     house.as(Role.READER).put("/api/cells", cell("weight", "x", "1 kg")).expect(403);
   }
 

@@ -1,9 +1,7 @@
 package rhetor.app.product;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -134,23 +132,47 @@ class CellsInWords {
    * @param products those of them that nobody has changed by hand
    * @param before what the house said of the same cells before; empty words for nothing
    */
-  record Done(int texts, List<Long> products, List<CellWord> before) {}
+  record Done(int texts, List<Long> products, List<CellsOfFact> before) {}
 
   /** A cell and what it means; empty words take them away. */
   record CellWord(String written, String words) {}
 
+  /** Cells that are read as one kind of fact, and what they mean. */
+  record CellsOfFact(String fact, List<CellWord> cells) {}
+
   /**
-   * Keeps what cells of one kind of fact mean, all of them or none.
+   * Keeps what cells mean, all of them or none.
    *
    * @throws Refused if words can't be read as such a fact
    */
   @Transactional
-  Done put(String factId, List<CellWord> cells, String by) {
-    if (cells.isEmpty() || cells.size() > MOST_AT_ONCE) {
+  Done put(List<CellsOfFact> all, String by) {
+    int number = all.stream().mapToInt(f -> f.cells.size()).sum();
+    if (number == 0 || number > MOST_AT_ONCE) {
       throw Refused.invalid("Put 1 to %d cells in words at a time.".formatted(MOST_AT_ONCE));
     }
+    Map<String, Map<String, CellWord>> before = new LinkedHashMap<>();
+    for (CellsOfFact of : all) {
+      // Of a cell that is said twice counts what was said before both.
+      Map<String, CellWord> first = before.computeIfAbsent(of.fact, f -> new LinkedHashMap<>());
+      put(of.fact, of.cells, by).forEach(first::putIfAbsent);
+    }
+    names.forget();
+    List<Long> touched = having(before);
+    products.markStale(touched);
+    Set<Long> drafted = new HashSet<>(lists.ids(new ProductFilter("", Stage.DRAFTED.name(), 0)));
+    return new Done(
+        touched.size(),
+        touched.stream().filter(drafted::contains).toList(),
+        before.entrySet().stream()
+            .map(e -> new CellsOfFact(e.getKey(), List.copyOf(e.getValue().values())))
+            .toList());
+  }
+
+  /** Keeps what cells of one kind of fact mean; returns what was said of them before. */
+  private Map<String, CellWord> put(String factId, List<CellWord> cells, String by) {
     Map<String, String> said = said(factId);
-    Map<String, CellWord> before = new HashMap<>();
+    Map<String, CellWord> before = new LinkedHashMap<>();
     for (CellWord cell : cells) {
       String written = key(cell.written());
       String words = CellText.clean(cell.words());
@@ -170,14 +192,7 @@ class CellsInWords {
         facts.putInWords(new CellInWords(factId, written, words), by);
       }
     }
-    names.forget();
-    List<Long> touched = having(factId, before.keySet());
-    products.markStale(touched);
-    Set<Long> drafted = new HashSet<>(lists.ids(new ProductFilter("", Stage.DRAFTED.name(), 0)));
-    return new Done(
-        touched.size(),
-        touched.stream().filter(drafted::contains).toList(),
-        List.copyOf(before.values()));
+    return before;
   }
 
   private void require(String factId, String written, String words, String by) {
@@ -190,22 +205,29 @@ class CellsInWords {
     }
   }
 
-  private List<Long> having(String factId, Collection<String> written) {
+  /**
+   * The products with a text that have one of some cells.
+   *
+   * @param cells what they say, by the id of the fact that they are read as
+   */
+  private List<Long> having(Map<String, Map<String, CellWord>> cells) {
     List<Long> having = new ArrayList<>();
     products.eachSource(
         (product, sources) -> {
           boolean has =
               product.textId() != 0
                   && sources.facts().stream()
-                      .filter(f -> f.id().equals(factId))
-                      .flatMap(f -> f.sources().stream())
-                      .map(Source::raw)
-                      .anyMatch(raw -> written.contains(key(raw)));
+                      .anyMatch(f -> hasOneOf(f, cells.getOrDefault(f.id(), Map.of()).keySet()));
           if (has && (having.isEmpty() || having.getLast() != product.id())) {
             having.add(product.id());
           }
         });
     return having;
+  }
+
+  private static boolean hasOneOf(Fact fact, Set<String> written) {
+    return !written.isEmpty()
+        && fact.sources().stream().map(Source::raw).anyMatch(raw -> written.contains(key(raw)));
   }
 
   private static String raw(Fact fact) {

@@ -29,8 +29,17 @@ class CellsInWordsController {
    *
    * @param fact id of the fact that they are read as
    */
-  record CellsBody(
-      @NotBlank @Size(max = 200) String fact, @NotNull List<@Valid @NotNull CellWordBody> cells) {}
+  record CellsOfFactBody(
+      @NotBlank @Size(max = 200) String fact, @NotNull List<@Valid @NotNull CellWordBody> cells) {
+    CellsInWords.CellsOfFact said() {
+      return new CellsInWords.CellsOfFact(
+          fact,
+          cells.stream().map(c -> new CellsInWords.CellWord(c.written(), c.words())).toList());
+    }
+  }
+
+  /** Cells of some kinds of facts in words, kept together or not at all. */
+  record CellsBody(@NotNull List<@Valid @NotNull CellsOfFactBody> facts) {}
 
   /** The cells that are read as a kind of fact, with what the house says that they mean. */
   @GetMapping("/api/cells")
@@ -41,9 +50,6 @@ class CellsInWordsController {
   /** Keeps what cells mean; empty words take it back. */
   @PutMapping("/api/cells")
   CellsInWords.Done put(@Valid @RequestBody CellsBody body, Principal person) {
-    return cells.put(
-        body.fact(),
-        body.cells().stream().map(c -> new CellsInWords.CellWord(c.written(), c.words())).toList(),
-        person.getName());
+    return cells.put(body.facts().stream().map(CellsOfFactBody::said).toList(), person.getName());
   }
 }
