@@ -65,10 +65,13 @@ public final class English {
           "(?i)^(?:[aeio]|u(?!ni(?![nm])|s[aeiub]|k\\b|k[eu]l|t[eio]|biq|ran|rol)|hour|honest|honou?r|heir|8|11(?!\\d)|18(?!\\d)|11[,.]\\d{3}|18[,.]\\d{3}|8[05]\\d).*");
   private static final Pattern CONSONANT_SOUND =
       Pattern.compile("(?i)^(?:one\\b|once\\b|eu|ewe|ouija|U-|U\\b).*");
+
+  /** "LCD", and "S" of "S-hook". */
   private static final Pattern SPELLED =
-      Pattern.compile("^(?=[A-Z]{2,}(?:\\b|\\d))[AEFHILMNORSX](?![a-z]).*");
+      Pattern.compile("^(?=[A-Z]{2,}(?:\\b|\\d)|[A-Z]$)[AEFHILMNORSX](?![a-z]).*");
+
   private static final Pattern SPELLED_CONSONANT =
-      Pattern.compile("^(?=[A-Z]{2,}(?:\\b|\\d))[BCDGJKPQTUVWYZ].*");
+      Pattern.compile("^(?=[A-Z]{2,}(?:\\b|\\d)|[A-Z]$)[BCDGJKPQTUVWYZ].*");
 
   /** Abbreviations said as words. */
   private static final Set<String> SAID = Set.of("LED", "NASA", "RAM", "LAN", "HEPA", "MIPS");

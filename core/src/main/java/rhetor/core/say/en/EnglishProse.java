@@ -178,7 +178,7 @@ public final class EnglishProse implements Prose {
       return Optional.of(new Untold(Cause.SIGNS, signs.group()));
     }
     String[] words = text.split("\\s+");
-    if (concept.hypernyms().contains(COLOUR) && isProperName(words)) {
+    if (concept.hypernyms().contains(COLOUR) && (isProperName(words) || areThings(text))) {
       return untold(Cause.NOT_OF_ITS_KIND);
     }
     if (!concept.hypernyms().isEmpty() && isCounted(words)) {
@@ -221,6 +221,15 @@ public final class EnglishProse implements Prose {
         && (words.length < 2
             || knowledge.unitWritten(words[1]).isEmpty()
                 && !Lexicon.shipped().isKindOf(words[1].toLowerCase(Locale.ROOT), UNIT));
+  }
+
+  /** "Stars", "polka dots": things in the plural are a pattern, and no colour. */
+  private boolean areThings(String text) {
+    String last = English.lastWord(text).toLowerCase(Locale.ROOT);
+    return English.isPlural(last)
+        && English.isNoun(last)
+        && !Lexicon.shipped().isKindOf(English.singular(last), COLOUR)
+        && knowledge.term(COLOUR_TERMS, last).isEmpty();
   }
 
   /** "Brick Lane": what a shade is named after, and says no colour; "Old Rose" does. */
