@@ -54,11 +54,12 @@ export function Verdict({ product, field }: { product: number; field: string }) 
             size="small"
             variant="standard"
             placeholder="since …"
-            aria-label="What is wrong with it"
             sx={{ width: 130 }}
             value={why}
             onChange={(e) => setWhy(e.target.value)}
-            slotProps={{ htmlInput: { maxLength: LONGEST_WHY } }}
+            slotProps={{
+              htmlInput: { maxLength: LONGEST_WHY, 'aria-label': 'What is wrong with it' },
+            }}
           />
           <Button size="small" onClick={() => setPassage('')}>
             neither

@@ -111,7 +111,7 @@ class WorkedHouseInBrowserTest {
     browser.until(
         d -> !browser.text(By.cssSelector("[data-manuscript] [data-testid=sentence]")).isEmpty());
     markFirstSentence();
-    browser.type(By.cssSelector("[aria-label='What is wrong with it']"), "stiff");
+    browser.type(By.cssSelector("input[aria-label='What is wrong with it']"), "stiff");
     browser.click("badly put");
     browser.find(By.cssSelector("[data-testid=learned-act]"));
     String proof = browser.driver.getCurrentUrl();
