@@ -147,6 +147,7 @@ class VerdictsTest {
     String why = give(editor, product, "no such passage", false).expect(422).text();
     assertThat(why).contains("Change it by hand");
     give(editor, product, "", false).expect(422);
+    give(editor, product, "a pitch ".repeat(600), false).expect(422);
     assertThat(judged()).isEmpty();
     give(writer, product, "a pitch that is ", false).expect(403);
     editor

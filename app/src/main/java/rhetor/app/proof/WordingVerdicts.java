@@ -36,6 +36,7 @@ import rhetor.core.text.Support;
 class WordingVerdicts {
   private static final int MOST = 500;
   private static final int LONGEST_SENTENCE = 1000;
+  private static final int LONGEST_PASSAGE = 4000;
 
   /** So many texts are looked through for a wording; the others are stale and say so. */
   private static final int MOST_TEXTS = 2000;
@@ -95,6 +96,10 @@ class WordingVerdicts {
       boolean isGood,
       String why,
       String by) {
+    if (passage.length() > LONGEST_PASSAGE) {
+      throw Refused.invalid(
+          "Mark less at a time: up to %,d characters.".formatted(LONGEST_PASSAGE));
+    }
     turns.take(Turns.Turn.WORDS);
     Knowledge knowledge = house.anew();
     SaidAs saidAs = new SaidAs(knowledge);

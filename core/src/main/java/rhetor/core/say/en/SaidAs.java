@@ -51,14 +51,10 @@ public final class SaidAs {
   public List<Said> of(
       Sentence sentence, String passage, ProductFacts product, Collection<Voice> voices) {
     String text = sentence.text();
-    int at = passage.isBlank() ? -1 : text.indexOf(passage);
-    if (at < 0 && !(passage.contains(text) && !text.isBlank())) {
-      return List.of();
-    }
-    Place place = at < 0 ? new Place(0, text.length()) : new Place(at, at + passage.length());
+    Place place = Place.of(passage, text);
     Set<Said> said = new LinkedHashSet<>();
     for (Fact fact : product.facts()) {
-      if (sentence.support().contains(Support.fact(fact.id()))) {
+      if (!place.isNowhere() && sentence.support().contains(Support.fact(fact.id()))) {
         knowledge
             .toldAs(fact.concept(), fact.label())
             .ifPresent(c -> said.addAll(of(text, place, fact, c, product, voices)));
@@ -69,6 +65,34 @@ public final class SaidAs {
 
   /** Where some words stand in a text. */
   private record Place(int start, int end) {
+    /** Fewer characters at a text's end that a passage begins with may do so by chance. */
+    private static final int SHORTEST = 8;
+
+    /** Where a passage stands, which may go on from the text before or into the next. */
+    static Place of(String passage, String text) {
+      int at = passage.isBlank() ? -1 : text.indexOf(passage);
+      if (at >= 0) {
+        return new Place(at, at + passage.length());
+      }
+      int length = text.length();
+      if (!text.isBlank() && passage.contains(text)) {
+        return new Place(0, length);
+      }
+      for (int i = 1; i <= length - SHORTEST; i++) {
+        if (passage.startsWith(text.substring(i))) {
+          return new Place(i, length);
+        }
+        if (passage.endsWith(text.substring(0, length - i))) {
+          return new Place(0, length - i);
+        }
+      }
+      return new Place(0, 0);
+    }
+
+    boolean isNowhere() {
+      return end == 0;
+    }
+
     boolean overlaps(int from, int to) {
       return from < end && to > start;
     }

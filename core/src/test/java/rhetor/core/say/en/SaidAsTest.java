@@ -62,6 +62,12 @@ class SaidAsTest {
         .extracting(SaidAs.Said::wording)
         .containsExactly("weigh {v}");
     assertThat(saidAs.of(both, TROLLEY, Voices.all())).hasSize(2);
+    assertThat(saidAs.of(both, "and weighs 9 kg. It is red.", TROLLEY, Voices.all()))
+        .extracting(SaidAs.Said::wording)
+        .containsExactly("weigh {v}");
+    assertThat(saidAs.of(both, "It is red. It is made of", TROLLEY, Voices.all()))
+        .extracting(SaidAs.Said::wording)
+        .containsExactly("made of {v}");
     assertThat(saidAs.of(both, "weighs 8", TROLLEY, Voices.all())).isEmpty();
     assertThat(saidAs.of(both, " ", TROLLEY, Voices.all())).isEmpty();
   }
