@@ -34,7 +34,7 @@ import rhetor.core.text.Support;
 /** What people think of the wordings that stand in texts, and what Rhetor makes of it. */
 @Service
 class WordingVerdicts {
-  private static final int MOST = 500;
+  private static final int MOST = 5000;
   private static final int LONGEST_SENTENCE = 1000;
   private static final int LONGEST_PASSAGE = 4000;
 
@@ -190,7 +190,10 @@ class WordingVerdicts {
     return all;
   }
 
-  /** The products whose text is as it was written and has one of some wordings. */
+  /**
+   * The products whose text is as it was written and has one of some wordings. They are stale until
+   * they are written anew, and so are those that weren't looked through.
+   */
   private List<Long> saying(Set<Said> said, SaidAs saidAs) {
     Set<Long> asWritten =
         new HashSet<>(products.ids(new ProductFilter("", Stage.DRAFTED.name(), 0)));
@@ -199,11 +202,13 @@ class WordingVerdicts {
         s ->
             house.productsTelling(Support.Kind.FACT, s.fact()).stream()
                 .filter(asWritten::contains)
-                .limit(MOST_TEXTS)
                 .forEach(telling::add));
+    List<Long> all = List.copyOf(telling);
+    int lookedAt = Math.min(MOST_TEXTS, all.size());
+    products.markStale(all.subList(lookedAt, all.size()));
     List<Long> saying = new ArrayList<>();
     texts.unsigned(
-        List.copyOf(telling),
+        all.subList(0, lookedAt),
         "",
         text -> {
           Product product = products.get(text.productId());
@@ -218,6 +223,7 @@ class WordingVerdicts {
             saying.add(product.id());
           }
         });
+    products.markStale(saying);
     return saying;
   }
 }

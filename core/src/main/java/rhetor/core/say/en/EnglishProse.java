@@ -33,7 +33,6 @@ public final class EnglishProse implements Prose {
   /** What the lexicon calls what things are made of. */
   private static final String MATERIAL = "material";
 
-  private static final String COLOURS = "colour";
   private static final Set<String> STUFFS = Set.of("fabric", "material", "substance");
 
   /** What WordNet calls units. */
@@ -209,7 +208,9 @@ public final class EnglishProse implements Prose {
   private boolean isColourBehindStuff(String[] words, Concept concept) {
     return words.length > 1
         && concept.terms().equals(MATERIAL)
-        && knowledge.term(COLOURS, words[words.length - 1].toLowerCase(Locale.ROOT)).isPresent();
+        && knowledge
+            .term(COLOUR_TERMS, words[words.length - 1].toLowerCase(Locale.ROOT))
+            .isPresent();
   }
 
   /**
