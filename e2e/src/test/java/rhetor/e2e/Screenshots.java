@@ -170,6 +170,9 @@ class Screenshots {
       browser.click("Keep it for the house");
       browser.see("writes so from now on");
       browser.open("/audit");
+      browser.see("A word the house doesn’t say");
+      // Halfway through, its figures are of no text in particular.
+      browser.until(d -> !browser.sees("Texts are being checked and counted."));
       browser.click(By.xpath("//li//button[contains(., 'A word the house doesn’t say')]"));
       browser.see("All of it can be mended at once.");
       browser.see("short description");
